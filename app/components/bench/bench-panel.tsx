@@ -1,0 +1,93 @@
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import type { Duration } from "~/core/quantity/index.ts";
+import type { RegionVolume } from "~/core/volume/index.ts";
+import { formatMinuteRange, formatMinutes, formatSets } from "~/format/numbers.ts";
+import { REGION_NAMES } from "~/format/training.ts";
+
+/** What the session comes to, followed as it is written: its time and its hard sets. */
+export function BenchPanel({
+  duration,
+  hardSets,
+}: {
+  readonly duration: Duration;
+  readonly hardSets: number;
+}) {
+  return (
+    <>
+      <Typography variant="overline" component="h2">
+        Time, estimated
+      </Typography>
+      <Typography variant="figure" component="p" sx={{ fontSize: "3.4rem" }}>
+        {formatMinutes(duration.likely)}
+      </Typography>
+      <Typography variant="body2" sx={{ color: "text.secondary", mb: 2 }}>
+        {formatMinuteRange(duration)}, from tempo, reps, rest, and plates to change; {hardSets} hard{" "}
+        {hardSets === 1 ? "set" : "sets"}
+      </Typography>
+    </>
+  );
+}
+
+/** Hard sets for each region as bars: direct solid, in part hatched, with the numbers beside. */
+export function VolumeBars({
+  title,
+  volume,
+}: {
+  readonly title: string;
+  readonly volume: readonly RegionVolume[];
+}) {
+  const most = Math.max(1, ...volume.map((v) => v.direct + v.indirect));
+  return (
+    <Box component="section" aria-label="Hard sets per region">
+      <Typography variant="overline" component="h2">
+        {title}
+      </Typography>
+      <Box component="ul" sx={{ listStyle: "none", p: 0, m: 0 }}>
+        {volume.map((v) => (
+          <Box
+            component="li"
+            key={v.region}
+            sx={{ py: 0.5, borderBottom: 1, borderColor: "divider" }}
+          >
+            <Box sx={{ display: "flex", alignItems: "baseline", gap: 1 }}>
+              <Typography variant="body2" sx={{ flexGrow: 1 }}>
+                {REGION_NAMES[v.region]}
+              </Typography>
+              <Typography variant="figure" component="span" sx={{ fontSize: "1.1rem" }}>
+                {formatSets(v.direct)}
+                {v.indirect > 0 ? (
+                  <Box component="span" sx={{ color: "text.secondary", fontWeight: 500 }}>
+                    {" "}
+                    + {formatSets(v.indirect)}
+                  </Box>
+                ) : null}
+              </Typography>
+            </Box>
+            <Box aria-hidden sx={{ display: "flex", height: 7 }}>
+              <Box sx={{ width: `${(100 * v.direct) / most}%`, backgroundColor: "kravo.iron" }} />
+              <Box
+                sx={{
+                  width: `${(100 * v.indirect) / most}%`,
+                  border: v.indirect > 0 ? 1 : 0,
+                  borderColor: "kravo.iron",
+                  backgroundImage: (t) =>
+                    `repeating-linear-gradient(115deg, transparent 0 3px, ${t.vars?.palette.kravo.ironLight ?? ""} 3px 4px)`,
+                }}
+              />
+            </Box>
+            {v.unknown > 0 ? (
+              <Typography variant="body2" sx={{ color: "kravo.warn" }}>
+                {formatSets(v.unknown)} of unknown effort
+              </Typography>
+            ) : null}
+          </Box>
+        ))}
+      </Box>
+      <Typography variant="body2" sx={{ color: "text.secondary", mt: 1 }}>
+        Direct sets, + sets that assist, by their share. A set counts from four reps in reserve
+        down; ramp and primer never do; drops add nothing.
+      </Typography>
+    </Box>
+  );
+}

@@ -1,0 +1,143 @@
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import { setsTowardsBand, standing, type RegionCoverage } from "~/core/coverage/index.ts";
+import type { Judged } from "~/core/finding/index.ts";
+import {
+  JOINT_ACTIONS,
+  MUSCLE_LENGTHS,
+  REGIONS,
+  RESISTANCE_PROFILES,
+  SPEAKING_REGIONS,
+  TRAINABLE_LENGTHS,
+} from "~/core/movement/index.ts";
+import { formatSets } from "~/format/numbers.ts";
+import { ACTION_NAMES, LENGTH_NAMES, PROFILE_PLACES, spokenRegion } from "~/format/training.ts";
+import { LegMap, type ShadedRegion } from "../leg-map.tsx";
+
+/** Hard sets of the week for each region against the approach's band, and what each region meets. */
+export function CoveragePanel({ judged }: { readonly judged: Judged }) {
+  const { week, session, bands, sessions } = judged;
+  const shown = SPEAKING_REGIONS.filter((r) => bands[r].low > 0 || setsTowardsBand(week[r]) > 0);
+  const shaded = REGIONS.map((region): ShadedRegion => {
+    const sets = setsTowardsBand(week[region]);
+    return {
+      region,
+      sets,
+      shade: sets === 0 ? "none" : standing(week[region], bands[region]),
+    };
+  });
+  return (
+    <Box component="section" aria-label="Coverage">
+      <Typography variant="overline" component="h2">
+        {sessions === 1 ? "This week, this session" : `This week, ${sessions} sessions`}
+      </Typography>
+      <LegMap regions={shaded} />
+      <Box component="ul" sx={{ listStyle: "none", p: 0, m: 0, mt: 1 }}>
+        {shown.map((region) => (
+          <BandRow
+            key={region}
+            covered={week[region]}
+            here={setsTowardsBand(session[region])}
+            low={bands[region].low}
+            high={bands[region].high}
+          />
+        ))}
+      </Box>
+      <Typography variant="body2" sx={{ color: "text.secondary", mt: 1 }}>
+        Hard sets of the week, assisting ones by their share; the frame is {judged.approach.name}’s
+        band, a starting point and no limit. Below it: what the direct sets meet.
+      </Typography>
+    </Box>
+  );
+}
+
+function BandRow({
+  covered,
+  here,
+  low,
+  high,
+}: {
+  readonly covered: RegionCoverage;
+  readonly here: number;
+  readonly low: number;
+  readonly high: number;
+}) {
+  const sets = setsTowardsBand(covered);
+  const most = Math.max(high, sets) * 1.08;
+  const at = (n: number) => `${(100 * n) / most}%`;
+  const state = standing(covered, { low, high });
+  const met = MUSCLE_LENGTHS.filter((l) => covered.lengths[l] > 0);
+  const profiles = RESISTANCE_PROFILES.filter((p) => covered.profiles[p] > 0);
+  return (
+    <Box component="li" sx={{ py: 0.5, borderBottom: 1, borderColor: "divider" }}>
+      <Box sx={{ display: "flex", alignItems: "baseline", gap: 1 }}>
+        <Typography variant="body2" sx={{ flexGrow: 1 }}>
+          {spokenRegion(covered.region)}
+        </Typography>
+        <Typography
+          variant="figure"
+          component="span"
+          sx={{
+            fontSize: "1.1rem",
+            color: state === "above" ? "kravo.signal" : "text.primary",
+          }}
+        >
+          {formatSets(sets)}
+          <Box component="span" sx={{ color: "text.secondary", fontWeight: 500 }}>
+            {" "}
+            of {low}–{high}
+          </Box>
+        </Typography>
+      </Box>
+      <Box aria-hidden sx={{ position: "relative", height: 9, mt: 0.25 }}>
+        <Box
+          sx={{
+            position: "absolute",
+            inset: 0,
+            left: at(low),
+            right: `calc(100% - ${at(high)})`,
+            border: 1,
+            borderColor: "kravo.edge",
+          }}
+        />
+        <Box
+          sx={{
+            position: "absolute",
+            top: 2,
+            bottom: 2,
+            left: 0,
+            width: at(sets),
+            backgroundColor: "kravo.ironLight",
+          }}
+        />
+        <Box
+          sx={{
+            position: "absolute",
+            top: 2,
+            bottom: 2,
+            left: 0,
+            width: at(Math.min(here, sets)),
+            backgroundColor: "kravo.iron",
+          }}
+        />
+      </Box>
+      {covered.direct === 0 ? null : (
+        <Typography variant="body2" sx={{ color: "text.secondary", fontSize: "0.78rem" }}>
+          {TRAINABLE_LENGTHS[covered.region].length < 2
+            ? ""
+            : `${met.map((l) => LENGTH_NAMES[l]).join(", ")}; `}
+          {profiles.map((p) => PROFILE_PLACES[p]).join(", ")}
+          {"; "}
+          {JOINT_ACTIONS.filter((a) => (covered.actions[a] ?? 0) > 0 && a !== "trunkStability")
+            .map((a) => ACTION_NAMES[a].toLowerCase())
+            .join(", ")}
+          {covered.sides.twoLegs === 0
+            ? "; one leg"
+            : covered.sides.oneLeg + covered.sides.alternating > 0
+              ? "; one and two legs"
+              : "; two legs"}
+        </Typography>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,77 @@
+import { useCallback, useReducer } from "react";
+import type { SessionPlan } from "~/core/prescription/index.ts";
+import { assertNever } from "~/core/result/index.ts";
+import type { PlanHead } from "~/core/schedule/index.ts";
+
+/** What the bench edits: the session's document and where it stands in the calendar. */
+export interface Draft {
+  readonly head: Omit<PlanHead, "personId">;
+  readonly plan: SessionPlan;
+}
+
+interface State {
+  readonly past: readonly Draft[];
+  readonly now: Draft;
+  readonly future: readonly Draft[];
+  readonly saved: Draft;
+}
+
+type Event =
+  | { readonly kind: "change"; readonly to: (draft: Draft) => Draft }
+  | { readonly kind: "undo" }
+  | { readonly kind: "redo" }
+  | { readonly kind: "saved"; readonly draft: Draft };
+
+const KEPT = 200;
+
+/** A draft as it was loaded: nothing to undo, nothing to redo, nothing unsaved. */
+export function startDraft(draft: Draft): State {
+  return { past: [], now: draft, future: [], saved: draft };
+}
+
+/** One event on a draft's history: what it becomes, and what undo and redo then reach. */
+export function reduceDraft(state: State, event: Event): State {
+  switch (event.kind) {
+    case "change": {
+      const to = event.to(state.now);
+      if (to === state.now) return state;
+      return { ...state, past: [...state.past, state.now].slice(-KEPT), now: to, future: [] };
+    }
+    case "undo": {
+      const to = state.past.at(-1);
+      return to === undefined
+        ? state
+        : {
+            ...state,
+            past: state.past.slice(0, -1),
+            now: to,
+            future: [state.now, ...state.future],
+          };
+    }
+    case "redo": {
+      const [to, ...future] = state.future;
+      return to === undefined
+        ? state
+        : { ...state, past: [...state.past, state.now], now: to, future };
+    }
+    case "saved":
+      return { ...state, saved: event.draft };
+    default:
+      return assertNever(event);
+  }
+}
+
+/** A draft with undo and redo; they live here and nowhere on the server. */
+export function useDraft(initial: Draft) {
+  const [state, dispatch] = useReducer(reduceDraft, initial, startDraft);
+  return {
+    draft: state.now,
+    isDirty: state.now !== state.saved,
+    canUndo: state.past.length > 0,
+    canRedo: state.future.length > 0,
+    change: useCallback((to: (draft: Draft) => Draft) => dispatch({ kind: "change", to }), []),
+    undo: useCallback(() => dispatch({ kind: "undo" }), []),
+    redo: useCallback(() => dispatch({ kind: "redo" }), []),
+    markSaved: useCallback((draft: Draft) => dispatch({ kind: "saved", draft }), []),
+  };
+}

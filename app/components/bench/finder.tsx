@@ -1,0 +1,349 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { Link } from "react-router";
+import { ANYTHING, findMovements, type Candidate, type Query } from "~/core/finder/index.ts";
+import type { Judged } from "~/core/finding/index.ts";
+import {
+  JOINT_ACTIONS,
+  LATERALITIES,
+  MUSCLE_LENGTHS,
+  PATTERNS,
+  REGIONS,
+  RESISTANCE_PROFILES,
+} from "~/core/movement/index.ts";
+import { formatBrings, formatOutReason } from "~/format/findings.ts";
+import {
+  ACTION_NAMES,
+  LATERALITY_NAMES,
+  LENGTH_NAMES,
+  PATTERN_NAMES,
+  PROFILE_NAMES,
+  REGION_NAMES,
+} from "~/format/training.ts";
+import { PlainInput, Select } from "../field.tsx";
+
+/** So many are drawn at once; the rest is a press away. */
+const SHOWN = 12;
+
+const STRESS_NAMES = { none: "none", low: "low", moderate: "moderate" } as const;
+const EFFORT_NAMES = { little: "little", some: "some" } as const;
+
+/** Finds the next movement: type, arrow, Enter. What is out stays one press away, with every reason. */
+export function Finder({
+  judged,
+  onAdd,
+}: {
+  readonly judged: Judged;
+  readonly onAdd: (candidate: Candidate) => void;
+}) {
+  const [query, setQuery] = useState<Query>(ANYTHING);
+  const [active, setActive] = useState(0);
+  const [all, setAll] = useState(false);
+  const input = useRef<HTMLInputElement>(null);
+  const found = useMemo(() => findMovements(query, judged), [query, judged]);
+  const shown = all ? found.candidates : found.candidates.slice(0, SHOWN);
+  const change = (to: Partial<Query>) => {
+    setQuery((q) => ({ ...q, ...to }));
+    setActive(0);
+  };
+  const add = (candidate: Candidate | undefined) => {
+    if (candidate === undefined) return;
+    onAdd(candidate);
+    change({ text: "" });
+    input.current?.focus();
+  };
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const isTyping =
+        event.target instanceof HTMLElement && event.target.matches("input, textarea, select");
+      if (event.key !== "/" || isTyping) return;
+      event.preventDefault();
+      input.current?.focus();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, []);
+
+  const optionId = (i: number) => `finder-${i}`;
+  return (
+    <Box
+      component="section"
+      aria-label="Find a movement"
+      sx={{ borderTop: 2, borderColor: "kravo.ink", pt: 1 }}
+    >
+      <Box sx={{ display: "flex", gap: 1.5, alignItems: "baseline", flexWrap: "wrap", mb: 0.75 }}>
+        <Typography variant="h2">Add an exercise</Typography>
+        <Typography variant="body2" sx={{ color: "text.secondary" }}>
+          / to search, arrows to choose, Enter to add. Ranked by what the session still lacks.
+        </Typography>
+      </Box>
+      <PlainInput
+        ref={input}
+        type="search"
+        role="combobox"
+        aria-label="Search movements"
+        aria-expanded="true"
+        aria-controls="finder-list"
+        aria-activedescendant={shown[active] === undefined ? undefined : optionId(active)}
+        placeholder="Name, muscle or pattern: curl, adductors, step …"
+        value={query.text}
+        onChange={(event) => change({ text: event.target.value })}
+        onKeyDown={(event) => {
+          if (event.key === "ArrowDown" || event.key === "ArrowUp") {
+            event.preventDefault();
+            const by = event.key === "ArrowDown" ? 1 : -1;
+            setActive((n) => Math.min(shown.length - 1, Math.max(0, n + by)));
+          }
+          if (event.key === "Enter") {
+            event.preventDefault();
+            add(shown[active]);
+          }
+          if (event.key === "Escape") setQuery(ANYTHING);
+        }}
+      />
+      <Filters query={query} judged={judged} onChange={change} />
+      <Box
+        component="ul"
+        id="finder-list"
+        role="listbox"
+        aria-label="Movements"
+        sx={{ listStyle: "none", p: 0, m: 0 }}
+      >
+        {shown.map((candidate, i) => (
+          <Box
+            component="li"
+            key={candidate.movement.ref}
+            id={optionId(i)}
+            role="option"
+            aria-selected={i === active}
+            onClick={() => add(candidate)}
+            sx={{
+              display: "grid",
+              gridTemplateColumns: {
+                xs: "1fr",
+                md: "minmax(0, 5fr) minmax(0, 4fr) minmax(0, 6fr)",
+              },
+              columnGap: 2,
+              alignItems: "baseline",
+              py: 0.75,
+              pl: 1,
+              cursor: "pointer",
+              borderBottom: 1,
+              borderColor: "divider",
+              borderLeft: 5,
+              borderLeftColor: i === active ? "kravo.ink" : "transparent",
+              backgroundColor: i === active ? "kravo.sheet" : "transparent",
+              "&:hover": { backgroundColor: "kravo.sheet" },
+            }}
+          >
+            <Typography component="span" sx={{ fontWeight: 650 }}>
+              {candidate.movement.name}
+            </Typography>
+            <Typography component="span" variant="body2" sx={{ color: "text.secondary" }}>
+              {candidate.station.name}
+              {candidate.station.usuallyBusy ? ", usually busy" : ""}
+            </Typography>
+            <Typography component="span" variant="body2">
+              {candidate.brings.slice(0, 2).map(formatBrings).join(" · ")}
+            </Typography>
+          </Box>
+        ))}
+      </Box>
+      <Box sx={{ display: "flex", gap: 1.5, flexWrap: "wrap", alignItems: "baseline", mt: 0.5 }}>
+        {found.candidates.length > SHOWN ? (
+          <Button size="small" onClick={() => setAll(!all)}>
+            {all ? `Only the first ${SHOWN}` : `All ${found.candidates.length}`}
+          </Button>
+        ) : null}
+        {found.candidates.length === 0 ? <NothingLeft found={found} judged={judged} /> : null}
+      </Box>
+      {found.out.length === 0 ? null : (
+        <Box component="details" sx={{ mt: 1 }}>
+          <Box component="summary" sx={{ cursor: "pointer", py: 0.5 }}>
+            {found.out.length} out, and why
+          </Box>
+          <Box
+            component="ul"
+            sx={{ listStyle: "none", p: 0, m: 0, columns: { md: 2 }, columnGap: 4 }}
+          >
+            {found.out.map(({ movement, reasons }) => (
+              <Box
+                component="li"
+                key={movement.ref}
+                sx={{ breakInside: "avoid", py: 0.5, borderBottom: 1, borderColor: "divider" }}
+              >
+                <Typography variant="body2" sx={{ fontWeight: 650 }}>
+                  {movement.name}
+                </Typography>
+                <Typography variant="body2" sx={{ color: "text.secondary" }}>
+                  {reasons.map(formatOutReason).join("; ")}
+                </Typography>
+              </Box>
+            ))}
+          </Box>
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/** Nothing is left: says which limits did it, and what comes closest. */
+function NothingLeft({
+  found,
+  judged,
+}: {
+  readonly found: ReturnType<typeof findMovements>;
+  readonly judged: Judged;
+}) {
+  const [closest] = found.out;
+  return (
+    <Typography sx={{ py: 1 }}>
+      {closest === undefined
+        ? "No movement fits this search; press Escape to begin anew."
+        : `Nothing is left because of ${closest.reasons.map(formatOutReason).join("; ")}. The closest: ${found.out
+            .slice(0, 3)
+            .map((o) => o.movement.name)
+            .join(", ")}.`}{" "}
+      {judged.stations.length === 0 ? (
+        <Link to="/gyms">Set the stations of this gym up first.</Link>
+      ) : null}
+    </Typography>
+  );
+}
+
+function Filters({
+  query,
+  judged,
+  onChange,
+}: {
+  readonly query: Query;
+  readonly judged: Judged;
+  readonly onChange: (to: Partial<Query>) => void;
+}) {
+  const used = (Object.keys(ANYTHING) as (keyof Query)[]).filter(
+    (k) => k !== "text" && query[k] !== ANYTHING[k],
+  ).length;
+  return (
+    <Box component="details" sx={{ my: 0.5 }}>
+      <Box component="summary" sx={{ cursor: "pointer", py: 0.5 }}>
+        Filters{used === 0 ? "" : `, ${used} on`}
+      </Box>
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: { xs: "1fr 1fr", md: "repeat(5, 1fr)" },
+          gap: 1,
+          pb: 1,
+        }}
+      >
+        <Filter
+          label="Region"
+          value={query.region}
+          options={REGIONS}
+          names={REGION_NAMES}
+          onChange={(region) => onChange({ region })}
+        />
+        <Filter
+          label="Hardest when"
+          value={query.length}
+          options={MUSCLE_LENGTHS}
+          names={LENGTH_NAMES}
+          onChange={(length) => onChange({ length })}
+        />
+        <Filter
+          label="Profile"
+          value={query.profile}
+          options={RESISTANCE_PROFILES}
+          names={PROFILE_NAMES}
+          onChange={(profile) => onChange({ profile })}
+        />
+        <Filter
+          label="Pattern"
+          value={query.pattern}
+          options={PATTERNS}
+          names={PATTERN_NAMES}
+          onChange={(pattern) => onChange({ pattern })}
+        />
+        <Filter
+          label="Joint action"
+          value={query.action}
+          options={JOINT_ACTIONS}
+          names={ACTION_NAMES}
+          onChange={(action) => onChange({ action })}
+        />
+        <Filter
+          label="Legs"
+          value={query.laterality}
+          options={LATERALITIES}
+          names={LATERALITY_NAMES}
+          onChange={(laterality) => onChange({ laterality })}
+        />
+        <Filter
+          label="Station"
+          value={query.station}
+          options={judged.stations.map((s) => s.id)}
+          names={Object.fromEntries(judged.stations.map((s) => [s.id, s.name]))}
+          onChange={(station) => onChange({ station })}
+        />
+        <Filter
+          label="Load on spine up to"
+          value={query.spinalLoadUpTo === "high" ? null : query.spinalLoadUpTo}
+          options={["none", "low", "moderate"] as const}
+          names={STRESS_NAMES}
+          onChange={(spinalLoadUpTo) => onChange({ spinalLoadUpTo })}
+        />
+        <Filter
+          label="Set-up effort up to"
+          value={query.setUpUpTo === "much" ? null : query.setUpUpTo}
+          options={["little", "some"] as const}
+          names={EFFORT_NAMES}
+          onChange={(setUpUpTo) => onChange({ setUpUpTo })}
+        />
+        <Box component="label" sx={{ display: "flex", gap: 1, alignItems: "end", pb: 1 }}>
+          <input
+            type="checkbox"
+            checked={query.safeAlone}
+            onChange={(event) => onChange({ safeAlone: event.target.checked })}
+          />
+          Safe alone to the limit
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+function Filter<T extends string>({
+  label,
+  value,
+  options,
+  names,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: T | null;
+  readonly options: readonly T[];
+  readonly names: Readonly<Record<string, string>>;
+  readonly onChange: (value: T | null) => void;
+}) {
+  return (
+    <Box component="label">
+      <Typography variant="overline" component="span" sx={{ display: "block" }}>
+        {label}
+      </Typography>
+      <Select
+        value={value ?? ""}
+        onChange={(event) => onChange(options.find((o) => o === event.target.value) ?? null)}
+      >
+        <option value="">any</option>
+        {options.map((option) => (
+          <option key={option} value={option}>
+            {names[option] ?? option}
+          </option>
+        ))}
+      </Select>
+    </Box>
+  );
+}

@@ -1,0 +1,206 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { useMemo, useState } from "react";
+import { Form } from "react-router";
+import { fixesFor, type Finding, type Fix, type Judging } from "~/core/finding/index.ts";
+import type { FindMovement } from "~/core/movement/index.ts";
+import type { Id, MintId } from "~/core/identity/index.ts";
+import { FAMILY_NAMES, formatFact, formatFix, SEVERITY_NAMES } from "~/format/findings.ts";
+import { PlainInput } from "../field.tsx";
+
+export interface SetAside {
+  readonly id: Id<"dismissal">;
+  readonly key: string;
+  readonly reason: string;
+}
+
+interface FindingsPanelProps {
+  readonly findings: readonly Finding[];
+  readonly judging: Judging;
+  readonly setAside: readonly SetAside[];
+  readonly mint: MintId;
+  readonly plan: Id<"plan">;
+  /** Moving to the other day changes both plans on the server, so nothing unsaved may be open. */
+  readonly isSaved: boolean;
+  readonly find: FindMovement;
+  readonly nameOfSlot: (slot: string) => string;
+  readonly onFix: (fix: Fix) => void;
+  readonly onSetAside: (finding: Finding, reason: string) => void;
+  readonly onTakeBack: (id: Id<"dismissal">) => void;
+}
+
+/** What was found about the session, gravest first, each with its numbers and what answers it. */
+export function FindingsPanel(props: FindingsPanelProps) {
+  const reasons = new Map(props.setAside.map((d) => [d.key, d]));
+  const open = props.findings.filter((f) => !reasons.has(f.key));
+  const aside = props.findings.flatMap((f) => {
+    const dismissal = reasons.get(f.key);
+    return dismissal === undefined ? [] : [{ finding: f, dismissal }];
+  });
+  return (
+    <Box component="section" aria-label="Findings">
+      <Typography variant="h3" component="h2" sx={{ borderBottom: 2, borderColor: "kravo.ink" }}>
+        {open.length === 0
+          ? "Nothing found"
+          : `${open.length} ${open.length === 1 ? "finding" : "findings"}`}
+      </Typography>
+      {open.map((finding) => (
+        <FindingRow key={finding.key} finding={finding} {...props} />
+      ))}
+      {aside.length === 0 ? null : (
+        <Box component="details" sx={{ mt: 1 }}>
+          <Box component="summary" sx={{ cursor: "pointer" }}>
+            {aside.length} set aside
+          </Box>
+          {aside.map(({ finding, dismissal }) => (
+            <Box key={finding.key} sx={{ py: 1, borderBottom: 1, borderColor: "divider" }}>
+              <Typography variant="body2">
+                {formatFact(finding.fact, props.judging.approach.name, props.find)}
+              </Typography>
+              <Typography variant="body2" sx={{ fontWeight: 650 }}>
+                Set aside: {dismissal.reason}
+              </Typography>
+              <Button size="small" onClick={() => props.onTakeBack(dismissal.id)}>
+                Take back
+              </Button>
+            </Box>
+          ))}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/** Moves an exercise to another session; both are saved in one go, and the page is loaded anew. */
+function SpreadButton({
+  plan,
+  slot,
+  to,
+  text,
+  isSaved,
+}: {
+  readonly plan: Id<"plan">;
+  readonly slot: Id<"slot">;
+  readonly to: Id<"plan">;
+  readonly text: string;
+  readonly isSaved: boolean;
+}) {
+  return (
+    <Form method="post" action={`/plans/${plan}/spread`} reloadDocument>
+      <input type="hidden" name="slot" value={slot} />
+      <input type="hidden" name="to" value={to} />
+      <Button type="submit" size="small" variant="outlined" disabled={!isSaved}>
+        {isSaved ? text : `${text} (save first)`}
+      </Button>
+    </Form>
+  );
+}
+
+function FindingRow({
+  finding,
+  judging,
+  mint,
+  find,
+  plan,
+  isSaved,
+  nameOfSlot,
+  onFix,
+  onSetAside,
+}: FindingsPanelProps & { readonly finding: Finding }) {
+  const [isOpen, setOpen] = useState(finding.severity === "serious");
+  const [reason, setReason] = useState("");
+  const [asks, setAsks] = useState(false);
+  const fixes = useMemo(
+    () => (isOpen ? fixesFor(finding, judging, mint) : []),
+    [isOpen, finding, judging, mint],
+  );
+  const isSerious = finding.severity === "serious";
+  return (
+    <Box
+      component="details"
+      open={isOpen}
+      onToggle={(event) => setOpen(event.currentTarget.open)}
+      sx={{
+        borderBottom: 1,
+        borderColor: "divider",
+        borderLeft: 5,
+        borderLeftColor:
+          finding.severity === "note"
+            ? "kravo.ironLight"
+            : isSerious
+              ? "kravo.signal"
+              : "kravo.warn",
+        pl: 1,
+        py: 0.5,
+      }}
+    >
+      <Box
+        component="summary"
+        sx={{
+          cursor: "pointer",
+          listStyle: "none",
+          "&::-webkit-details-marker": { display: "none" },
+        }}
+      >
+        <Typography component="span" variant="overline" sx={{ color: "text.secondary" }}>
+          {isOpen ? "–" : "+"} {SEVERITY_NAMES[finding.severity]} · {FAMILY_NAMES[finding.family]}
+        </Typography>
+        <Typography component="span" variant="body2" sx={{ display: "block", fontWeight: 550 }}>
+          {formatFact(finding.fact, judging.approach.name, find)}
+        </Typography>
+      </Box>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, my: 0.75 }}>
+        {fixes.map((fix) =>
+          fix.kind === "spread" ? (
+            <SpreadButton
+              key={`${fix.slot} ${fix.to}`}
+              plan={plan}
+              slot={fix.slot}
+              to={fix.to}
+              text={formatFix(fix, nameOfSlot)}
+              isSaved={isSaved}
+            />
+          ) : (
+            <Button
+              key={JSON.stringify([fix.kind, formatFix(fix, nameOfSlot)])}
+              size="small"
+              variant="outlined"
+              onClick={() => onFix(fix)}
+            >
+              {formatFix(fix, nameOfSlot)}
+            </Button>
+          ),
+        )}
+        {asks ? null : (
+          <Button size="small" onClick={() => setAsks(true)}>
+            Set aside …
+          </Button>
+        )}
+      </Box>
+      {asks ? (
+        <Box
+          component="form"
+          onSubmit={(event: React.SyntheticEvent) => {
+            event.preventDefault();
+            if (reason.trim() !== "") onSetAside(finding, reason.trim());
+          }}
+          sx={{ display: "flex", gap: 0.75, mb: 0.75 }}
+        >
+          <PlainInput
+            aria-label="Why it is set aside"
+            placeholder="Why? It is kept with the plan."
+            autoFocus
+            required
+            maxLength={500}
+            value={reason}
+            onChange={(event) => setReason(event.target.value)}
+          />
+          <Button type="submit" size="small" variant="contained">
+            Keep
+          </Button>
+        </Box>
+      ) : null}
+    </Box>
+  );
+}

@@ -1,0 +1,131 @@
+import Box from "@mui/material/Box";
+import OutlinedInput from "@mui/material/OutlinedInput";
+import type { Movement } from "~/core/movement/index.ts";
+import type { SideMode, Slot } from "~/core/prescription/index.ts";
+import type { Station } from "~/core/station/index.ts";
+import { formatSideMode } from "~/format/training.ts";
+import { Labelled, Select } from "../field.tsx";
+
+const SIDE_MODES: readonly SideMode[] = [
+  { kind: "both" },
+  { kind: "each", first: "left", matchFirst: false },
+  { kind: "each", first: "right", matchFirst: false },
+  { kind: "each", first: "left", matchFirst: true },
+  { kind: "each", first: "right", matchFirst: true },
+  { kind: "alternating" },
+  { kind: "left" },
+  { kind: "right" },
+];
+
+/** What is set once for an exercise: station, sides, set-up, purpose and the note for the trainee. */
+export function SlotDetails({
+  slot,
+  movement,
+  stations,
+  onChange,
+}: {
+  readonly slot: Slot;
+  readonly movement: Movement | null;
+  /** The stations of this gym that serve the movement. */
+  readonly stations: readonly Station[];
+  readonly onChange: (slot: Slot) => void;
+}) {
+  const side = formatSideMode(slot.sets[0]?.side ?? { kind: "both" });
+  const setUp = (name: string, choice: string) => {
+    const others = Object.entries(slot.setUp).filter(([known]) => known !== name);
+    onChange({
+      ...slot,
+      setUp: Object.fromEntries(choice === "" ? others : [...others, [name, choice]]),
+    });
+  };
+  const id = (field: string) => `${slot.id}-${field}`;
+  return (
+    <Box component="details" sx={{ mt: 1 }}>
+      <Box component="summary" sx={{ cursor: "pointer", fontWeight: 650, py: 0.5 }}>
+        Station, sides, set-up, notes{slot.purpose === "" ? "" : ` · ${slot.purpose}`}
+      </Box>
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr", md: "1fr 1fr 1fr" },
+          columnGap: 2,
+          pt: 1,
+        }}
+      >
+        <Labelled id={id("station")} label="Station">
+          <Select
+            id={id("station")}
+            value={slot.station}
+            onChange={(event) => {
+              const station = stations.find((s) => s.id === event.target.value);
+              if (station !== undefined) onChange({ ...slot, station: station.id });
+            }}
+          >
+            {stations.some((s) => s.id === slot.station) ? null : (
+              <option value={slot.station}>Not in this gym</option>
+            )}
+            {stations.map((station) => (
+              <option key={station.id} value={station.id}>
+                {station.name}
+              </option>
+            ))}
+          </Select>
+        </Labelled>
+        <Labelled id={id("side")} label="Sides">
+          <Select
+            id={id("side")}
+            value={side}
+            onChange={(event) => {
+              const chosen = SIDE_MODES.find((mode) => formatSideMode(mode) === event.target.value);
+              if (chosen !== undefined)
+                onChange({ ...slot, sets: slot.sets.map((set) => ({ ...set, side: chosen })) });
+            }}
+          >
+            {SIDE_MODES.map((mode) => (
+              <option key={formatSideMode(mode)}>{formatSideMode(mode)}</option>
+            ))}
+          </Select>
+        </Labelled>
+        {movement?.setUp.map(({ name, choices, claimed }) => (
+          <Labelled
+            key={name}
+            id={id(name)}
+            label={name}
+            {...(claimed === undefined ? {} : { hint: `Claimed by some, contested: ${claimed}` })}
+          >
+            <Select
+              id={id(name)}
+              value={slot.setUp[name] ?? ""}
+              onChange={(event) => setUp(name, event.target.value)}
+            >
+              <option value="">Not said</option>
+              {choices.map((choice) => (
+                <option key={choice}>{choice}</option>
+              ))}
+            </Select>
+          </Labelled>
+        ))}
+        <Labelled id={id("purpose")} label="Purpose">
+          <OutlinedInput
+            id={id("purpose")}
+            fullWidth
+            value={slot.purpose}
+            inputProps={{ maxLength: 300 }}
+            onChange={(event) => onChange({ ...slot, purpose: event.target.value })}
+          />
+        </Labelled>
+        <Labelled id={id("note")} label="Note to the trainee">
+          <OutlinedInput
+            id={id("note")}
+            fullWidth
+            value={slot.notes.trainee}
+            inputProps={{ maxLength: 2000 }}
+            onChange={(event) =>
+              onChange({ ...slot, notes: { ...slot.notes, trainee: event.target.value } })
+            }
+          />
+        </Labelled>
+      </Box>
+    </Box>
+  );
+}

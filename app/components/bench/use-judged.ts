@@ -1,0 +1,77 @@
+import { useMemo } from "react";
+import type { Approach } from "~/core/approach/index.ts";
+import type { Brief } from "~/core/brief/index.ts";
+import { sessionDuration, slotDurations } from "~/core/duration/index.ts";
+import { findingsIn, judge, type OtherSession } from "~/core/finding/index.ts";
+import type { MovementRef } from "~/core/identity/index.ts";
+import type { Catalogue } from "~/core/movement/index.ts";
+import { checkPlan, surroundingsOf, unroll, type SessionPlan } from "~/core/prescription/index.ts";
+import { heaviestTotal, type Exposure } from "~/core/progression/index.ts";
+import type { Mass } from "~/core/quantity/index.ts";
+import type { Station } from "~/core/station/index.ts";
+import type { Draft } from "./draft.ts";
+
+interface Known {
+  readonly stations: readonly Station[];
+  readonly lasts: Readonly<Record<string, Exposure>>;
+  readonly brief: Brief;
+  readonly approach: Approach;
+  readonly bodyWeight: Mass | null;
+  readonly others: readonly (Omit<OtherSession, "plan" | "around"> & {
+    readonly document: SessionPlan;
+  })[];
+  readonly year: number;
+  readonly readiness: number | null;
+}
+
+/** Everything that follows from the draft: steps, times, issues, coverage and findings. */
+export function useJudged(draft: Draft, known: Known, catalogue: Catalogue) {
+  const { stations, lasts, brief, approach, bodyWeight, others, year, readiness } = known;
+  const { gymId } = draft.head;
+  const here = useMemo(() => stations.filter((s) => s.gymId === gymId), [stations, gymId]);
+  const looked = useMemo(() => {
+    const totals = new Map<MovementRef, Mass>();
+    for (const exposure of Object.values(lasts)) {
+      const total = heaviestTotal(exposure, bodyWeight);
+      if (total !== null) totals.set(exposure.context.movement, total);
+    }
+    return {
+      movement: catalogue.find,
+      bodyWeight,
+      lastTotal: (ref: MovementRef) => totals.get(ref) ?? null,
+    };
+  }, [lasts, bodyWeight, catalogue]);
+  const around = useMemo(() => surroundingsOf(here, looked), [here, looked]);
+  const week = useMemo(() => {
+    const everywhere = surroundingsOf(stations, looked);
+    return others.map(({ document, ...other }) => ({
+      ...other,
+      plan: document,
+      around: everywhere,
+    }));
+  }, [others, stations, looked]);
+  return useMemo(() => {
+    const steps = unroll(draft.plan, around);
+    const judged = judge({
+      plan: draft.plan,
+      around,
+      others: week,
+      brief,
+      approach,
+      catalogue: catalogue.all,
+      stations: here,
+      year,
+      readiness,
+    });
+    return {
+      here,
+      around,
+      steps,
+      duration: sessionDuration(steps),
+      durations: slotDurations(steps),
+      issues: checkPlan(draft.plan, around),
+      judged,
+      findings: findingsIn(judged),
+    };
+  }, [draft.plan, around, week, brief, approach, here, year, readiness, catalogue]);
+}

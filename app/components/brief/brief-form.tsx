@@ -1,0 +1,308 @@
+import { getFormProps, useForm, type SubmissionResult } from "@conform-to/react";
+import { parseWithZod } from "@conform-to/zod/v4";
+import Autocomplete from "@mui/material/Autocomplete";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useState } from "react";
+import { Form } from "react-router";
+import { briefFormCodec, type BriefDocument } from "~/codec/brief.ts";
+import type { Approach } from "~/core/approach/index.ts";
+import { CAUTIONS, GOALS, TIGHT_SPOTS } from "~/core/brief/index.ts";
+import type { MovementRef } from "~/core/identity/index.ts";
+import { JOINTS, PATTERNS, REGIONS } from "~/core/movement/index.ts";
+import {
+  CAUTION_NAMES,
+  GOAL_NAMES,
+  HELPER_NAMES,
+  LIMB_NAMES,
+  PROVOCATION_OPTIONS,
+  TIGHT_NAMES,
+} from "~/format/brief.ts";
+import { JOINT_NAMES, PATTERN_NAMES, REGION_NAMES } from "~/format/training.ts";
+import { useCatalogue } from "../catalogue.ts";
+import { FormList } from "../form-list.tsx";
+import { Choice, FieldErrors, TextInput, Ticks } from "../field.tsx";
+
+const GRID = {
+  display: "grid",
+  gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr", md: "1fr 1fr 1fr" },
+  columnGap: 2,
+} as const;
+
+const numberText = (n: number | null) => (n === null ? "" : String(n));
+
+/** What each field of the form starts with. */
+export function briefDefaults(d: BriefDocument) {
+  return {
+    ...d,
+    birthYear: numberText(d.birthYear),
+    trainingYears: numberText(d.trainingYears),
+    daysPerWeek: numberText(d.daysPerWeek),
+    minutesCap: numberText(d.minutesCap),
+    approach: d.approach ?? "",
+    screenedOn: d.screenedOn ?? "",
+    weakerSide: d.weakerSide ?? "",
+    gear: d.gear.join(", "),
+    clearances: d.clearances.map((c) => ({ ...c, on: c.on ?? "" })),
+    limits: d.limits.map((l) => ({
+      ...l,
+      since: l.since ?? "",
+      severity: String(l.severity),
+      allowed: String(l.allowed),
+    })),
+  };
+}
+
+/** Changes a brief. What is left empty is not known and constrains nothing. */
+export function BriefForm({
+  lastResult,
+  document,
+  revision,
+  approaches,
+  gyms,
+  year,
+}: {
+  readonly lastResult: SubmissionResult | null;
+  readonly document: BriefDocument;
+  readonly revision: number;
+  readonly approaches: readonly Approach[];
+  readonly gyms: readonly { readonly id: string; readonly name: string }[];
+  readonly year: number;
+}) {
+  const schema = briefFormCodec(year);
+  const [form, fields] = useForm({
+    id: "brief",
+    lastResult,
+    defaultValue: briefDefaults(document),
+    onValidate: ({ formData }) => parseWithZod(formData, { schema }),
+    shouldValidate: "onSubmit",
+    shouldRevalidate: "onInput",
+  });
+  return (
+    <Form method="post" {...getFormProps(form)}>
+      <input type="hidden" name="revision" value={revision} />
+      <FieldErrors id={form.errorId} errors={form.errors} />
+      <Group title="Pains and limits">
+        <FormList
+          form={form}
+          name={fields.limits.name}
+          rows={fields.limits.getFieldList()}
+          columns="1.2fr 2fr 1.4fr 1fr 1fr"
+          one="limit"
+          add="Add a limit"
+          fresh={{ joint: "knee", provokedBy: "kneeLoad", since: "", severity: "3", allowed: "3" }}
+        >
+          {(limit, i) => {
+            const row = limit.getFieldset();
+            return (
+              <>
+                <Choice
+                  field={row.joint}
+                  label={`Joint ${i + 1}`}
+                  options={JOINTS.map((j) => [j, JOINT_NAMES[j]])}
+                />
+                <Choice field={row.provokedBy} label="Provoked by" options={PROVOCATION_OPTIONS} />
+                <TextInput field={row.since} label="Since" type="date" />
+                <TextInput field={row.severity} label="How bad, of 10" inputMode="numeric" />
+                <TextInput field={row.allowed} label="Allowed up to" inputMode="numeric" />
+              </>
+            );
+          }}
+        </FormList>
+        <Typography variant="body2" sx={{ color: "text.secondary", mt: 1, maxWidth: "70ch" }}>
+          Above what you allow, moderate and high stress of that kind is out; within it, high stress
+          only. Joint or sharp pain stops an exercise; what lasts, or feels like a nerve, goes to a
+          professional.
+        </Typography>
+      </Group>
+      <Group title="Screening">
+        <Ticks
+          name={fields.cautions.name}
+          chosen={document.cautions}
+          options={CAUTIONS.map((c) => [c, CAUTION_NAMES[c]])}
+        />
+        <Box sx={GRID}>
+          <TextInput
+            field={fields.screenedBy}
+            label="Screened by"
+            hint="A qualified professional, by name or practice."
+          />
+          <TextInput field={fields.screenedOn} label="On" type="date" />
+        </Box>
+        <FormList
+          form={form}
+          name={fields.clearances.name}
+          rows={fields.clearances.getFieldList()}
+          columns="1.2fr 1.6fr 2fr 1.4fr"
+          one="word"
+          add="Add a professional’s word"
+          fresh={{ verdict: "forbidden", pattern: "squat", by: "", on: "" }}
+        >
+          {(clearance, i) => {
+            const row = clearance.getFieldset();
+            return (
+              <>
+                <Choice
+                  field={row.verdict}
+                  label={`Word ${i + 1}`}
+                  options={[
+                    ["cleared", "Cleared"],
+                    ["forbidden", "Forbidden"],
+                  ]}
+                />
+                <Choice
+                  field={row.pattern}
+                  label="Movements"
+                  options={PATTERNS.map((p) => [p, PATTERN_NAMES[p]])}
+                />
+                <TextInput field={row.by} label="By whom" />
+                <TextInput field={row.on} label="When" type="date" />
+              </>
+            );
+          }}
+        </FormList>
+      </Group>
+      <Group title="Goal and approach">
+        <Box sx={GRID}>
+          <Choice
+            field={fields.goal}
+            label="Goal of the phase"
+            options={GOALS.map((g) => [g, GOAL_NAMES[g]])}
+          />
+          <Choice
+            field={fields.approach}
+            label="Approach"
+            options={[["", "The usual one"], ...approaches.map((a) => [a.ref, a.name] as const)]}
+          />
+          <TextInput field={fields.birthYear} label="Year of birth" inputMode="numeric" />
+          <TextInput field={fields.trainingYears} label="Years of training" inputMode="decimal" />
+          <TextInput field={fields.daysPerWeek} label="Leg days a week" inputMode="numeric" />
+          <TextInput field={fields.minutesCap} label="Minutes for a session" inputMode="numeric" />
+        </Box>
+        <Ticks
+          title="Priorities"
+          name={fields.priorities.name}
+          chosen={document.priorities}
+          options={REGIONS.map((r) => [r, REGION_NAMES[r]])}
+        />
+        <Ticks
+          title="Not to grow"
+          name={fields.notToGrow.name}
+          chosen={document.notToGrow}
+          options={REGIONS.map((r) => [r, REGION_NAMES[r]])}
+          errors={fields.notToGrow.errors}
+        />
+      </Group>
+      <Group title="Body">
+        <Box sx={GRID}>
+          <Choice field={fields.limbs} label="Build" options={Object.entries(LIMB_NAMES)} />
+          <Choice
+            field={fields.weakerSide}
+            label="Weaker side"
+            options={[
+              ["", "Neither, or not known"],
+              ["left", "Left"],
+              ["right", "Right"],
+            ]}
+          />
+          <TextInput field={fields.weakerSideCause} label="Its cause, where known" />
+        </Box>
+        <Ticks
+          title="Tight"
+          name={fields.tight.name}
+          chosen={document.tight}
+          options={TIGHT_SPOTS.map((t) => [t, TIGHT_NAMES[t]])}
+        />
+      </Group>
+      <Group title="Where, with whom, with what">
+        <Ticks
+          title="Gyms"
+          name={fields.gyms.name}
+          chosen={document.gyms}
+          options={gyms.map((g) => [g.id, g.name])}
+        />
+        <Box sx={GRID}>
+          <Choice field={fields.helper} label="Helper" options={Object.entries(HELPER_NAMES)} />
+          <TextInput field={fields.gear} label="Own gear" hint="belt, straps, sleeves …" />
+        </Box>
+        <MovementList label="Likes" name={fields.likes.name} chosen={document.likes} />
+        <MovementList
+          label="Dislikes"
+          name={fields.dislikes.name}
+          chosen={document.dislikes}
+          errors={fields.dislikes.errors}
+        />
+      </Group>
+      <Button type="submit" variant="contained">
+        Save the brief
+      </Button>
+    </Form>
+  );
+}
+
+function Group({
+  title,
+  children,
+}: {
+  readonly title: string;
+  readonly children: React.ReactNode;
+}) {
+  return (
+    <Box component="fieldset" sx={{ border: 0, p: 0, m: 0, mb: 3 }}>
+      <Typography
+        component="legend"
+        variant="h3"
+        sx={{ borderBottom: 1, borderColor: "kravo.edge", width: "100%", mb: 1.5, pb: 0.25 }}
+      >
+        {title}
+      </Typography>
+      {children}
+    </Box>
+  );
+}
+
+function MovementList({
+  label,
+  name,
+  chosen,
+  errors,
+}: {
+  readonly label: string;
+  readonly name: string;
+  readonly chosen: readonly MovementRef[];
+  readonly errors?: readonly string[] | undefined;
+}) {
+  const catalogue = useCatalogue();
+  const [refs, setRefs] = useState<readonly MovementRef[]>(chosen);
+  return (
+    <Box sx={{ mb: 2, maxWidth: 720 }}>
+      {refs.map((ref) => (
+        <input key={ref} type="hidden" name={name} value={ref} />
+      ))}
+      <Typography variant="overline" component="span" id={`${name}-label`}>
+        {label}
+      </Typography>
+      <Autocomplete
+        multiple
+        size="small"
+        options={catalogue.all.map((m) => m.ref)}
+        getOptionLabel={(ref) => catalogue.find(ref)?.name ?? ref}
+        value={[...refs]}
+        onChange={(_, value) => setRefs(value)}
+        renderInput={(params) => (
+          <TextField
+            {...params}
+            placeholder="Type a movement"
+            slotProps={{
+              ...params.slotProps,
+              htmlInput: { ...params.slotProps.htmlInput, "aria-labelledby": `${name}-label` },
+            }}
+          />
+        )}
+      />
+      <FieldErrors id={`${name}-error`} errors={errors} />
+    </Box>
+  );
+}

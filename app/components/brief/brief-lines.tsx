@@ -1,0 +1,93 @@
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import { effectsOf, needsClearing, type Brief, type BriefField } from "~/core/brief/index.ts";
+import { FIELD_NAMES, formatBriefField, formatEffect, type BriefNames } from "~/format/brief.ts";
+import { useCatalogue } from "../catalogue.ts";
+
+/** The fields that constrain most stand first. */
+const ORDER: readonly BriefField[] = [
+  "limits",
+  "clearances",
+  "cautions",
+  "priorities",
+  "notToGrow",
+  "goal",
+  "approach",
+  "level",
+  "trainingYears",
+  "birthYear",
+  "minutesCap",
+  "daysPerWeek",
+  "helper",
+  "weakerSide",
+  "limbs",
+  "tight",
+  "gyms",
+  "gear",
+  "likes",
+  "dislikes",
+];
+
+/** A brief to be read in ten seconds: what is known, and at its right what that does. */
+export function BriefLines({
+  brief,
+  names,
+}: {
+  readonly brief: Brief;
+  readonly names: BriefNames;
+}) {
+  const catalogue = useCatalogue();
+  const effects = new Map(
+    effectsOf(brief, catalogue.all, names.year).map((e) => [e.field, formatEffect(e)]),
+  );
+  const said = ORDER.flatMap((field) => {
+    const text = formatBriefField(field, brief, names);
+    return text === "" ? [] : [{ field, text, effect: effects.get(field) ?? null }];
+  });
+  const clearing = needsClearing(brief, names.year);
+  return (
+    <Box
+      component="dl"
+      sx={{
+        m: 0,
+        display: "grid",
+        gridTemplateColumns: { xs: "1fr", md: "170px minmax(0,3fr) minmax(0,2fr)" },
+        columnGap: 2,
+        "& > div": {
+          display: "contents",
+          "& > *": { py: 0.6, m: 0, borderBottom: { md: 1 }, borderColor: { md: "divider" } },
+        },
+      }}
+    >
+      {clearing === null ? null : (
+        <div>
+          <Typography component="dt" sx={{ color: "kravo.signal", fontWeight: 700 }}>
+            ▸ Screening
+          </Typography>
+          <Typography component="dd" sx={{ fontWeight: 650 }}>
+            Not screened yet: a qualified professional clears this person before hard training.
+          </Typography>
+          <Typography component="dd" variant="body2" sx={{ color: "text.secondary" }}>
+            stands first among every session’s findings
+          </Typography>
+        </div>
+      )}
+      {said.map(({ field, text, effect }) => (
+        <div key={field}>
+          <Typography component="dt" variant="overline" sx={{ color: "text.secondary" }}>
+            {FIELD_NAMES[field]}
+          </Typography>
+          <Typography
+            component="dd"
+            sx={{ fontWeight: field === "limits" || field === "priorities" ? 700 : 500 }}
+          >
+            {text}
+          </Typography>
+          <Typography component="dd" variant="body2" sx={{ color: "text.secondary" }}>
+            {effect ?? ""}
+          </Typography>
+        </div>
+      ))}
+    </Box>
+  );
+}

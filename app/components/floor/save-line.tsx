@@ -1,0 +1,53 @@
+import { assertNever } from "~/core/result/index.ts";
+import Typography from "@mui/material/Typography";
+import type { SaveState } from "./use-run-log.ts";
+
+const REFUSALS = {
+  erased: "This person was erased. Nothing of this session is sent or kept on the server any more.",
+  gap: "The server misses earlier sets of this device. Keep this page and tell the studio.",
+  unknownParent:
+    "The server does not know what a correction refers to. Keep this page and tell the studio.",
+  foreignRun: "These sets belong to another session. Keep this page and tell the studio.",
+} as const;
+
+function sets(count: number): string {
+  return `${count} ${count === 1 ? "entry" : "entries"}`;
+}
+
+/** Where what was logged is, always in words. */
+export function SaveLine({ state }: { readonly state: SaveState }) {
+  const [text, isUrgent] = wording(state);
+  return (
+    <Typography
+      role="status"
+      variant="body2"
+      sx={{ color: isUrgent ? "kravo.signal" : "text.secondary", fontWeight: isUrgent ? 700 : 500 }}
+    >
+      {text}
+    </Typography>
+  );
+}
+
+function wording(state: SaveState): readonly [string, boolean] {
+  switch (state.kind) {
+    case "opening":
+      return ["Opening this device's log …", false];
+    case "saved":
+      return ["All saved on the server", false];
+    case "kept":
+      if (state.why === "sending")
+        return [`${sets(state.count)} kept on this device, sending …`, false];
+      return state.why === "offline"
+        ? [`No connection: ${sets(state.count)} kept on this device, not yet on the server`, true]
+        : [`Signed out: ${sets(state.count)} kept on this device. Sign in again to send.`, true];
+    case "refused":
+      return [REFUSALS[state.code], true];
+    case "notSaved":
+      return [
+        `Not saved: this device's store failed (${state.message}). Write the set down and reload.`,
+        true,
+      ];
+    default:
+      return assertNever(state);
+  }
+}

@@ -1,0 +1,208 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import OutlinedInput from "@mui/material/OutlinedInput";
+import { useState } from "react";
+import { mintId } from "~/codec/mint.ts";
+import type { Id } from "~/core/identity/index.ts";
+import {
+  notesOf,
+  painsOf,
+  type CommandBody,
+  type Helper,
+  type LogContext,
+  type RunLog,
+} from "~/core/log/index.ts";
+import { JOINTS, type Joint } from "~/core/movement/index.ts";
+import type { Side } from "~/core/prescription/index.ts";
+import { JOINT_NAMES, SIDE_NAMES } from "~/format/training.ts";
+import { Labelled, Select } from "../field.tsx";
+
+const SCORES = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10] as const;
+const SKIP_REASONS = [
+  "Station taken",
+  "Hurts here",
+  "Out of time",
+  "Flat day",
+  "Another reason",
+] as const;
+const HELPERS: readonly (readonly [Helper, string])[] = [
+  ["unknown", "Not said"],
+  ["alone", "Alone"],
+  ["partner", "With a partner"],
+  ["spotter", "With a spotter"],
+];
+
+/** What else can be said of an exercise: pain, a note, who helped, or that it is skipped. */
+export function SlotMore({
+  slotId,
+  side,
+  log,
+  context,
+  onCommand,
+}: {
+  readonly slotId: Id<"slot">;
+  readonly side: Side;
+  readonly log: RunLog;
+  readonly context: LogContext | null;
+  readonly onCommand: (body: CommandBody) => void;
+}) {
+  const [joint, setJoint] = useState<Joint>("knee");
+  const [score, setScore] = useState(2);
+  const [painSide, setPainSide] = useState<Side>(side);
+  const [note, setNote] = useState(notesOf(log, slotId).join("\n"));
+  const [reason, setReason] = useState<string>(SKIP_REASONS[0]);
+  const pains = painsOf(log).filter((pain) => pain.slotId === slotId);
+  return (
+    <Box
+      component="details"
+      sx={{ borderTop: 1, borderBottom: 1, borderColor: "kravo.edge", py: 0.5 }}
+    >
+      <Box
+        component="summary"
+        sx={{
+          minHeight: 44,
+          display: "flex",
+          alignItems: "center",
+          cursor: "pointer",
+          fontWeight: 650,
+        }}
+      >
+        Pain, note, helper, skip
+        {pains.length > 0
+          ? ` · ${pains.map((p) => `${JOINT_NAMES[p.joint]} ${p.score}/10`).join(", ")}`
+          : ""}
+      </Box>
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: { xs: "1fr 1fr", sm: "1fr 1fr 1fr auto" },
+          gap: 1,
+          alignItems: "end",
+        }}
+      >
+        <Labelled id="pain-joint" label="Pain where">
+          <Select
+            id="pain-joint"
+            value={joint}
+            onChange={(e) => setJoint(JOINTS.find((j) => j === e.target.value) ?? joint)}
+          >
+            {JOINTS.map((j) => (
+              <option key={j} value={j}>
+                {JOINT_NAMES[j]}
+              </option>
+            ))}
+          </Select>
+        </Labelled>
+        <Labelled id="pain-side" label="Side">
+          <Select
+            id="pain-side"
+            value={painSide}
+            onChange={(e) =>
+              setPainSide(
+                e.target.value === "left" ? "left" : e.target.value === "right" ? "right" : "both",
+              )
+            }
+          >
+            {(["left", "right", "both"] as const).map((s) => (
+              <option key={s} value={s}>
+                {SIDE_NAMES[s]}
+              </option>
+            ))}
+          </Select>
+        </Labelled>
+        <Labelled id="pain-score" label="Of 10">
+          <Select id="pain-score" value={score} onChange={(e) => setScore(Number(e.target.value))}>
+            {SCORES.map((n) => (
+              <option key={n} value={n}>
+                {n}
+              </option>
+            ))}
+          </Select>
+        </Labelled>
+        <Button
+          variant="outlined"
+          sx={{ mb: 2, minHeight: 44 }}
+          onClick={() =>
+            onCommand({
+              kind: "pain",
+              id: mintId(),
+              slotId,
+              key: null,
+              joint,
+              side: painSide,
+              score,
+              note: "",
+            })
+          }
+        >
+          Record pain
+        </Button>
+      </Box>
+      <Typography variant="body2" sx={{ mb: 1.5, color: "text.secondary" }}>
+        Joint or sharp pain stops the exercise. Chest pain, faintness or unusual breathlessness end
+        the session and need medical help at once. Lasting pain or numbness is for a qualified
+        professional.
+      </Typography>
+      <Labelled id="slot-note" label="Note, also to next time">
+        <OutlinedInput
+          id="slot-note"
+          fullWidth
+          multiline
+          minRows={2}
+          value={note}
+          onChange={(e) => setNote(e.target.value)}
+        />
+      </Labelled>
+      <Button
+        variant="outlined"
+        sx={{ mb: 2, minHeight: 44 }}
+        onClick={() => onCommand({ kind: "note", slotId, text: note.trim() })}
+      >
+        Keep the note
+      </Button>
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: { sm: "1fr 1fr auto" },
+          gap: 1,
+          alignItems: "end",
+        }}
+      >
+        {context === null ? null : (
+          <Labelled id="helper" label="Helped by">
+            <Select
+              id="helper"
+              value={context.helper}
+              onChange={(e) => {
+                const helper = HELPERS.find(([h]) => h === e.target.value)?.[0];
+                if (helper !== undefined)
+                  onCommand({ kind: "context", context: { ...context, helper } });
+              }}
+            >
+              {HELPERS.map(([h, text]) => (
+                <option key={h} value={h}>
+                  {text}
+                </option>
+              ))}
+            </Select>
+          </Labelled>
+        )}
+        <Labelled id="skip-reason" label="Skip the rest of it, because">
+          <Select id="skip-reason" value={reason} onChange={(e) => setReason(e.target.value)}>
+            {SKIP_REASONS.map((r) => (
+              <option key={r}>{r}</option>
+            ))}
+          </Select>
+        </Labelled>
+        <Button
+          variant="outlined"
+          sx={{ mb: 2, minHeight: 44 }}
+          onClick={() => onCommand({ kind: "skip", slotId, reason })}
+        >
+          Skip exercise
+        </Button>
+      </Box>
+    </Box>
+  );
+}

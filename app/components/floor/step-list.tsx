@@ -1,0 +1,132 @@
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import { partsAt, skipReason, type OrderedCommand, type RunLog } from "~/core/log/index.ts";
+import {
+  partKeyText,
+  slotsOf,
+  type PartKey,
+  type SessionPlan,
+  type SetStep,
+  type Surroundings,
+} from "~/core/prescription/index.ts";
+import { formatPart } from "~/format/exposure.ts";
+import { formatAmount } from "~/format/numbers.ts";
+import { EXTENSION_NAMES, formatTargetShort } from "~/format/prescription.ts";
+import { formatRir } from "~/format/training.ts";
+import { TOUCH } from "../../theme/tokens.ts";
+
+/** The whole session beside the step: what is done, what is next; a press opens any step. */
+export function StepList({
+  plan,
+  steps,
+  log,
+  entries,
+  current,
+  around,
+  onPick,
+}: {
+  readonly plan: SessionPlan;
+  readonly steps: readonly SetStep[];
+  readonly log: RunLog;
+  readonly entries: readonly OrderedCommand[];
+  readonly current: SetStep | null;
+  readonly around: Surroundings;
+  readonly onPick: (key: PartKey) => void;
+}) {
+  const unsent = new Set(
+    entries.filter((e) => e.position === null).map((e) => e.command.commandId),
+  );
+  return (
+    <Box component="nav" aria-label="Steps of this session" sx={{ mt: { xs: 3, md: 0 } }}>
+      {slotsOf(plan).map((slot, i) => {
+        const skipped = skipReason(log, slot.id);
+        return (
+          <Box key={slot.id} sx={{ mb: 2 }}>
+            <Typography
+              variant="h3"
+              component="h2"
+              sx={{ borderBottom: 2, borderColor: "kravo.ink", pb: 0.25 }}
+            >
+              <Box component="span" sx={{ color: "text.secondary" }}>
+                {i + 1}{" "}
+              </Box>
+              {around.movement(slot.movement)?.name ?? slot.movement}
+            </Typography>
+            {skipped === null ? null : <Typography variant="body2">Skipped: {skipped}</Typography>}
+            {steps
+              .filter((step) => step.slotId === slot.id)
+              .map((step) => {
+                const logged = partsAt(log, step.key);
+                const isCurrent =
+                  current !== null && partKeyText(current.key) === partKeyText(step.key);
+                const text = partKeyText(step.key);
+                return (
+                  <Box
+                    key={text}
+                    component="button"
+                    type="button"
+                    aria-current={isCurrent ? "step" : undefined}
+                    onClick={() => onPick(step.key)}
+                    sx={{
+                      display: "grid",
+                      gridTemplateColumns: "72px 1fr auto",
+                      gap: 1,
+                      width: "100%",
+                      minHeight: TOUCH - 4,
+                      alignItems: "center",
+                      textAlign: "left",
+                      font: "inherit",
+                      color: "text.primary",
+                      background: "none",
+                      border: 0,
+                      borderBottom: 1,
+                      borderLeft: 5,
+                      pl: 1,
+                      cursor: "pointer",
+                      borderColor: "divider",
+                      borderLeftColor: isCurrent ? "kravo.signal" : "transparent",
+                    }}
+                  >
+                    <Typography component="span" variant="body2" sx={{ color: "text.secondary" }}>
+                      {step.kind === "set" ? `set ${step.setNumber}` : EXTENSION_NAMES[step.kind]}
+                      {step.repeat.of > 1 ? ` ${step.repeat.number}` : ""}
+                      {step.key.side === "both" ? "" : ` ${step.key.side}`}
+                    </Typography>
+                    <Typography
+                      component="span"
+                      variant="figure"
+                      sx={{
+                        color: logged.length > 0 ? "text.primary" : "text.secondary",
+                        fontWeight: logged.length > 0 ? 750 : 500,
+                      }}
+                    >
+                      {logged.length > 0
+                        ? logged.map(({ part }) => formatPart(part)).join(" / ")
+                        : `${loadText(step)} × ${formatTargetShort(step.target)}`}
+                    </Typography>
+                    <Typography component="span" variant="body2" sx={{ color: "text.secondary" }}>
+                      {logged.length === 0
+                        ? ""
+                        : logged.some((l) => unsent.has(l.commandId))
+                          ? "on device"
+                          : logged[0] === undefined || logged[0].part.rir === "unknown"
+                            ? "done"
+                            : formatRir(logged[0].part.rir)}
+                    </Typography>
+                  </Box>
+                );
+              })}
+          </Box>
+        );
+      })}
+    </Box>
+  );
+}
+
+function loadText({ load }: SetStep): string {
+  return load.kind === "made"
+    ? formatAmount(load.reading)
+    : load.kind === "bodyweight"
+      ? "body"
+      : "find";
+}

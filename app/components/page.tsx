@@ -1,0 +1,126 @@
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+
+/** A page of the ledger: title on a double rule, what can be done at its right. */
+export function Page({
+  title,
+  lead,
+  actions,
+  children,
+  wide = false,
+}: {
+  readonly title: string;
+  readonly lead?: React.ReactNode;
+  readonly actions?: React.ReactNode;
+  readonly children: React.ReactNode;
+  readonly wide?: boolean;
+}) {
+  return (
+    <Box
+      component="main"
+      id="page"
+      sx={{ px: { xs: 2, md: 4 }, py: { xs: 2, md: 3 }, maxWidth: wide ? 1440 : 1120 }}
+    >
+      <title>{`${title} · Kravo`}</title>
+      <Box
+        component="header"
+        sx={{
+          display: "flex",
+          flexWrap: "wrap",
+          alignItems: "end",
+          gap: 2,
+          pb: 1,
+          mb: 3,
+          borderBottom: "4px double",
+          borderColor: "kravo.ink",
+        }}
+      >
+        <Box sx={{ flexGrow: 1, minWidth: 0 }}>
+          <Typography variant="h1">{title}</Typography>
+          {lead === undefined ? null : (
+            <Typography component="div" sx={{ mt: 0.75, color: "text.secondary" }}>
+              {lead}
+            </Typography>
+          )}
+        </Box>
+        {actions}
+      </Box>
+      {children}
+    </Box>
+  );
+}
+
+/** A titled part of a page, on a single strong rule. */
+export function Section({
+  title,
+  aside,
+  children,
+  id,
+}: {
+  readonly title: string;
+  readonly aside?: React.ReactNode;
+  readonly children: React.ReactNode;
+  readonly id?: string;
+}) {
+  return (
+    <Box component="section" id={id} aria-label={title} sx={{ mb: 4 }}>
+      <Box
+        sx={{
+          display: "flex",
+          alignItems: "baseline",
+          gap: 2,
+          borderBottom: 2,
+          borderColor: "kravo.ink",
+          pb: 0.5,
+        }}
+      >
+        <Typography variant="h2" sx={{ flexGrow: 1 }}>
+          {title}
+        </Typography>
+        {aside}
+      </Box>
+      {children}
+    </Box>
+  );
+}
+
+/** What a list says when there is nothing in it, and what to do about it. */
+export function Empty({ children }: { readonly children: React.ReactNode }) {
+  return (
+    <Typography
+      component="div"
+      sx={{ py: 2, color: "text.secondary", borderBottom: 1, borderColor: "divider" }}
+    >
+      {children}
+    </Typography>
+  );
+}
+
+/** A short label for a state, told apart by its words and its frame, not by colour alone. */
+export function Tag({
+  children,
+  tone = "plain",
+}: {
+  readonly children: React.ReactNode;
+  readonly tone?: "plain" | "now" | "strong";
+}) {
+  return (
+    <Typography
+      component="span"
+      variant="overline"
+      sx={{
+        px: 0.75,
+        border: 1,
+        whiteSpace: "nowrap",
+        borderColor:
+          tone === "plain" ? "kravo.edge" : tone === "now" ? "kravo.signal" : "kravo.ink",
+        color:
+          tone === "now" ? "kravo.onSignal" : tone === "strong" ? "kravo.paper" : "text.secondary",
+        backgroundColor:
+          tone === "now" ? "kravo.signal" : tone === "strong" ? "kravo.ink" : "transparent",
+      }}
+    >
+      {children}
+    </Typography>
+  );
+}

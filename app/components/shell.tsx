@@ -1,0 +1,166 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { useColorScheme } from "@mui/material/styles";
+import { Form, NavLink } from "react-router";
+import { FLOOR_PAGES } from "../workers/floor-pages.ts";
+
+const TABS = [
+  { to: "/", text: "Today" },
+  { to: "/people", text: "People" },
+  { to: "/gyms", text: "Gyms" },
+  { to: "/movements", text: "Movements" },
+  { to: "/approaches", text: "Approaches" },
+] as const;
+
+/** Kravo's mark: an upright and two struts, with a bar end in the signal colour. */
+export function Mark({ size }: { readonly size: number }) {
+  return (
+    <Box
+      component="svg"
+      viewBox="0 0 32 32"
+      aria-hidden
+      sx={{ width: size, height: size, display: "block" }}
+    >
+      <Box
+        component="path"
+        sx={{ fill: (t) => t.vars?.palette.kravo.ink }}
+        d="M4 3h6v26H4z M10 14h4l6-11h7l-8 13 8 13h-7l-6-11h-4z"
+      />
+      <Box component="path" sx={{ fill: (t) => t.vars?.palette.kravo.signal }} d="M27 14h4v4h-4z" />
+    </Box>
+  );
+}
+
+/** Signing out leaves no session on the device but what is still to be sent. */
+async function forgetFloor(): Promise<void> {
+  await caches.delete(FLOOR_PAGES);
+  await (await import("./floor/log-store.ts")).forgetSent();
+}
+
+/** The frame of every page for planning: a thumb index at the edge, as a ledger has, and the page beside it. */
+export function Shell({
+  studioName,
+  displayName,
+  children,
+}: {
+  readonly studioName: string;
+  readonly displayName: string;
+  readonly children: React.ReactNode;
+}) {
+  return (
+    <Box sx={{ display: "flex", flexDirection: { xs: "column", md: "row" }, minHeight: "100dvh" }}>
+      <Box
+        component="a"
+        href="#page"
+        sx={{
+          position: "absolute",
+          left: -9999,
+          "&:focus": { left: 8, top: 8, zIndex: 10, p: 1, backgroundColor: "kravo.sheet" },
+        }}
+      >
+        Skip to the page
+      </Box>
+      <Box
+        component="nav"
+        aria-label="Index"
+        sx={{
+          display: "flex",
+          flexDirection: { xs: "row", md: "column" },
+          alignItems: "stretch",
+          gap: { xs: 0, md: 0.5 },
+          width: { md: 64 },
+          flexShrink: 0,
+          position: { md: "sticky" },
+          top: 0,
+          height: { md: "100dvh" },
+          borderRight: { md: 1 },
+          borderBottom: { xs: 1, md: 0 },
+          borderColor: { xs: "kravo.edge", md: "kravo.edge" },
+          pt: { md: 2 },
+        }}
+      >
+        <Box sx={{ p: { xs: 1.25, md: 0 }, display: "grid", placeItems: "center", mb: { md: 2 } }}>
+          <Mark size={32} />
+        </Box>
+        {TABS.map((tab) => (
+          <IndexTab key={tab.to} {...tab} />
+        ))}
+      </Box>
+      <Box sx={{ flexGrow: 1, minWidth: 0, display: "flex", flexDirection: "column" }}>
+        <Box
+          component="header"
+          sx={{
+            display: "flex",
+            alignItems: "center",
+            gap: 1,
+            px: { xs: 2, md: 4 },
+            py: 0.5,
+            borderBottom: 1,
+            borderColor: "divider",
+          }}
+        >
+          <Typography variant="overline" noWrap sx={{ flexGrow: 1, color: "text.secondary" }}>
+            {studioName} · {displayName}
+          </Typography>
+          <SchemeSwitch />
+          <Form method="post" action="/sign-out" onSubmit={() => void forgetFloor()}>
+            <Button type="submit" size="small" sx={{ minHeight: 32, whiteSpace: "nowrap" }}>
+              Sign out
+            </Button>
+          </Form>
+        </Box>
+        {children}
+      </Box>
+    </Box>
+  );
+}
+
+function IndexTab({ to, text }: { readonly to: string; readonly text: string }) {
+  return (
+    <Box
+      component={NavLink}
+      to={to}
+      end={to === "/"}
+      sx={{
+        writingMode: { md: "vertical-rl" },
+        transform: { md: "rotate(180deg)" },
+        flexGrow: { xs: 1, md: 0 },
+        display: "grid",
+        placeItems: "center",
+        minHeight: { xs: 48, md: 104 },
+        px: { xs: 0.5, md: 0 },
+        textDecoration: "none",
+        fontFamily: (t) => t.typography.h2.fontFamily,
+        fontWeight: 700,
+        fontSize: "1.15rem",
+        letterSpacing: "0.03em",
+        borderLeft: { md: "5px solid transparent" },
+        borderBottom: { xs: "4px solid transparent", md: 0 },
+        "&:hover": { backgroundColor: "kravo.sheet" },
+        "&[aria-current=page]": {
+          color: "kravo.paper",
+          backgroundColor: "kravo.ink",
+          borderColor: "kravo.signal",
+        },
+      }}
+    >
+      {text}
+    </Box>
+  );
+}
+
+/** Light or dark, by a word that says what a press gives. */
+export function SchemeSwitch() {
+  const { mode, systemMode, setMode } = useColorScheme();
+  const current = mode === "system" ? systemMode : mode;
+  return (
+    <Button
+      size="small"
+      sx={{ minHeight: 32 }}
+      onClick={() => setMode(current === "dark" ? "light" : "dark")}
+    >
+      {current === "dark" ? "Light" : "Dark"}
+    </Button>
+  );
+}

@@ -1,0 +1,97 @@
+import CssBaseline from "@mui/material/CssBaseline";
+import InitColorSchemeScript from "@mui/material/InitColorSchemeScript";
+import { ThemeProvider } from "@mui/material/styles";
+import {
+  Links,
+  Meta,
+  Outlet,
+  Scripts,
+  ScrollRestoration,
+  isRouteErrorResponse,
+  useRouteLoaderData,
+} from "react-router";
+import { requestOf } from "~/server/context.server.ts";
+import type { Route } from "./+types/root.ts";
+import { Notice } from "./components/notice.tsx";
+import { theme } from "./theme/theme.ts";
+import "@fontsource-variable/sofia-sans";
+import "@fontsource-variable/sofia-sans-extra-condensed";
+
+export function loader({ context }: Route.LoaderArgs) {
+  return { nonce: requestOf(context).nonce };
+}
+
+/** The nonce belongs to the page as first loaded; a later navigation must not change it. */
+export function shouldRevalidate() {
+  return false;
+}
+
+export function Layout({ children }: { children: React.ReactNode }) {
+  const nonce = useRouteLoaderData<typeof loader>("root")?.nonce;
+  return (
+    <html lang="en" suppressHydrationWarning>
+      <head>
+        <meta charSet="utf-8" />
+        <meta name="viewport" content="width=device-width, initial-scale=1" />
+        <meta name="csp-nonce" nonce={nonce} suppressHydrationWarning />
+        <link rel="icon" href="/mark.svg" type="image/svg+xml" />
+        <link rel="manifest" href="/manifest.webmanifest" />
+        <Meta />
+        <Links nonce={nonce} />
+      </head>
+      <body>
+        <InitColorSchemeScript attribute="data-scheme" nonce={nonce} />
+        <ThemeProvider theme={theme} defaultMode="system">
+          <CssBaseline />
+          {children}
+        </ThemeProvider>
+        <ScrollRestoration nonce={nonce} />
+        <Scripts nonce={nonce} />
+      </body>
+    </html>
+  );
+}
+
+export default function Root() {
+  return <Outlet />;
+}
+
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  if (isRouteErrorResponse(error)) {
+    if (error.status === 404) {
+      return (
+        <Notice
+          code="404"
+          title="Nothing is filed here"
+          text="The page does not exist, or it belongs to another studio. Nothing was lost."
+        />
+      );
+    }
+    if (error.status === 503) {
+      return (
+        <Notice
+          code="503"
+          title="The record store does not answer"
+          text="Kravo is running, but its database is not to be reached. What you logged on the floor is kept on your device and sent as soon as it is back. This page can be loaded again at any time."
+          retry
+        />
+      );
+    }
+    return (
+      <Notice
+        code={String(error.status)}
+        title="That did not work"
+        text={String(error.data)}
+        retry
+      />
+    );
+  }
+  return (
+    <Notice
+      code="500"
+      title="Something broke on our side"
+      text="The error was written to the server's log. What was saved before is safe; try the last step again."
+      retry
+    />
+  );
+}

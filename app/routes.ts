@@ -1,0 +1,32 @@
+import { index, layout, route, type RouteConfig } from "@react-router/dev/routes";
+
+export default [
+  route("sign-in", "routes/sign-in.tsx"),
+  route("register", "routes/register.tsx"),
+  route("sign-out", "routes/sign-out.tsx"),
+  layout("routes/studio.tsx", [
+    index("routes/today.tsx"),
+    route("people", "routes/people.tsx"),
+    route("people/new", "routes/person-new.tsx"),
+    route("people/:personId", "routes/person.tsx"),
+    route("people/:personId/brief", "routes/brief.tsx"),
+    route("gyms", "routes/gyms.tsx"),
+    route("gyms/:gymId", "routes/gym.tsx"),
+    route("gyms/:gymId/stations/new", "routes/station-new.tsx"),
+    route("gyms/:gymId/stations/:stationId", "routes/station.tsx"),
+    route("movements", "routes/movements.tsx"),
+    route("movements/new", "routes/movement-new.tsx"),
+    route("movements/:movementId", "routes/movement.tsx"),
+    route("approaches", "routes/approaches.tsx"),
+    route("approaches/:approach", "routes/approach.tsx"),
+    route("plans/new", "routes/plan-new.tsx"),
+    route("plans/:planId", "routes/bench.tsx"),
+    route("plans/:planId/start", "routes/plan-start.tsx"),
+    route("plans/:planId/set-aside", "routes/plan-set-aside.ts"),
+    route("plans/:planId/spread", "routes/plan-spread.ts"),
+    route("runs/:runId", "routes/review.tsx"),
+  ]),
+  route("floor/:runId", "routes/floor.tsx"),
+  route("floor/:runId/sync", "routes/floor-sync.ts"),
+  route("*", "routes/not-found.tsx"),
+] satisfies RouteConfig;

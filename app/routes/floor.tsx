@@ -1,0 +1,68 @@
+import { useEffect } from "react";
+import { redirect } from "react-router";
+import { differences, type Difference } from "~/core/comparison/index.ts";
+import { slotsOf } from "~/core/prescription/index.ts";
+import { plannedContext, type Exposure } from "~/core/progression/index.ts";
+import { idParam, orNotFound, requireSignIn, scopeOf } from "~/server/auth/session.server.ts";
+import { exposuresOf, historyOf } from "~/server/coaching/history.server.ts";
+import { getGym, listStations } from "~/server/db/gyms.server.ts";
+import { listOwnMovements } from "~/server/db/movements.server.ts";
+import { adoptNewestRevision, commandsAfter, getRun } from "~/server/db/runs.server.ts";
+import type { Route } from "./+types/floor.ts";
+import { FloorView } from "../components/floor/floor-view.tsx";
+import { FLOOR_PAGES } from "../workers/floor-pages.ts";
+
+export const middleware: Route.MiddlewareFunction[] = [requireSignIn];
+
+/** The last time of an exercise, with how today's conditions differ from then. */
+export interface LastTime {
+  readonly exposure: Exposure;
+  readonly differences: readonly Difference[];
+}
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const scope = scopeOf(context);
+  const run = orNotFound(await getRun(scope, idParam<"run">(params.runId)));
+  const [commands, stations, gym, history, ownMovements] = await Promise.all([
+    commandsAfter(scope, run.id, 0),
+    listStations(scope, run.gymId, "all"),
+    getGym(scope, run.gymId),
+    historyOf(scope, run.personId),
+    listOwnMovements(scope),
+  ]);
+  const lasts: Record<string, LastTime> = {};
+  for (const slot of slotsOf(run.document)) {
+    const exposure = exposuresOf(history, slot).findLast((e) => e.runId !== run.id);
+    const station = stations.find((s) => s.id === slot.station);
+    if (exposure === undefined || station === undefined) continue;
+    const today = {
+      context: plannedContext(run.document, slot, station),
+      loading: station.loading,
+    };
+    lasts[slot.id] = { exposure, differences: differences(exposure, today) };
+  }
+  return { run, commands, stations, lasts, ownMovements, timeZone: gym?.timeZone ?? "UTC" };
+}
+
+export async function action({ params, context }: Route.ActionArgs) {
+  const scope = scopeOf(context);
+  const run = orNotFound(await getRun(scope, idParam<"run">(params.runId)));
+  await adoptNewestRevision(scope, run.id);
+  throw redirect(`/floor/${run.id}`);
+}
+
+/** Keeps this page for a reload without a network; the worker serves it then. */
+async function keepPage(): Promise<void> {
+  const here = window.location.pathname;
+  const page = await fetch(here).catch(() => null); // offline: the one kept before stays
+  if (page?.ok === true && !page.redirected) await (await caches.open(FLOOR_PAGES)).put(here, page);
+}
+
+export default function Floor({ loaderData }: Route.ComponentProps) {
+  useEffect(() => {
+    if ("serviceWorker" in navigator && import.meta.env.PROD) {
+      void navigator.serviceWorker.register("/service-worker.js").then(() => keepPage());
+    }
+  }, []);
+  return <FloorView key={loaderData.run.revisionId} {...loaderData} />;
+}

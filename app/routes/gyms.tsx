@@ -1,0 +1,93 @@
+import { getFormProps, useForm } from "@conform-to/react";
+import { parseWithZod } from "@conform-to/zod/v4";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { Form, Link, redirect } from "react-router";
+import { gymFormCodec } from "~/codec/station-form.ts";
+import { scopeOf } from "~/server/auth/session.server.ts";
+import { UNKNOWN_GYM } from "~/server/coaching/unknown-gym.server.ts";
+import { addGym, addGymWith, listGyms, listStations } from "~/server/db/gyms.server.ts";
+import type { Route } from "./+types/gyms.ts";
+import { TextInput } from "../components/field.tsx";
+import { Ledger } from "../components/ledger.tsx";
+import { Empty, Page, Section } from "../components/page.tsx";
+
+export async function loader({ context }: Route.LoaderArgs) {
+  const scope = scopeOf(context);
+  const [gyms, stations] = await Promise.all([listGyms(scope), listStations(scope)]);
+  return {
+    gyms: gyms.map((gym) => ({
+      ...gym,
+      stations: stations.filter((s) => s.gymId === gym.id).map((s) => s.name),
+    })),
+  };
+}
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const form = await request.formData();
+  const submission = parseWithZod(form, { schema: gymFormCodec });
+  if (submission.status !== "success") return submission.reply();
+  if (form.get("intent") === "travel") {
+    const id = await addGymWith(scopeOf(context), submission.value, UNKNOWN_GYM);
+    throw redirect(`/gyms/${id}`);
+  }
+  throw redirect(`/gyms/${await addGym(scopeOf(context), submission.value)}`);
+}
+
+export default function Gyms({ loaderData: { gyms }, actionData }: Route.ComponentProps) {
+  const [form, fields] = useForm({
+    id: "gym",
+    lastResult: actionData ?? null,
+    defaultValue: { timeZone: "Europe/Vienna" },
+    onValidate: ({ formData }) => parseWithZod(formData, { schema: gymFormCodec }),
+    shouldValidate: "onSubmit",
+    shouldRevalidate: "onInput",
+  });
+  return (
+    <Page title="Gyms" lead="What stands where, and which loads it makes">
+      {gyms.length === 0 ? (
+        <Empty>
+          No gym yet. Add the one where you train, then its stations; a plan needs both.
+        </Empty>
+      ) : (
+        <Ledger label="Gyms" head={["Gym", "Stations", "Time zone"]}>
+          {gyms.map((gym) => (
+            <tr key={gym.id}>
+              <th scope="row">
+                <Link to={`/gyms/${gym.id}`}>{gym.name}</Link>
+              </th>
+              <td>{gym.stations.length === 0 ? "none yet" : gym.stations.join(", ")}</td>
+              <td>{gym.timeZone}</td>
+            </tr>
+          ))}
+        </Ledger>
+      )}
+      <Box sx={{ mt: 4, maxWidth: 480 }}>
+        <Section title="Add a gym">
+          <Form method="post" {...getFormProps(form)}>
+            <Box sx={{ pt: 2 }} />
+            <TextInput field={fields.name} label="Name" />
+            <TextInput
+              field={fields.timeZone}
+              label="Time zone"
+              hint="Decides which day it is there: Europe/Vienna, America/Chicago."
+            />
+            <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
+              <Button type="submit" name="intent" value="add" variant="contained">
+                Add
+              </Button>
+              <Button type="submit" name="intent" value="travel" variant="outlined">
+                Add with unknown machines
+              </Button>
+            </Box>
+            <Typography variant="body2" sx={{ color: "text.secondary", mt: 1 }}>
+              For a journey: the stations that most gyms have, with bars, carriages and pins to be
+              corrected on the spot.
+            </Typography>
+          </Form>
+        </Section>
+      </Box>
+    </Page>
+  );
+}

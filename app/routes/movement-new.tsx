@@ -1,0 +1,53 @@
+import { parseWithZod } from "@conform-to/zod/v4";
+import { redirect } from "react-router";
+import { movementFormCodec } from "~/codec/movement.ts";
+import { isMovementRef, type MovementRef } from "~/core/identity/index.ts";
+import { scopeOf } from "~/server/auth/session.server.ts";
+import { addMovement, catalogueFor } from "~/server/db/movements.server.ts";
+import type { Route } from "./+types/movement-new.ts";
+import { useCatalogue } from "../components/catalogue.ts";
+import { MovementForm } from "../components/movement-form.tsx";
+import { Page } from "../components/page.tsx";
+
+/** The movement that a new one is written from, when none is named. */
+const PLAINEST: MovementRef = "shipped:goblet-squat";
+
+const fromOf = (url: string): MovementRef | null => {
+  const from = new URL(url).searchParams.get("from") ?? "";
+  return isMovementRef(from) ? from : null;
+};
+
+export function loader({ request }: Route.LoaderArgs) {
+  return { from: fromOf(request.url) };
+}
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const scope = scopeOf(context);
+  const { find } = await catalogueFor(scope);
+  const schema = movementFormCodec((ref) => find(ref) !== null, null);
+  const submission = parseWithZod(await request.formData(), { schema });
+  if (submission.status !== "success") return submission.reply();
+  await addMovement(scope, submission.value, fromOf(request.url));
+  throw redirect("/movements");
+}
+
+export default function NewMovement({ loaderData, actionData }: Route.ComponentProps) {
+  const { find } = useCatalogue();
+  const from = find(loaderData.from ?? PLAINEST) ?? find(PLAINEST);
+  if (from === null) return null;
+  return (
+    <Page
+      title="Write a movement"
+      lead={`Begun from ${from.name}, which stays as it is. Change what differs.`}
+    >
+      <MovementForm
+        key={from.ref}
+        movement={{ ...from, name: loaderData.from === null ? "" : `${from.name}, ours` }}
+        self={null}
+        revision={0}
+        lastResult={actionData ?? null}
+        submit="Add to our movements"
+      />
+    </Page>
+  );
+}

@@ -1,0 +1,63 @@
+import { parseWithZod } from "@conform-to/zod/v4";
+import { redirect } from "react-router";
+import { movementFormCodec } from "~/codec/movement.ts";
+import { revisionField } from "~/codec/person.ts";
+import { idParam, orNotFound, scopeOf } from "~/server/auth/session.server.ts";
+import {
+  catalogueFor,
+  changeMovement,
+  listOwnMovements,
+  type OwnMovement,
+} from "~/server/db/movements.server.ts";
+import type { Scope } from "~/server/db/scope.server.ts";
+import type { Route } from "./+types/movement.ts";
+import { MovementForm } from "../components/movement-form.tsx";
+import { Page } from "../components/page.tsx";
+
+async function ownAt(scope: Scope, params: Route.LoaderArgs["params"]): Promise<OwnMovement> {
+  const id = idParam<"movement">(params.movementId);
+  return orNotFound((await listOwnMovements(scope)).find((m) => m.id === id) ?? null);
+}
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  return { movement: await ownAt(scopeOf(context), params) };
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const scope = scopeOf(context);
+  const own = await ownAt(scope, params);
+  const { find } = await catalogueFor(scope);
+  const form = await request.formData();
+  const schema = movementFormCodec((ref) => find(ref) !== null, own.ref);
+  const submission = parseWithZod(form, { schema });
+  const revision = revisionField.safeParse(form.get("revision"));
+  if (submission.status !== "success" || !revision.success) return submission.reply();
+  const saved = await changeMovement(scope, own.id, revision.data, submission.value);
+  if (saved.ok) throw redirect("/movements");
+  return submission.reply({
+    formErrors: [
+      "Somebody else saved this movement meanwhile. Yours is still in the form; open the page anew in another tab to compare.",
+    ],
+  });
+}
+
+export default function MovementPage({
+  loaderData: { movement },
+  actionData,
+}: Route.ComponentProps) {
+  return (
+    <Page
+      title={movement.name}
+      lead="A movement of your own. Logs keep pointing to it when it changes."
+    >
+      <MovementForm
+        key={movement.revision}
+        movement={movement}
+        self={movement.ref}
+        revision={movement.revision}
+        lastResult={actionData ?? null}
+        submit="Save"
+      />
+    </Page>
+  );
+}

@@ -1,0 +1,53 @@
+import Button from "@mui/material/Button";
+import { Link } from "react-router";
+import { LEVEL_NAMES } from "~/format/training.ts";
+import { scopeOf } from "~/server/auth/session.server.ts";
+import { listPeople } from "~/server/db/people.server.ts";
+import type { Route } from "./+types/people.ts";
+import { Ledger } from "../components/ledger.tsx";
+import { Empty, Page } from "../components/page.tsx";
+
+export async function loader({ context }: Route.LoaderArgs) {
+  return { people: await listPeople(scopeOf(context)) };
+}
+
+export default function People({ loaderData: { people } }: Route.ComponentProps) {
+  return (
+    <Page
+      title="People"
+      lead={`${people.length} ${people.length === 1 ? "person trains" : "people train"} here`}
+      actions={
+        <Button component={Link} to="/people/new" variant="contained">
+          Add a person
+        </Button>
+      }
+    >
+      {people.length === 0 ? (
+        <Empty>
+          Nobody yet. Add the first person; a session is planned for one person on one day.
+        </Empty>
+      ) : (
+        <Ledger label="People" head={["Name", "Goal", "Level", "Reads in", ""]}>
+          {people.map((person) => (
+            <tr key={person.id}>
+              <th scope="row">
+                <Link to={`/people/${person.id}`}>{person.name}</Link>
+              </th>
+              <td>{person.goal}</td>
+              <td>{LEVEL_NAMES[person.level]}</td>
+              <td className="figure">{person.unit}</td>
+              <td>
+                <Link
+                  to={`/plans/new?person=${person.id}`}
+                  aria-label={`Plan a session for ${person.name}`}
+                >
+                  Plan a session
+                </Link>
+              </td>
+            </tr>
+          ))}
+        </Ledger>
+      )}
+    </Page>
+  );
+}

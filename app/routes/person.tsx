@@ -1,0 +1,247 @@
+import { parseWithZod } from "@conform-to/zod/v4";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { Form, Link, data, redirect } from "react-router";
+import { personFormCodec, revisionField } from "~/codec/person.ts";
+import { approachAmong } from "~/core/approach/index.ts";
+import { dayAt, yearOf } from "~/core/calendar/index.ts";
+import type { Exposure } from "~/core/progression/index.ts";
+import { formatSetsDone } from "~/format/exposure.ts";
+import { formatDay, formatShortDay } from "~/format/numbers.ts";
+import { LEVEL_NAMES } from "~/format/training.ts";
+import { idParam, orNotFound, scopeOf } from "~/server/auth/session.server.ts";
+import { exposuresOf, historyOf } from "~/server/coaching/history.server.ts";
+import { listApproaches } from "~/server/db/approaches.server.ts";
+import { currentBrief } from "~/server/db/briefs.server.ts";
+import { listGyms } from "~/server/db/gyms.server.ts";
+import { catalogueFor } from "~/server/db/movements.server.ts";
+import { changePerson, erasePerson, getPerson } from "~/server/db/people.server.ts";
+import { listPlansOf } from "~/server/db/plans.server.ts";
+import type { Route } from "./+types/person.ts";
+import { useCatalogue } from "../components/catalogue.ts";
+import { BriefLines } from "../components/brief/brief-lines.tsx";
+import { Ledger } from "../components/ledger.tsx";
+import { Empty, Page, Section, Tag } from "../components/page.tsx";
+import { PersonFields } from "../components/person-form.tsx";
+import { PlanLink, RunTag } from "../components/plan-entry.tsx";
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const scope = scopeOf(context);
+  const person = orNotFound(await getPerson(scope, idParam<"person">(params.personId)));
+  const [plans, history, brief, approaches, gyms, catalogue] = await Promise.all([
+    listPlansOf(scope, person.id, 8),
+    historyOf(scope, person.id),
+    currentBrief(scope, person),
+    listApproaches(scope),
+    listGyms(scope),
+    catalogueFor(scope),
+  ]);
+  const pairs = new Map(
+    [...history.performed.values()].flatMap(({ contexts }) =>
+      contexts.map(
+        (c) =>
+          [`${c.movement} ${c.station}`, { movement: c.movement, station: c.station }] as const,
+      ),
+    ),
+  );
+  const series = [...pairs.values()].map((pair) => {
+    const exposures = exposuresOf(history, pair);
+    const station = exposures.at(-1)?.context.stationVersion;
+    return {
+      movement: catalogue.find(pair.movement)?.name ?? pair.movement,
+      station: (station && history.versions.get(station)?.name) ?? "",
+      exposures: exposures.slice(-6),
+    };
+  });
+  return {
+    person,
+    plans,
+    series,
+    brief,
+    approach: approachAmong(approaches, brief.approach),
+    gyms,
+    year: yearOf(dayAt(scope.now, "UTC")),
+  };
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const scope = scopeOf(context);
+  const id = idParam<"person">(params.personId);
+  orNotFound(await getPerson(scope, id));
+  const form = await request.formData();
+  if (form.get("intent") === "erase") {
+    if (form.get("confirm") !== "erase") {
+      return data({ kind: "eraseUnconfirmed" as const }, { status: 400 });
+    }
+    await erasePerson(scope, id);
+    throw redirect("/people");
+  }
+  const submission = parseWithZod(form, { schema: personFormCodec });
+  const revision = revisionField.safeParse(form.get("revision"));
+  if (submission.status !== "success" || !revision.success) {
+    return { kind: "reply" as const, reply: submission.reply(), other: null };
+  }
+  const changed = await changePerson(scope, id, revision.data, submission.value);
+  if (changed.ok) throw redirect(`/people/${id}`);
+  if (changed.error.code === "missing") throw orNotFound(null);
+  return {
+    kind: "reply" as const,
+    reply: submission.reply({
+      formErrors: [
+        "Somebody else saved this person meanwhile. Their values stand at the fields that differ; yours are still in the form. Saving again keeps yours.",
+      ],
+    }),
+    other: changed.error.current,
+  };
+}
+
+export default function PersonPage({ loaderData, actionData }: Route.ComponentProps) {
+  const { find } = useCatalogue();
+  const { person, plans, series, brief, approach, gyms, year } = loaderData;
+  const result = actionData?.kind === "reply" ? actionData : null;
+  const other = result?.other ?? null;
+  return (
+    <Page
+      title={person.name}
+      lead={
+        <>
+          {person.goal === "" ? "No goal written yet" : person.goal} · {LEVEL_NAMES[person.level]} ·
+          reads in {person.unit}
+        </>
+      }
+      actions={
+        <Button component={Link} to={`/plans/new?person=${person.id}`} variant="contained">
+          Plan a session
+        </Button>
+      }
+    >
+      {person.notes === "" ? null : (
+        <Typography
+          sx={{
+            mb: 3,
+            pl: 2,
+            borderLeft: 4,
+            borderColor: "kravo.signal",
+            whiteSpace: "pre-line",
+            maxWidth: "70ch",
+          }}
+        >
+          {person.notes}
+        </Typography>
+      )}
+      <Section
+        title="Brief"
+        aside={
+          <Button component={Link} to={`/people/${person.id}/brief`} size="small">
+            Open the brief
+          </Button>
+        }
+      >
+        <BriefLines
+          brief={brief}
+          names={{
+            approach: () => approach.name,
+            gym: (id) => gyms.find((g) => g.id === id)?.name ?? null,
+            movement: (ref) => find(ref)?.name ?? ref,
+            year,
+          }}
+        />
+      </Section>
+      <Section title="Work sets, session by session">
+        {series.length === 0 ? (
+          <Empty>Nothing logged yet.</Empty>
+        ) : (
+          <Ledger
+            label="Work sets by exercise"
+            head={["Exercise", "Latest sessions: load × reps of each work set"]}
+          >
+            {series.map((line) => (
+              <tr key={`${line.movement} ${line.station}`}>
+                <th scope="row">
+                  {line.movement}
+                  <Typography variant="body2" sx={{ color: "text.secondary" }}>
+                    {line.station}
+                  </Typography>
+                </th>
+                <td>
+                  <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 3, rowGap: 0.5 }}>
+                    {line.exposures.map((exposure) => (
+                      <ExposureCell key={exposure.runId} exposure={exposure} />
+                    ))}
+                  </Box>
+                </td>
+              </tr>
+            ))}
+          </Ledger>
+        )}
+      </Section>
+      <Section title="Sessions">
+        {plans.length === 0 ? (
+          <Empty>None planned yet.</Empty>
+        ) : (
+          <Ledger label="Sessions" head={["Day", "Session", "State"]}>
+            {plans.map((plan) => (
+              <tr key={plan.id}>
+                <th scope="row" className="figure">
+                  {formatDay(plan.day)}
+                </th>
+                <td>
+                  <PlanLink plan={plan} />
+                </td>
+                <td>
+                  <RunTag run={plan.run} />
+                </td>
+              </tr>
+            ))}
+          </Ledger>
+        )}
+      </Section>
+      <Section title="Change">
+        <Box sx={{ maxWidth: 640, pt: 2 }}>
+          <PersonFields
+            key={`${person.revision}`}
+            lastResult={result?.reply ?? null}
+            person={person}
+            revision={other?.revision ?? person.revision}
+            other={other}
+            submit="Save"
+          />
+        </Box>
+      </Section>
+      <Section title="Erase">
+        <Form method="post">
+          <Typography sx={{ py: 2, maxWidth: "65ch" }}>
+            Removes {person.name} with every plan and every logged set, for good. A device that
+            still holds unsent sets is refused afterwards.
+          </Typography>
+          <Box component="label" sx={{ display: "block", mb: 1.5 }}>
+            <input type="checkbox" name="confirm" value="erase" required /> I understand that this
+            cannot be undone.
+          </Box>
+          {actionData?.kind === "eraseUnconfirmed" ? (
+            <Tag tone="now">Tick the box first</Tag>
+          ) : null}
+          <Button type="submit" name="intent" value="erase" variant="outlined" color="error">
+            Erase {person.name}
+          </Button>
+        </Form>
+      </Section>
+    </Page>
+  );
+}
+
+function ExposureCell({ exposure }: { readonly exposure: Exposure }) {
+  return (
+    <div>
+      <Typography
+        component="span"
+        variant="overline"
+        sx={{ color: "text.secondary", display: "block" }}
+      >
+        {formatShortDay(exposure.day)}
+      </Typography>
+      <span className="figure">{formatSetsDone(exposure.sets)}</span>
+    </div>
+  );
+}

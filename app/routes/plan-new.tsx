@@ -1,0 +1,99 @@
+import { getFormProps, useForm } from "@conform-to/react";
+import { parseWithZod } from "@conform-to/zod/v4";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { Form, Link, redirect } from "react-router";
+import { newPlanCodec } from "~/codec/plan-form.ts";
+import { dayAt } from "~/core/calendar/index.ts";
+import { EMPTY_PLAN } from "~/core/prescription/index.ts";
+import { scopeOf } from "~/server/auth/session.server.ts";
+import { currentBrief } from "~/server/db/briefs.server.ts";
+import { getGym, listGyms } from "~/server/db/gyms.server.ts";
+import { getPerson, listPeople } from "~/server/db/people.server.ts";
+import { addPlan } from "~/server/db/plans.server.ts";
+import type { Route } from "./+types/plan-new.ts";
+import { Choice, TextInput } from "../components/field.tsx";
+import { Empty, Page } from "../components/page.tsx";
+
+export async function loader({ request, context }: Route.LoaderArgs) {
+  const scope = scopeOf(context);
+  const [people, gyms] = await Promise.all([listPeople(scope), listGyms(scope)]);
+  const asked = new URL(request.url).searchParams.get("person");
+  const person = people.find((p) => p.id === asked) ?? people[0] ?? null;
+  const usual = person === null ? [] : (await currentBrief(scope, person)).gyms;
+  return {
+    people: people.map(({ id, name }) => ({ id, name })),
+    // The gyms of the person's brief first, in the order of the others.
+    gyms: [
+      ...gyms.filter((gym) => usual.includes(gym.id)),
+      ...gyms.filter((gym) => !usual.includes(gym.id)),
+    ],
+    person: person?.id ?? null,
+    today: dayAt(scope.now, gyms[0]?.timeZone ?? "UTC"),
+  };
+}
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const scope = scopeOf(context);
+  const submission = parseWithZod(await request.formData(), { schema: newPlanCodec });
+  if (submission.status !== "success") return submission.reply();
+  const head = submission.value;
+  const [person, gym] = await Promise.all([
+    getPerson(scope, head.personId),
+    getGym(scope, head.gymId),
+  ]);
+  if (person === null)
+    return submission.reply({ fieldErrors: { personId: ["Expected somebody of this studio."] } });
+  if (gym === null)
+    return submission.reply({ fieldErrors: { gymId: ["Expected a gym of this studio."] } });
+  throw redirect(`/plans/${await addPlan(scope, head, EMPTY_PLAN)}`);
+}
+
+export default function NewPlan({ loaderData, actionData }: Route.ComponentProps) {
+  const { people, gyms, person, today } = loaderData;
+  const [form, fields] = useForm({
+    id: "plan",
+    lastResult: actionData ?? null,
+    defaultValue: {
+      title: "Leg day",
+      day: today,
+      personId: person ?? undefined,
+      gymId: gyms[0]?.id,
+    },
+    onValidate: ({ formData }) => parseWithZod(formData, { schema: newPlanCodec }),
+    shouldValidate: "onSubmit",
+    shouldRevalidate: "onInput",
+  });
+  if (people.length === 0 || gyms.length === 0) {
+    return (
+      <Page title="Plan a session">
+        <Empty>
+          A session needs a person and a gym first. <Link to="/people/new">Add a person</Link>, or{" "}
+          <Link to="/gyms">add a gym</Link>.
+        </Empty>
+      </Page>
+    );
+  }
+  return (
+    <Page title="Plan a session">
+      <Form method="post" {...getFormProps(form)}>
+        <Box sx={{ maxWidth: 520 }}>
+          <Choice
+            field={fields.personId}
+            label="For whom"
+            options={people.map((p) => [p.id, p.name])}
+          />
+          <TextInput field={fields.title} label="Title" />
+          <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", columnGap: 2 }}>
+            <TextInput field={fields.day} label="Day" type="date" />
+            <TextInput field={fields.startTime} label="Time, if set" type="time" />
+          </Box>
+          <Choice field={fields.gymId} label="Gym" options={gyms.map((g) => [g.id, g.name])} />
+          <Button type="submit" variant="contained">
+            Go to the bench
+          </Button>
+        </Box>
+      </Form>
+    </Page>
+  );
+}

@@ -1,0 +1,24 @@
+import { redirect } from "react-router";
+import { checkPlan, surroundingsOf } from "~/core/prescription/index.ts";
+import { idParam, orNotFound, scopeOf } from "~/server/auth/session.server.ts";
+import { listStations } from "~/server/db/gyms.server.ts";
+import { getPlan } from "~/server/db/plans.server.ts";
+import { startRun } from "~/server/db/runs.server.ts";
+import type { Route } from "./+types/plan-start.ts";
+
+export function loader({ params }: Route.LoaderArgs) {
+  throw redirect(`/plans/${params.planId}`);
+}
+
+/** Starts training a plan; one that cannot be trained as written leads back to the bench, which says why. */
+export async function action({ params, context }: Route.ActionArgs) {
+  const scope = scopeOf(context);
+  const plan = orNotFound(await getPlan(scope, idParam<"plan">(params.planId)));
+  const stations = await listStations(scope, plan.gymId);
+  const issues = checkPlan(plan.document, surroundingsOf(stations));
+  if (plan.document.blocks.length === 0 || issues.some((issue) => issue.blocks)) {
+    throw redirect(`/plans/${plan.id}?cannot-start`);
+  }
+  const started = await startRun(scope, plan.id);
+  throw redirect(started.ok ? `/floor/${started.value}` : "/");
+}

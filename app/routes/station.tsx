@@ -1,0 +1,126 @@
+import { parseWithZod } from "@conform-to/zod/v4";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { Form, redirect } from "react-router";
+import { revisionField } from "~/codec/person.ts";
+import { allLoads } from "~/core/station/index.ts";
+import { formatAmount } from "~/format/numbers.ts";
+import { describeLoading, readingMeaning } from "~/format/station.ts";
+import { formatRecipe } from "~/format/training.ts";
+import { idParam, orNotFound, scopeOf } from "~/server/auth/session.server.ts";
+import {
+  changeStation,
+  getStation,
+  removeStation,
+  type StoredStation,
+} from "~/server/db/gyms.server.ts";
+import type { Scope } from "~/server/db/scope.server.ts";
+import type { Route } from "./+types/station.ts";
+import { Page, Section } from "../components/page.tsx";
+import { stationCodec, stationDefaults, StationFields } from "../components/station-form.tsx";
+
+async function stationIn(scope: Scope, params: Route.LoaderArgs["params"]): Promise<StoredStation> {
+  const station = orNotFound(await getStation(scope, idParam<"station">(params.stationId)));
+  return orNotFound(station.gymId === idParam<"gym">(params.gymId) ? station : null);
+}
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  return { station: await stationIn(scopeOf(context), params) };
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const scope = scopeOf(context);
+  const station = await stationIn(scope, params);
+  const form = await request.formData();
+  if (form.get("intent") === "remove") {
+    await removeStation(scope, station.id);
+    throw redirect(`/gyms/${station.gymId}`);
+  }
+  const submission = parseWithZod(form, { schema: stationCodec });
+  const version = revisionField.safeParse(form.get("version"));
+  if (submission.status !== "success" || !version.success) {
+    return { reply: submission.reply(), current: null };
+  }
+  const changed = await changeStation(scope, station.id, version.data, submission.value);
+  if (changed.ok) throw redirect(`/gyms/${station.gymId}`);
+  if (changed.error.code === "missing") throw orNotFound(null);
+  const { current } = changed.error;
+  return {
+    reply: submission.reply({
+      formErrors: [
+        `Somebody else saved this station meanwhile as “${current.name}”: ${describeLoading(current.loading)}. Yours is still in the form; saving again keeps yours as the next version.`,
+      ],
+    }),
+    current,
+  };
+}
+
+export default function StationPage({ loaderData: { station }, actionData }: Route.ComponentProps) {
+  const loads = allLoads(station.loading);
+  return (
+    <Page title={station.name} lead={readingMeaning(station.loading)}>
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: { xs: "minmax(0,1fr)", lg: "minmax(0,1fr) minmax(0,1fr)" },
+          columnGap: 6,
+        }}
+      >
+        <Section title="Loading">
+          <Box sx={{ pt: 2 }}>
+            <StationFields
+              key={station.version}
+              lastResult={actionData?.reply ?? null}
+              defaults={stationDefaults(station)}
+              version={actionData?.current?.version ?? station.version}
+              submit="Save as the next version"
+            />
+            <Form method="post">
+              <Typography variant="body2" sx={{ mt: 4, mb: 1, color: "text.secondary" }}>
+                Gone from the gym? What was logged here stays comparable; plans that use it ask for
+                another station.
+              </Typography>
+              <Button type="submit" name="intent" value="remove" variant="outlined" color="error">
+                Take it out of this gym
+              </Button>
+            </Form>
+          </Box>
+        </Section>
+        <Section title={`Makes ${loads.length} loads`}>
+          <Box
+            sx={{ columns: 2, columnGap: 3, maxHeight: 640, overflowY: "auto", pt: 1 }}
+            tabIndex={0}
+            role="region"
+            aria-label="Loads this station makes"
+          >
+            {loads.map(({ reading, recipe }) => (
+              <Box
+                key={reading.thousandths}
+                sx={{
+                  display: "flex",
+                  gap: 1.5,
+                  breakInside: "avoid",
+                  borderBottom: 1,
+                  borderColor: "divider",
+                  py: 0.25,
+                }}
+              >
+                <Typography
+                  variant="figure"
+                  component="span"
+                  sx={{ minWidth: 48, textAlign: "right" }}
+                >
+                  {formatAmount(reading)}
+                </Typography>
+                <Typography component="span" variant="body2" sx={{ color: "text.secondary" }}>
+                  {formatRecipe(recipe)}
+                </Typography>
+              </Box>
+            ))}
+          </Box>
+        </Section>
+      </Box>
+    </Page>
+  );
+}

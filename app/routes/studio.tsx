@@ -1,0 +1,20 @@
+import { Outlet } from "react-router";
+import { requireSignIn, scopeOf, signedInOf } from "~/server/auth/session.server.ts";
+import { listOwnMovements } from "~/server/db/movements.server.ts";
+import type { Route } from "./+types/studio.ts";
+import { Shell } from "../components/shell.tsx";
+
+export const middleware: Route.MiddlewareFunction[] = [requireSignIn];
+
+export async function loader({ context }: Route.LoaderArgs) {
+  const { studioName, displayName } = signedInOf(context);
+  return { studioName, displayName, ownMovements: await listOwnMovements(scopeOf(context)) };
+}
+
+export default function Studio({ loaderData }: Route.ComponentProps) {
+  return (
+    <Shell studioName={loaderData.studioName} displayName={loaderData.displayName}>
+      <Outlet />
+    </Shell>
+  );
+}

@@ -1,0 +1,122 @@
+import { createTheme, type ThemeOptions } from "@mui/material/styles";
+import { DARK, FONTS, LIGHT, type Palette } from "./tokens.ts";
+
+declare module "@mui/material/styles" {
+  interface Palette {
+    kravo: import("./tokens.ts").Palette;
+  }
+  interface PaletteOptions {
+    kravo?: import("./tokens.ts").Palette;
+  }
+  interface TypographyVariants {
+    figure: React.CSSProperties;
+  }
+  interface TypographyVariantsOptions {
+    figure?: React.CSSProperties;
+  }
+}
+
+declare module "@mui/material/Typography" {
+  interface TypographyPropsVariantOverrides {
+    figure: true;
+  }
+}
+
+function scheme(p: Palette) {
+  return {
+    palette: {
+      kravo: p,
+      primary: { main: p.ink, contrastText: p.paper },
+      secondary: { main: p.signal, contrastText: p.onSignal },
+      error: { main: p.signal },
+      warning: { main: p.warn },
+      background: { default: p.paper, paper: p.sheet },
+      text: { primary: p.ink, secondary: p.inkSoft },
+      divider: p.rule,
+    },
+  };
+}
+
+const condensed = { fontFamily: FONTS.figures, fontWeight: 800, letterSpacing: "0.005em" };
+
+const options: ThemeOptions = {
+  cssVariables: { colorSchemeSelector: "data-scheme" },
+  colorSchemes: { light: scheme(LIGHT), dark: scheme(DARK) },
+  shape: { borderRadius: 2 },
+  typography: {
+    fontFamily: FONTS.text,
+    fontSize: 15,
+    h1: { ...condensed, fontSize: "2.9rem", lineHeight: 0.95 },
+    h2: { ...condensed, fontSize: "1.7rem", lineHeight: 1 },
+    h3: { ...condensed, fontSize: "1.3rem", lineHeight: 1.1, fontWeight: 700 },
+    button: { textTransform: "none", fontWeight: 650, fontSize: "0.95rem" },
+    overline: {
+      fontFamily: FONTS.text,
+      fontSize: "0.72rem",
+      fontWeight: 700,
+      letterSpacing: "0.09em",
+      lineHeight: 1.4,
+      textTransform: "uppercase",
+    },
+    figure: {
+      fontFamily: FONTS.figures,
+      fontVariantNumeric: "tabular-nums lining-nums",
+      fontWeight: 700,
+      fontSize: "1.25rem",
+      lineHeight: 1.05,
+    },
+  },
+  components: {
+    MuiButtonBase: { defaultProps: { disableRipple: true } },
+    MuiButton: {
+      defaultProps: { disableElevation: true },
+      styleOverrides: {
+        root: ({ theme }) => ({
+          minHeight: 40,
+          minWidth: 0,
+          paddingInline: 16,
+          "&.MuiButton-sizeSmall": { paddingInline: 9, minHeight: 36 },
+          "&.Mui-focusVisible": {
+            outline: `3px solid ${theme.vars.palette.kravo.signal}`,
+            outlineOffset: 2,
+          },
+        }),
+        outlined: ({ theme }) => ({ borderColor: theme.vars.palette.kravo.edge }),
+      },
+    },
+    MuiOutlinedInput: {
+      styleOverrides: {
+        root: ({ theme }) => ({
+          backgroundColor: theme.vars.palette.kravo.sheet,
+          "& .MuiOutlinedInput-notchedOutline": {
+            borderColor: theme.vars.palette.kravo.edge,
+          },
+          "&.Mui-focused .MuiOutlinedInput-notchedOutline": { borderWidth: 2 },
+        }),
+        input: { padding: "9px 12px", height: "1.45em" },
+        multiline: { padding: "9px 12px" },
+      },
+    },
+    MuiCssBaseline: {
+      styleOverrides: {
+        body: { fontFeatureSettings: '"tnum" 1', fontOpticalSizing: "auto" },
+        a: { color: "inherit" },
+        "input[type=radio], input[type=checkbox]": {
+          accentColor: "var(--mui-palette-kravo-ink)",
+          width: 18,
+          height: 18,
+        },
+        ":focus-visible": {
+          outline: "3px solid var(--mui-palette-kravo-signal)",
+          outlineOffset: 2,
+        },
+        "@media (prefers-reduced-motion: reduce)": {
+          "*, *::before, *::after": { animation: "none !important", transition: "none !important" },
+        },
+      },
+    },
+  },
+};
+
+/** Kravo's theme, light and dark, as CSS variables. */
+export const theme = createTheme(options);

@@ -1,0 +1,190 @@
+import { z } from "zod";
+import { isApproachRef, type ApproachRef } from "~/core/approach/index.ts";
+import {
+  CAUTIONS,
+  GOALS,
+  PROVOCATIONS,
+  TIGHT_SPOTS,
+  type Brief,
+  type Clearance,
+  type Limit,
+} from "~/core/brief/index.ts";
+import type { Day } from "~/core/calendar/index.ts";
+import { JOINTS, PATTERNS, REGIONS } from "~/core/movement/index.ts";
+import { dayCodec, idCodec, movementRefCodec } from "./values.ts";
+
+export const approachRefCodec = z.custom<ApproachRef>(
+  (v) => typeof v === "string" && isApproachRef(v),
+  "expected an approach",
+);
+
+const score = z.number().int().min(0).max(10);
+
+const limitCodec = z.object({
+  joint: z.enum(JOINTS),
+  provokedBy: z.enum(PROVOCATIONS),
+  since: dayCodec.nullable(),
+  severity: score,
+  allowed: score,
+});
+
+const clearanceCodec = z.object({
+  verdict: z.enum(["cleared", "forbidden"]),
+  pattern: z.enum(PATTERNS),
+  by: z.string().max(120),
+  on: dayCodec.nullable(),
+});
+
+/** A brief as stored. The level stands with the person. */
+export type BriefDocument = Omit<Brief, "level">;
+
+/** The document of a brief. */
+export const briefCodec: z.ZodType<BriefDocument> = z.object({
+  goal: z.enum(GOALS),
+  birthYear: z.number().int().nullable(),
+  trainingYears: z.number().nullable(),
+  approach: approachRefCodec.nullable(),
+  cautions: z.array(z.enum(CAUTIONS)),
+  screenedBy: z.string(),
+  screenedOn: dayCodec.nullable(),
+  clearances: z.array(clearanceCodec),
+  limbs: z.enum(["unknown", "longThighs", "even", "longTrunk"]),
+  tight: z.array(z.enum(TIGHT_SPOTS)),
+  priorities: z.array(z.enum(REGIONS)),
+  notToGrow: z.array(z.enum(REGIONS)),
+  weakerSide: z.enum(["left", "right"]).nullable(),
+  weakerSideCause: z.string(),
+  limits: z.array(limitCodec),
+  gyms: z.array(idCodec<"gym">()),
+  daysPerWeek: z.number().int().nullable(),
+  minutesCap: z.number().int().nullable(),
+  helper: z.enum(["alone", "partner", "spotter", "unknown"]),
+  likes: z.array(movementRefCodec),
+  dislikes: z.array(movementRefCodec),
+  gear: z.array(z.string()),
+});
+
+const text = (max: number) =>
+  z
+    .string()
+    .trim()
+    .max(max, `Expected at most ${max} characters.`)
+    .optional()
+    .transform((t) => t ?? "");
+
+/** A whole or decimal number within bounds, or null where the field is empty. */
+function optionalNumber(low: number, high: number, example: string, isWhole = true) {
+  const message = `Expected ${example}, from ${low} to ${high}, or nothing.`;
+  return z
+    .string()
+    .trim()
+    .optional()
+    .transform((t, ctx): number | null => {
+      if (t === undefined || t === "") return null;
+      const n = /^\d{1,5}([.,]\d)?$/.test(t) ? Number(t.replace(",", ".")) : Number.NaN;
+      if (n >= low && n <= high && (!isWhole || Number.isInteger(n))) return n;
+      ctx.addIssue({ code: "custom", message });
+      return z.NEVER;
+    });
+}
+
+const optionalDay = z
+  .string()
+  .optional()
+  .transform((t) => (t === "" ? undefined : t))
+  .pipe(dayCodec.optional())
+  .transform((d): Day | null => d ?? null);
+
+/** Boxes of one name: none, one or several. */
+function ticked<T extends string>(options: readonly [T, ...T[]]) {
+  return z.array(z.enum(options)).default([]);
+}
+
+const outOfTen = z
+  .string()
+  .regex(/^(\d|10)$/, "Expected a score from 0 to 10.")
+  .transform(Number);
+
+/** A brief as typed in its form. `year` is the current one, against which a year of birth is checked. */
+export function briefFormCodec(year: number) {
+  return z
+    .object({
+      goal: z.enum(GOALS),
+      birthYear: optionalNumber(year - 100, year - 8, `a year of birth like ${year - 30}`),
+      trainingYears: optionalNumber(0, 70, "years of training like 2 or 0.5", false),
+      approach: z.union([z.literal(""), approachRefCodec]).default(""),
+      cautions: ticked(CAUTIONS),
+      screenedBy: text(120),
+      screenedOn: optionalDay,
+      clearances: z
+        .array(
+          z.object({
+            verdict: z.enum(["cleared", "forbidden"]),
+            pattern: z.enum(PATTERNS),
+            by: z
+              .string({ error: "Expected who said so." })
+              .trim()
+              .min(1, "Expected who said so.")
+              .max(120),
+            on: optionalDay,
+          }),
+        )
+        .max(12)
+        .default([]),
+      limbs: z.enum(["unknown", "longThighs", "even", "longTrunk"]),
+      tight: ticked(TIGHT_SPOTS),
+      priorities: ticked(REGIONS),
+      notToGrow: ticked(REGIONS),
+      weakerSide: z.enum(["", "left", "right"]).default(""),
+      weakerSideCause: text(200),
+      limits: z
+        .array(
+          z.object({
+            joint: z.enum(JOINTS),
+            provokedBy: z.enum(PROVOCATIONS),
+            since: optionalDay,
+            severity: outOfTen,
+            allowed: outOfTen,
+          }),
+        )
+        .max(12)
+        .default([]),
+      gyms: z.array(idCodec<"gym">()).default([]),
+      daysPerWeek: optionalNumber(1, 7, "days a week like 2"),
+      minutesCap: optionalNumber(15, 240, "minutes like 60"),
+      helper: z.enum(["alone", "partner", "spotter", "unknown"]),
+      likes: z.array(movementRefCodec).default([]),
+      dislikes: z.array(movementRefCodec).default([]),
+      gear: text(300),
+    })
+    .superRefine((form, ctx) => {
+      const both = form.priorities.find((region) => form.notToGrow.includes(region));
+      if (both !== undefined) {
+        ctx.addIssue({
+          code: "custom",
+          path: ["notToGrow"],
+          message: "A region cannot lead and be kept from growing at once; untick one of the two.",
+        });
+      }
+      const loved = form.likes.find((ref) => form.dislikes.includes(ref));
+      if (loved !== undefined) {
+        ctx.addIssue({
+          code: "custom",
+          path: ["dislikes"],
+          message:
+            "A movement stands among the liked ones and the disliked ones; take it out of one.",
+        });
+      }
+    })
+    .transform((form): BriefDocument => ({
+      ...form,
+      approach: form.approach === "" ? null : form.approach,
+      weakerSide: form.weakerSide === "" ? null : form.weakerSide,
+      limits: form.limits satisfies readonly Limit[],
+      clearances: form.clearances satisfies readonly Clearance[],
+      gear: form.gear
+        .split(/[,;\n]+/)
+        .map((g) => g.trim())
+        .filter((g) => g !== ""),
+    }));
+}

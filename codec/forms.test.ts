@@ -1,0 +1,147 @@
+import { describe, expect, it } from "vitest";
+import { kg, lb } from "~/core/quantity/index.ts";
+import { formatListError } from "~/format/station.ts";
+import { innerPath, registerCodec, signInCodec } from "./account.ts";
+import { readDecisions } from "./decisions.ts";
+import { personFormCodec } from "./person.ts";
+import { newPlanCodec } from "./plan-form.ts";
+import { sampleId } from "~/core/samples/index.ts";
+import { gymFormCodec, stationFormCodec } from "./station-form.ts";
+
+const stationCodec = stationFormCodec(formatListError);
+const station = (over: Record<string, unknown>) =>
+  stationCodec.safeParse({
+    name: "Press",
+    kind: "bar",
+    unit: "kg",
+    baseMass: "20",
+    plates: "20x4, 10x2",
+    serves: [],
+    ...over,
+  });
+const complaints = (result: ReturnType<typeof station>) =>
+  result.success ? [] : result.error.issues.map((issue) => [issue.path[0], issue.message]);
+
+describe("the station form", () => {
+  it("reads a rack, a carriage, an irregular stack and dumbbells", () => {
+    expect(station({}).data?.loading).toMatchObject({
+      kind: "bar",
+      bar: kg(20),
+      plates: [
+        { size: kg(20), count: 4 },
+        { size: kg(10), count: 2 },
+      ],
+    });
+    expect(
+      station({ kind: "plateMachine", points: "1", baseMass: "" }).data?.loading,
+    ).toMatchObject({ carriage: null, points: 1 });
+    expect(
+      station({ kind: "stack", unit: "lb", pins: "35 10 20", addOns: "5", pulleyRatio: "0,5" }).data
+        ?.loading,
+    ).toMatchObject({ pins: [10, 20, 35].map(lb), addOns: [lb(5)], pulleyRatio: 0.5 });
+    expect(
+      station({ kind: "dumbbells", present: "12,5, 10", counted: "pair" }).data?.loading,
+    ).toMatchObject({ present: [kg(10), kg(12.5)], counted: "pair" });
+  });
+
+  it.each([
+    ["a bar that is no mass", { baseMass: "olympic" }, "baseMass"],
+    ["no plates at all", { plates: "" }, "plates"],
+    ["plates without a count", { plates: "20" }, "plates"],
+    ["repeated pins", { kind: "stack", pins: "10, 20, 20" }, "pins"],
+    [
+      "a pulley that gives weight away",
+      { kind: "stack", pins: "10", pulleyRatio: "-1" },
+      "pulleyRatio",
+    ],
+    ["no dumbbells", { kind: "dumbbells", present: "" }, "present"],
+    ["no name", { name: " " }, "name"],
+  ])("refuses %s at its field", (_, over, field) => {
+    expect(complaints(station(over)).map(([at]) => at)).toEqual([field]);
+  });
+
+  it("says what was repeated", () => {
+    expect(complaints(station({ kind: "stack", pins: "10, 20, 20" }))).toEqual([
+      ["pins", "20 kg stands twice; give each once."],
+    ]);
+  });
+
+  it("refuses a plate list that combines to too many loads", () => {
+    const odd = Array.from(
+      { length: 14 },
+      (_, i) => `${(1.001 + i * i * 0.037).toFixed(3)}x30`,
+    ).join(", ");
+    expect(complaints(station({ plates: odd }))).toEqual([
+      ["plates", expect.stringContaining("too many loads")],
+    ]);
+  });
+});
+
+describe("other forms", () => {
+  it("trim names and say what was expected", () => {
+    expect(personFormCodec.parse({ name: " Ada ", level: "trained", unit: "kg" })).toEqual({
+      name: "Ada",
+      goal: "",
+      level: "trained",
+      unit: "kg",
+      notes: "",
+    });
+    expect(
+      personFormCodec
+        .safeParse({ name: "", level: "expert", unit: "kg" })
+        .error?.issues.map((i) => i.message),
+    ).toEqual(["Expected a name.", "Expected one of the three levels."]);
+  });
+
+  it("take an e-mail address in any case, and no short password for a new account", () => {
+    expect(signInCodec.parse({ email: " Coach@Kravo.Example ", password: "x" }).email).toBe(
+      "coach@kravo.example",
+    );
+    expect(
+      registerCodec.safeParse({
+        displayName: "A",
+        studioName: "B",
+        email: "a@b.example",
+        password: "short",
+      }).success,
+    ).toBe(false);
+  });
+
+  it("lead back only inside Kravo after signing in", () => {
+    expect(innerPath("/people/1")).toBe("/people/1");
+    for (const outside of [
+      "https://elsewhere.example",
+      "//elsewhere.example",
+      "/\\elsewhere.example",
+      undefined,
+    ]) {
+      expect(innerPath(outside)).toBe("/");
+    }
+  });
+
+  it("need a date that exists and a time of day", () => {
+    const head = {
+      title: "Leg day",
+      day: "2026-03-02",
+      startTime: "17:30",
+      gymId: sampleId(1),
+      personId: sampleId(2),
+    };
+    expect(newPlanCodec.safeParse(head).success).toBe(true);
+    expect(newPlanCodec.parse({ ...head, startTime: "" }).startTime).toBeNull();
+    expect(newPlanCodec.safeParse({ ...head, day: "2026-02-30" }).success).toBe(false);
+    expect(newPlanCodec.safeParse({ ...head, startTime: "25:00" }).success).toBe(false);
+    expect(gymFormCodec.safeParse({ name: "Here", timeZone: "Mars/Olympus" }).success).toBe(false);
+  });
+
+  it("leave a decision open where nothing was chosen", () => {
+    const form = new FormData();
+    form.set(`choice:${sampleId(1)}`, "accept");
+    expect(readDecisions(form, [sampleId(1), sampleId(2)])?.map((d) => d.choice)).toEqual([
+      "accept",
+      null,
+    ]);
+    form.set(`choice:${sampleId(2)}`, "perhaps");
+    expect(readDecisions(form, [sampleId(2)])).toBeNull();
+  });
+});

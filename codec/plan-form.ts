@@ -1,0 +1,24 @@
+import { z } from "zod";
+import { textField } from "./person.ts";
+import { dayCodec, idCodec } from "./values.ts";
+
+const startTime = z
+  .union([
+    z.literal(""),
+    z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, "Expected a time, like 17:30."),
+  ])
+  .optional()
+  .transform((t) => (t === undefined || t === "" ? null : t));
+
+/** A time of day, or null when only the day is set, as the bench holds it. */
+export const startTimeCodec = z.union([z.null(), startTime]);
+
+/** When and where a session is planned, as typed. */
+export const planHeadCodec = z.object({
+  title: textField("a title, like Leg day A", 80),
+  day: z.string({ error: "Expected a date." }).pipe(dayCodec),
+  startTime,
+  gymId: idCodec<"gym">(),
+});
+
+export const newPlanCodec = planHeadCodec.extend({ personId: idCodec<"person">() });

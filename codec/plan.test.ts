@@ -1,0 +1,75 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import type { SessionPlan } from "~/core/prescription/index.ts";
+import { sampleDrop, sampleId, samplePlan, sampleSet, sampleSlot } from "~/core/samples/index.ts";
+import { anyPlan } from "~/tests/arbitrary/plan.ts";
+import { planCodec, readPlan } from "./plan.ts";
+
+const plan = samplePlan(
+  sampleSlot([
+    sampleSet(1, {
+      extensions: [sampleDrop(11, "first", 0.7)],
+      side: { kind: "each", first: "right", matchFirst: false },
+    }),
+    sampleSet(2, {
+      load: { kind: "open" },
+      effort: "past",
+      tempo: { lower: 3.5, stretch: null, lift: "explosive", squeeze: 0 },
+    }),
+  ]),
+);
+const broken = (
+  change: (raw: { blocks: { slot: { sets: Record<string, unknown>[] } }[] }) => void,
+) => {
+  const raw = structuredClone(plan) as unknown as Parameters<typeof change>[0];
+  change(raw);
+  return planCodec.safeParse(raw).success;
+};
+
+describe("the plan document", () => {
+  it("goes through JSON and back without a change, whatever structures it holds", () => {
+    fc.assert(
+      fc.property(anyPlan, (generated) => {
+        expect(readPlan(JSON.parse(JSON.stringify(generated)))).toEqual(generated);
+      }),
+      { numRuns: Number(process.env["KRAVO_RUNS"] ?? 150) },
+    );
+  });
+
+  it("goes through JSON and back without a change", () => {
+    expect(readPlan(JSON.parse(JSON.stringify(plan)))).toEqual(plan);
+  });
+
+  it("refuses another schema version, since nothing upgrades it yet", () => {
+    expect(
+      planCodec.safeParse({ ...plan, schemaVersion: 2 } satisfies Record<
+        keyof SessionPlan,
+        unknown
+      >).success,
+    ).toBe(false);
+  });
+
+  it.each([
+    ["a range upside down", { target: { kind: "reps", min: 10, max: 8 } }],
+    ["zero reps", { target: { kind: "reps", min: 0, max: 0 } }],
+    ["half a rep", { target: { kind: "reps", min: 1.5, max: 3 } }],
+    ["a load below zero", { load: { kind: "absolute", reading: { thousandths: -1, unit: "kg" } } }],
+    [
+      "a load between thousandths",
+      { load: { kind: "absolute", reading: { thousandths: 0.5, unit: "kg" } } },
+    ],
+    ["a reserve that does not exist", { effort: 7 }],
+    ["a tempo of a minute", { tempo: { lower: 60, stretch: 0, lift: 0, squeeze: 0 } }],
+    ["an unknown role", { role: "warmup" }],
+    ["an id that is none", { id: "1" }],
+  ])("refuses %s", (_, change) => {
+    expect(broken(() => undefined)).toBe(true);
+    expect(broken((raw) => Object.assign(raw.blocks[0]!.slot.sets[0]!, change))).toBe(false);
+  });
+
+  it("refuses an id that stands twice, which would mix up what was done", () => {
+    expect(broken((raw) => Object.assign(raw.blocks[0]!.slot.sets[1]!, { id: sampleId(1) }))).toBe(
+      false,
+    );
+  });
+});

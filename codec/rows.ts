@@ -1,0 +1,23 @@
+import { z } from "zod";
+import { mass, type Mass } from "~/core/quantity/index.ts";
+import { dayCodec, massUnitCodec } from "./values.ts";
+
+/** A JSON column: the driver hands over text, some servers an object. */
+export function jsonColumn<T extends z.ZodType>(inner: T) {
+  return z
+    .unknown()
+    .transform((value) => (typeof value === "string" ? (JSON.parse(value) as unknown) : value))
+    .pipe(inner);
+}
+
+/** An instant column: BIGINT milliseconds, as number or, beyond safety, text. */
+export const instantColumn = z.union([z.number(), z.string().regex(/^\d+$/).transform(Number)]);
+
+/** A DATE column, as text. */
+export const dayColumn = z.string().pipe(dayCodec);
+
+/** A mass in two nullable columns. */
+export function massFromColumns(thousandths: unknown, unit: unknown): Mass | null {
+  if (thousandths === null || unit === null) return null;
+  return mass(z.number().parse(thousandths), massUnitCodec.parse(unit));
+}

@@ -1,0 +1,18 @@
+import { z } from "zod";
+import { planCodec } from "./plan.ts";
+import { planHeadCodec, startTimeCodec } from "./plan-form.ts";
+
+/** What the bench sends to save: the revision it started from, and the whole plan. */
+export const savePlanCodec = z.object({
+  baseRevision: z.number().int().min(1),
+  head: planHeadCodec.extend({ startTime: startTimeCodec }),
+  document: planCodec,
+});
+
+/** The same in one word for each field that is wrong, for people. */
+export function describeIssues(error: z.ZodError): readonly string[] {
+  return error.issues.map((issue) => {
+    const field = issue.path.at(-1);
+    return typeof field === "string" ? `${field}: ${issue.message}` : issue.message;
+  });
+}

@@ -1,0 +1,180 @@
+import { assertNever } from "~/core/result/index.ts";
+import { z } from "zod";
+import type { MovementRef } from "~/core/identity/index.ts";
+import { parseMass, type Mass, type MassUnit } from "~/core/quantity/index.ts";
+import { RESISTANCE_PROFILES, type ResistanceProfile } from "~/core/movement/index.ts";
+import {
+  LOADING_KINDS,
+  parseBandList,
+  parseMassList,
+  parsePlateList,
+  tooManyLoads,
+  type Loading,
+  type PinListError,
+} from "~/core/station/index.ts";
+import { optionalTextField, textField } from "./person.ts";
+import { massUnitCodec, movementRefCodec, timeZoneCodec } from "./values.ts";
+
+export const gymFormCodec = z.object({
+  name: textField("a name", 80),
+  timeZone: timeZoneCodec,
+  houseRules: optionalTextField(1000),
+});
+
+const text = z
+  .string()
+  .trim()
+  .optional()
+  .transform((t) => t ?? "");
+
+/** What the station form sends: all of its fields, whichever kind is chosen. */
+const rawCodec = z.object({
+  name: textField("a name, like Leg press by the window", 80),
+  kind: z.enum(LOADING_KINDS, {
+    error: "Expected a kind of loading.",
+  }),
+  unit: massUnitCodec,
+  baseMass: text,
+  points: z.enum(["1", "2"]).default("2"),
+  plates: text,
+  pins: text,
+  addOns: text,
+  pulleyRatio: text,
+  present: text,
+  counted: z.enum(["each", "pair"]).default("each"),
+  held: z.enum(["1", "2"]).default("1"),
+  movedShare: text,
+  bands: text,
+  serves: z.array(movementRefCodec).default([]),
+  profile: z.enum(["", ...RESISTANCE_PROFILES]).default(""),
+  usuallyBusy: z.literal("on").optional(),
+});
+
+export interface StationForm {
+  readonly name: string;
+  readonly loading: Loading;
+  readonly serves: readonly MovementRef[];
+  readonly profile: ResistanceProfile | null;
+  readonly usuallyBusy: boolean;
+}
+
+type Raw = z.infer<typeof rawCodec>;
+type Complain = (field: keyof Raw, message: string) => void;
+
+/**
+ * A station as typed. `wording` turns an error of a typed list into a sentence (format/ holds the wording;
+ * codecs stand below it).
+ */
+export function stationFormCodec(wording: (error: PinListError, example: string) => string) {
+  return rawCodec.transform((raw, ctx): StationForm => {
+    const complain: Complain = (field, message) =>
+      ctx.addIssue({ code: "custom", path: [field], message });
+    const loading = loadingFrom(raw, complain, wording);
+    if (loading === null) return z.NEVER;
+    if (tooManyLoads(loading)) {
+      complain(
+        "plates",
+        "These sizes combine to too many loads to search; check sizes and counts.",
+      );
+      return z.NEVER;
+    }
+    return {
+      name: raw.name,
+      loading,
+      serves: raw.serves,
+      profile: raw.profile === "" ? null : raw.profile,
+      usuallyBusy: raw.usuallyBusy === "on",
+    };
+  });
+}
+
+function loadingFrom(
+  raw: Raw,
+  complain: Complain,
+  wording: (error: PinListError, example: string) => string,
+): Loading | null {
+  const unit: MassUnit = raw.unit;
+  const list = (field: "pins" | "present" | "addOns", example: string): readonly Mass[] | null => {
+    if (raw[field] === "" && (field === "addOns" || raw.kind === "bodyweight")) return [];
+    const parsed = parseMassList(raw[field], unit);
+    if (parsed.ok) return parsed.value;
+    complain(field, wording(parsed.error, example));
+    return null;
+  };
+  const plateList = () => {
+    const parsed = parsePlateList(raw.plates, unit);
+    if (parsed.ok) return parsed.value;
+    complain("plates", wording(parsed.error, "20x4, 10x4, 2.5x2"));
+    return null;
+  };
+  /** Empty is unknown, which is not zero. */
+  const baseMass = (): Mass | null | undefined => {
+    if (raw.baseMass === "") return null;
+    const parsed = parseMass(raw.baseMass, unit);
+    if (parsed.ok) return parsed.value;
+    complain(
+      "baseMass",
+      `“${parsed.error.text}” is not a mass; write like 20 or 12.5, or leave it empty if unknown.`,
+    );
+    return undefined;
+  };
+  const movedShare = (): number | null => {
+    const percent = Number(raw.movedShare.replace(",", ".").replace("%", ""));
+    if (raw.movedShare !== "" && percent > 0 && percent <= 100) return percent / 100;
+    complain("movedShare", "Expected the share of the body that is moved in per cent, like 85.");
+    return null;
+  };
+  switch (raw.kind) {
+    case "bar": {
+      const [bar, plates] = [baseMass(), plateList()];
+      return bar === undefined || plates === null ? null : { kind: "bar", unit, bar, plates };
+    }
+    case "plateMachine": {
+      const [carriage, plates] = [baseMass(), plateList()];
+      return carriage === undefined || plates === null
+        ? null
+        : { kind: "plateMachine", unit, carriage, points: raw.points === "1" ? 1 : 2, plates };
+    }
+    case "stack": {
+      const [pins, addOns] = [list("pins", "10, 20, 35, 50"), list("addOns", "2.5, 5")];
+      const ratio = raw.pulleyRatio === "" ? 1 : Number(raw.pulleyRatio.replace(",", "."));
+      if (!(ratio > 0 && ratio <= 4)) {
+        complain("pulleyRatio", "Expected the share of the stack that is moved, like 1 or 0.5.");
+        return null;
+      }
+      return pins === null || addOns === null
+        ? null
+        : { kind: "stack", unit, pins, addOns, pulleyRatio: ratio };
+    }
+    case "dumbbells": {
+      const present = list("present", "10, 12.5, 15");
+      return present === null ? null : { kind: "dumbbells", unit, present, counted: raw.counted };
+    }
+    case "freeObject": {
+      const present = list("present", "8, 12, 16, 24");
+      return present && { kind: "freeObject", unit, present, held: raw.held === "1" ? 1 : 2 };
+    }
+    case "bodyweight": {
+      const [share, added] = [movedShare(), list("present", "5, 10, 20")];
+      return share === null || added === null
+        ? null
+        : { kind: "bodyweight", unit, movedShare: share, added };
+    }
+    case "assisted": {
+      const [share, pins] = [movedShare(), list("pins", "10 to 80 by 10")];
+      return share === null || pins === null
+        ? null
+        : { kind: "assisted", unit, movedShare: share, pins };
+    }
+    case "band": {
+      const parsed = parseBandList(raw.bands, unit);
+      if (parsed.ok) return { kind: "band", unit, bands: parsed.value };
+      complain("bands", wording(parsed.error, "light 8, medium 15, strong 25"));
+      return null;
+    }
+    case "unloaded":
+      return { kind: "unloaded", unit };
+    default:
+      return assertNever(raw.kind);
+  }
+}

@@ -1,0 +1,3 @@
+export * from "./brief.ts";
+export * from "./exclusion.ts";
+export * from "./effects.ts";

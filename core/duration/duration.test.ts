@@ -1,0 +1,87 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { surroundingsOf, unroll } from "../prescription/index.ts";
+import { addDurations, kg, NO_TIME, seconds } from "../quantity/index.ts";
+import {
+  sampleDrop,
+  sampleId,
+  samplePlan,
+  sampleSet,
+  sampleSlot,
+  sampleStation,
+} from "../samples/index.ts";
+import { sessionDuration, slotDurations } from "./index.ts";
+
+const around = surroundingsOf([sampleStation()]);
+const tempo = { lower: 3, stretch: 0, lift: 2, squeeze: 0 } as const; // 5 s a repetition
+const at = (reading: number, n: number, rest = 120) =>
+  sampleSet(n, {
+    tempo,
+    load: { kind: "absolute", reading: kg(reading) },
+    restAfter: { kind: "fixed", seconds: seconds(rest) },
+  });
+const durationOf = (...sets: ReturnType<typeof at>[]) =>
+  sessionDuration(unroll(samplePlan(sampleSlot(sets)), around));
+
+describe("the duration of a session", () => {
+  it("adds up by hand for one set: station, plates, getting ready, work, and no rest after the last", () => {
+    // 60 kg: one 20 a side is two plates. Likely: 90 + 2·6 + 10 + 9·5 = 157.
+    expect(durationOf(at(60, 1))).toEqual({
+      low: 45 + 8 + 5 + 40,
+      likely: 157,
+      high: 180 + 18 + 20 + 50,
+    });
+  });
+
+  it("changes plates during the rest, so that only what takes longer than the rest counts", () => {
+    const easy = durationOf(at(60, 1), at(100, 2)).likely;
+    const same = durationOf(at(60, 1), at(60, 2)).likely;
+    expect(easy).toBe(same); // 6 pieces in 36 s fit into 120 s
+    const rushed = durationOf(at(60, 1, 10), at(100, 2)).likely;
+    expect(rushed - durationOf(at(60, 1, 10), at(60, 2)).likely).toBe(36 - 10 + 0);
+  });
+
+  it("counts a drop without getting ready again", () => {
+    const plain = durationOf(at(60, 1)).likely;
+    const dropped = durationOf({
+      ...at(60, 1),
+      extensions: [sampleDrop(11, "current", 0.83)],
+    }).likely;
+    // 10 s before the drop hide a part of the change (to 50 kg: a 20 off and a 15 on a side, four pieces, 24 s); 7 reps of 5 s.
+    expect(dropped - plain).toBe(10 + (24 - 10) + 35);
+  });
+
+  it("is the sum of its slots, and low, likely and high are in order", () => {
+    const slots = fc.array(
+      fc
+        .array(fc.integer({ min: 8, max: 60 }), { minLength: 1, maxLength: 5 })
+        .map((loads) => loads.map((l) => l * 2.5)),
+      { minLength: 1, maxLength: 4 },
+    );
+    fc.assert(
+      fc.property(slots, (loads) => {
+        let n = 0;
+        const plan = samplePlan(
+          ...loads.map((own, i) =>
+            sampleSlot(
+              own.map((l) => at(l, ++n, 60)),
+              { id: sampleId(700 + i) },
+            ),
+          ),
+        );
+        const steps = unroll(plan, around);
+        const whole = sessionDuration(steps);
+        const parts = addDurations(NO_TIME, ...slotDurations(steps).values());
+        for (const level of ["low", "likely", "high"] as const)
+          expect(parts[level]).toBeCloseTo(whole[level], 6);
+        expect(whole.low).toBeLessThanOrEqual(whole.likely);
+        expect(whole.likely).toBeLessThanOrEqual(whole.high);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it("is nothing for no steps", () => {
+    expect(sessionDuration([])).toEqual(NO_TIME);
+  });
+});

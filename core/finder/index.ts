@@ -1,0 +1,2 @@
+export * from "./find.ts";
+export * from "./substitute.ts";

@@ -1,0 +1,5 @@
+export * from "./finding.ts";
+export * from "./context.ts";
+export * from "./brings.ts";
+export * from "./find.ts";
+export * from "./fix.ts";

@@ -1,0 +1,64 @@
+declare const idBrand: unique symbol;
+
+/** What an id can name. One list, so that ids of different things cannot be mixed up. */
+export type IdOf =
+  | "user"
+  | "studio"
+  | "person"
+  | "gym"
+  | "station"
+  | "stationVersion"
+  | "plan"
+  | "revision"
+  | "block"
+  | "slot"
+  | "set"
+  | "extension"
+  | "item"
+  | "line"
+  | "run"
+  | "device"
+  | "command"
+  | "part"
+  | "pain"
+  | "ruling"
+  | "approach"
+  | "movement"
+  | "measurement"
+  | "dismissal";
+
+/** A UUID in lower-case text form, branded by what it names. */
+export type Id<K extends IdOf> = string & { readonly [idBrand]: K };
+
+const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
+
+/** True for a UUID in lower-case text form; which thing it names is the caller's claim. */
+export function isId<K extends IdOf>(text: string): text is Id<K> {
+  return UUID.test(text);
+}
+
+/** Brands a UUID. Throws on anything else, since an unparsed id reaching core is a bug. */
+export function idOf<K extends IdOf>(text: string): Id<K> {
+  if (!isId<K>(text)) throw new Error(`not a UUID: ${JSON.stringify(text)}`);
+  return text;
+}
+
+/** Makes fresh ids; passed in so that core holds no randomness. */
+export type MintId = <K extends IdOf>() => Id<K>;
+
+/** Who wrote something: a signed-in user, a link somebody was given, or Kravo itself. */
+export type Actor =
+  | { readonly kind: "user"; readonly id: Id<"user"> }
+  | { readonly kind: "link"; readonly id: string }
+  | { readonly kind: "system" };
+
+/** A movement: one that ships with Kravo (permanent slug) or one that a studio wrote (its UUID). */
+export type MovementRef = `shipped:${string}` | `studio:${string}`;
+
+/** True for `shipped:kebab-slug` or `studio:uuid`. */
+export function isMovementRef(text: string): text is MovementRef {
+  return (
+    /^shipped:[a-z0-9]+(-[a-z0-9]+)*$/.test(text) ||
+    (text.startsWith("studio:") && isId(text.slice(7)))
+  );
+}

@@ -1,0 +1,172 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { count } from "../quantity/index.ts";
+import {
+  sampleCommand as command,
+  sampleContext,
+  sampleId,
+  samplePart,
+  samplePlan,
+  sampleSet,
+  sampleSlot,
+} from "../samples/index.ts";
+import type { Command, CommandBody, OrderedCommand } from "./command.ts";
+import {
+  conflictsOf,
+  foldCommands,
+  isEnded,
+  notesOf,
+  parentFor,
+  partsAt,
+  partsOf,
+  skipReason,
+} from "./fold.ts";
+import { hardSetsDone, summarise, unplannedParts } from "./summary.ts";
+
+const SET = sampleSet(1);
+const reps = (n: number): CommandBody => ({
+  kind: "part",
+  part: samplePart(SET, { fullReps: count(n) }),
+});
+const key = samplePart(SET).key;
+const acked = (...commands: Command[]): OrderedCommand[] =>
+  commands.map((c, i) => ({ command: c, position: i + 1 }));
+const repsIn = (log: ReturnType<typeof foldCommands>) =>
+  partsOf(log).map(({ part }) => part.fullReps);
+
+describe("a run's log", () => {
+  it("counts a command once however often it arrives", () => {
+    const c = command(1, 1, reps(8));
+    expect(repsIn(foldCommands([...acked(c, c), { command: c, position: null }]))).toEqual([8]);
+  });
+
+  it("lets a correction supersede what it names", () => {
+    const first = command(1, 1, reps(8));
+    const log = foldCommands(acked(first, command(1, 2, reps(9), first.commandId)));
+    expect(repsIn(log)).toEqual([9]);
+    expect(conflictsOf(log)).toEqual([]);
+  });
+
+  it("keeps both sides when two devices logged one set without knowing of each other", () => {
+    const log = foldCommands(acked(command(1, 1, reps(8)), command(2, 1, reps(10))));
+    expect(conflictsOf(log)).toMatchObject([
+      { sides: [{ part: { fullReps: 8 } }, { part: { fullReps: 10 } }] },
+    ]);
+  });
+
+  it("resolves a conflict by removing the side that does not hold", () => {
+    const [a, b] = [command(1, 1, reps(8)), command(2, 1, reps(10))];
+    const log = foldCommands(acked(a, b, command(1, 2, { kind: "removePart", key }, b.commandId)));
+    expect(conflictsOf(log)).toEqual([]);
+    expect(partsAt(log, key).map(({ part }) => part.fullReps)).toEqual([8]);
+  });
+
+  it("removes a set and lets it be logged again", () => {
+    const first = command(1, 1, reps(8));
+    const removal = command(1, 2, { kind: "removePart", key }, first.commandId);
+    expect(partsOf(foldCommands(acked(first, removal)))).toEqual([]);
+    expect(
+      repsIn(foldCommands(acked(first, removal, command(1, 3, reps(7), removal.commandId)))),
+    ).toEqual([7]);
+  });
+
+  it("names the newest head as the parent of the next command about the same subject", () => {
+    const first = command(1, 1, reps(8));
+    expect(parentFor(foldCommands(acked(first)), reps(9))).toBe(first.commandId);
+    expect(parentFor(foldCommands([]), reps(9))).toBeNull();
+    expect(parentFor(foldCommands(acked(first)), { kind: "end", sessionEffort: null })).toBeNull();
+  });
+
+  it("puts what is only on the device behind what the server has", () => {
+    const log = foldCommands([
+      { command: command(1, 1, { kind: "note", slotId: null, text: "mine" }), position: null },
+      { command: command(2, 1, { kind: "note", slotId: null, text: "theirs" }), position: 1 },
+    ]);
+    expect(notesOf(log, null)).toEqual(["theirs", "mine"]);
+  });
+
+  it("knows what was skipped and that it ended", () => {
+    const log = foldCommands(
+      acked(
+        command(1, 1, { kind: "skip", slotId: sampleId(700), reason: "Station taken" }),
+        command(1, 2, { kind: "end", sessionEffort: 7 }),
+      ),
+    );
+    expect(skipReason(log, sampleId(700))).toBe("Station taken");
+    expect(skipReason(log, sampleId(701))).toBeNull();
+    expect(isEnded(log)).toBe(true);
+  });
+
+  it("comes out the same in whatever order the acknowledged commands are handed over", () => {
+    const bodies = fc.array(
+      fc.record({
+        device: fc.integer({ min: 1, max: 3 }),
+        n: fc.integer({ min: 0, max: 20 }),
+        knows: fc.boolean(),
+      }),
+      { maxLength: 12 },
+    );
+    fc.assert(
+      fc.property(bodies, fc.integer(), (said, seed) => {
+        const seqs = new Map<number, number>();
+        const commands: OrderedCommand[] = [];
+        for (const { device, n, knows } of said) {
+          const seq = (seqs.get(device) ?? 0) + 1;
+          seqs.set(device, seq);
+          const parent = knows ? parentFor(foldCommands(commands), reps(n)) : null;
+          commands.push({
+            command: command(device, seq, reps(n), parent),
+            position: commands.length + 1,
+          });
+        }
+        const shuffled = [...commands].sort(
+          (a, b) => ((a.position! * 7919 + seed) % 13) - ((b.position! * 7919 + seed) % 13),
+        );
+        expect([...foldCommands(shuffled)]).toEqual([...foldCommands(commands)]);
+        // Nothing that nobody superseded is ever lost.
+        const superseded = new Set(commands.map((c) => c.command.parent));
+        const standing = commands.filter((c) => !superseded.has(c.command.commandId)).length;
+        expect(partsOf(foldCommands(commands))).toHaveLength(standing);
+      }),
+      { numRuns: Number(process.env["KRAVO_RUNS"] ?? 200) },
+    );
+  });
+});
+
+describe("a summary", () => {
+  const each = sampleSet(2, { side: { kind: "each", first: "left", matchFirst: false } });
+  const plan = samplePlan(sampleSlot([SET, each]));
+  const sidePart = (side: "left" | "right"): CommandBody => ({
+    kind: "part",
+    part: samplePart(each, {
+      key: { setId: each.id, extensionId: null, round: 0, ordinal: 0, side },
+    }),
+  });
+
+  it("counts a set with two sides as done only when both are", () => {
+    const left = command(1, 1, sidePart("left"));
+    expect(summarise(plan, foldCommands(acked(left)))[0]).toMatchObject({
+      plannedSets: 2,
+      doneSets: 0,
+    });
+    expect(
+      summarise(plan, foldCommands(acked(left, command(1, 2, sidePart("right")))))[0],
+    ).toMatchObject({ doneSets: 1 });
+  });
+
+  it("counts a hard set once for both sides, and not when it was easy", () => {
+    const easy: CommandBody = { kind: "part", part: samplePart(SET, { rir: "more" }) };
+    const log = foldCommands(
+      acked(command(1, 1, sidePart("left")), command(1, 2, sidePart("right")), command(1, 3, easy)),
+    );
+    expect(hardSetsDone(plan, log)).toBe(1);
+  });
+
+  it("keeps what was done on a set that the plan no longer holds", () => {
+    const log = foldCommands(
+      acked(command(1, 1, reps(8)), command(1, 2, { kind: "context", context: sampleContext() })),
+    );
+    expect(unplannedParts(samplePlan(sampleSlot([each])), log)).toHaveLength(1);
+    expect(unplannedParts(plan, log)).toEqual([]);
+  });
+});

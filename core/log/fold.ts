@@ -1,0 +1,138 @@
+import type { Id } from "../identity/index.ts";
+import { partKeyText, type PartKey } from "../prescription/index.ts";
+import { subjectOf, type Command, type CommandBody, type OrderedCommand } from "./command.ts";
+import type { LogContext, PerformedPart } from "./part.ts";
+
+/** The state of a run: for each subject the commands that nothing has superseded, oldest first. */
+export type RunLog = ReadonlyMap<string, readonly Command[]>;
+
+/**
+ * The run after its commands. Acknowledged ones come in the server's order, then those still on the device by
+ * sequence. A repeated command id counts once. A command removes its parent from the heads of its subject
+ * and becomes a head itself, so that whatever two devices said without knowing of each other is both kept.
+ */
+export function foldCommands(commands: readonly OrderedCommand[]): RunLog {
+  const ordered = [...commands].sort(
+    (a, b) => (a.position ?? Infinity) - (b.position ?? Infinity) || a.command.seq - b.command.seq,
+  );
+  const heads = new Map<string, readonly Command[]>();
+  const seen = new Set<string>();
+  const superseded = new Set<string>();
+  for (const { command } of ordered) {
+    if (seen.has(command.commandId)) continue;
+    seen.add(command.commandId);
+    if (command.parent !== null) superseded.add(command.parent);
+    const subject = subjectOf(command.body);
+    const before = heads.get(subject) ?? [];
+    const kept = before.filter((head) => !superseded.has(head.commandId));
+    heads.set(subject, superseded.has(command.commandId) ? kept : [...kept, command]);
+  }
+  return heads;
+}
+
+function bodies<K extends CommandBody["kind"]>(
+  log: RunLog,
+  kind: K,
+): readonly { command: Command; body: Extract<CommandBody, { kind: K }> }[] {
+  const found: { command: Command; body: Extract<CommandBody, { kind: K }> }[] = [];
+  for (const heads of log.values()) {
+    for (const command of heads) {
+      if (command.body.kind === kind) {
+        found.push({ command, body: command.body as Extract<CommandBody, { kind: K }> });
+      }
+    }
+  }
+  return found;
+}
+
+/** A performed part with the command that said so, which an edit or removal names as its parent. */
+export interface LoggedPart {
+  readonly part: PerformedPart;
+  readonly commandId: Id<"command">;
+  readonly device: Id<"device">;
+}
+
+/** Every part that stands; a place in the plan with two of them is a conflict. */
+export function partsOf(log: RunLog): readonly LoggedPart[] {
+  return bodies(log, "part").map(({ command, body }) => ({
+    part: body.part,
+    commandId: command.commandId,
+    device: command.device,
+  }));
+}
+
+/** What stands at one place in the plan: nothing, one part, or the sides of a conflict. */
+export function partsAt(log: RunLog, key: PartKey): readonly LoggedPart[] {
+  return (log.get(`part:${partKeyText(key)}`) ?? []).flatMap((command) =>
+    command.body.kind === "part"
+      ? [{ part: command.body.part, commandId: command.commandId, device: command.device }]
+      : [],
+  );
+}
+
+/** The command that the next one about this subject supersedes: the newest head, or null. */
+export function parentFor(log: RunLog, body: CommandBody): Id<"command"> | null {
+  return log.get(subjectOf(body))?.at(-1)?.commandId ?? null;
+}
+
+/** Two or more parts at one place, said by devices that did not know of each other. */
+export interface Conflict {
+  readonly key: PartKey;
+  readonly sides: readonly LoggedPart[];
+}
+
+/** Every unresolved conflict. Removing all sides but one resolves it. */
+export function conflictsOf(log: RunLog): readonly Conflict[] {
+  return [...log.values()].flatMap((heads) => {
+    const first = heads[0]?.body;
+    if (first?.kind !== "part") return [];
+    const sides = partsAt(log, first.part.key);
+    return sides.length > 1 ? [{ key: first.part.key, sides }] : [];
+  });
+}
+
+/** The log contexts of the exercises begun. */
+export function contextsOf(log: RunLog): readonly LogContext[] {
+  return bodies(log, "context").map(({ body }) => body.context);
+}
+
+export type PainRecord = Extract<CommandBody, { kind: "pain" }>;
+
+/** Every pain recorded. */
+export function painsOf(log: RunLog): readonly PainRecord[] {
+  return bodies(log, "pain").map(({ body }) => body);
+}
+
+/** The note of an exercise, or of the session for null; several where devices disagreed. */
+export function notesOf(log: RunLog, slotId: Id<"slot"> | null): readonly string[] {
+  return (log.get(`note:${slotId ?? "session"}`) ?? []).flatMap((command) =>
+    command.body.kind === "note" && command.body.text !== "" ? [command.body.text] : [],
+  );
+}
+
+/** Why an exercise was skipped, or null when it was not. */
+export function skipReason(log: RunLog, slotId: Id<"slot">): string | null {
+  const head = log.get(`skip:${slotId}`)?.at(-1)?.body;
+  return head?.kind === "skip" ? head.reason : null;
+}
+
+/** True once somebody ended the run. */
+export function isEnded(log: RunLog): boolean {
+  return (log.get("end") ?? []).length > 0;
+}
+
+/** What stands of a run, without how it came to be: what history keeps as rows and comparison reads. */
+export interface Performed {
+  readonly parts: readonly PerformedPart[];
+  readonly contexts: readonly LogContext[];
+  readonly pains: readonly PainRecord[];
+}
+
+/** What stands of a run after its commands. */
+export function performedOf(log: RunLog): Performed {
+  return {
+    parts: partsOf(log).map(({ part }) => part),
+    contexts: contextsOf(log),
+    pains: painsOf(log),
+  };
+}

@@ -1,0 +1,4 @@
+export * from "./part.ts";
+export * from "./command.ts";
+export * from "./fold.ts";
+export * from "./summary.ts";

@@ -1,0 +1,85 @@
+import { findMovement, type FindMovement } from "../movement/index.ts";
+import {
+  isHard,
+  slotsOf,
+  type PlannedSet,
+  type SessionPlan,
+  type Slot,
+} from "../prescription/index.ts";
+import { sidesOf } from "../prescription/index.ts";
+import type { CountedSet } from "../volume/index.ts";
+import { partsOf, skipReason, type LoggedPart, type RunLog } from "./fold.ts";
+import type { PerformedPart } from "./part.ts";
+
+/** Plan against what was done, for one exercise. */
+export interface SlotSummary {
+  readonly slot: Slot;
+  readonly plannedSets: number;
+  readonly doneSets: number;
+  readonly parts: readonly LoggedPart[];
+  readonly skipped: string | null;
+}
+
+/** Plan against what was done, exercise by exercise. A set with two sides is done when both are. */
+export function summarise(plan: SessionPlan, log: RunLog): readonly SlotSummary[] {
+  const parts = partsOf(log);
+  return slotsOf(plan).map((slot) => {
+    const own = parts.filter(({ part }) => part.slotId === slot.id);
+    return {
+      slot,
+      plannedSets: slot.sets.length,
+      doneSets: slot.sets.filter((set) => isDone(set, own)).length,
+      parts: own,
+      skipped: skipReason(log, slot.id),
+    };
+  });
+}
+
+function isDone(set: PlannedSet, parts: readonly LoggedPart[]): boolean {
+  return sidesOf(set.side).every((side) =>
+    parts.some(
+      ({ part }) =>
+        part.key.setId === set.id && part.key.extensionId === null && part.key.side === side,
+    ),
+  );
+}
+
+/** The performed sets as volume counts them: one per set, at the effort of the side closer to the limit. */
+export function performedSets(
+  plan: SessionPlan,
+  log: RunLog,
+  find: FindMovement = findMovement,
+): readonly CountedSet[] {
+  return summarise(plan, log).flatMap(({ slot, parts }) => {
+    const movement = find(slot.movement);
+    if (movement === null) return [];
+    return slot.sets.flatMap((set): CountedSet[] => {
+      const own = parts.filter(({ part }) => part.key.setId === set.id);
+      const main = own.find(({ part }) => part.key.extensionId === null);
+      if (main === undefined) return [];
+      const done = set.extensions.filter((extension) =>
+        own.some(({ part }) => part.key.extensionId === extension.id),
+      );
+      return [
+        { movement, role: set.role, effort: main.part.rir, extensions: done.map((e) => e.kind) },
+      ];
+    });
+  });
+}
+
+/** Hard sets performed so far in the session; unknown effort counts. */
+export function hardSetsDone(
+  plan: SessionPlan,
+  log: RunLog,
+  find: FindMovement = findMovement,
+): number {
+  return performedSets(plan, log, find).filter(isHard).length;
+}
+
+/** Parts on sets that the plan no longer holds, after a change of the plan was taken into the session. */
+export function unplannedParts(plan: SessionPlan, log: RunLog): readonly PerformedPart[] {
+  const planned = new Set(slotsOf(plan).flatMap((slot) => slot.sets.map((set) => set.id)));
+  return partsOf(log)
+    .map(({ part }) => part)
+    .filter((part) => !planned.has(part.key.setId));
+}

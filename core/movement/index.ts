@@ -1,0 +1,3 @@
+export * from "../anatomy/index.ts";
+export * from "./movement.ts";
+export * from "./catalogue.ts";

@@ -1,0 +1,61 @@
+import { describe, expect, it } from "vitest";
+import { kg, lb } from "../quantity/index.ts";
+import {
+  RACK,
+  sampleDrop,
+  sampleId,
+  samplePlan,
+  sampleSet,
+  sampleSlot,
+  sampleStation,
+  STACK,
+} from "../samples/index.ts";
+import { checkPlan } from "./check.ts";
+import type { Slot } from "./plan.ts";
+import { surroundingsOf } from "./unroll.ts";
+
+const around = surroundingsOf([sampleStation(RACK, 1), sampleStation(STACK, 2)]);
+const codes = (slot: Slot) => checkPlan(samplePlan(slot), around).map((issue) => issue.code);
+
+describe("checking a plan", () => {
+  it("finds nothing in a sound one", () => {
+    expect(
+      codes(sampleSlot([sampleSet(1, { extensions: [sampleDrop(11, "current", 0.8)] })])),
+    ).toEqual([]);
+  });
+
+  it("names a load that cannot be made with the nearest on both sides, once for both legs", () => {
+    const set = sampleSet(1, {
+      load: { kind: "absolute", reading: kg(101) },
+      side: { kind: "each", first: "left", matchFirst: false },
+    });
+    expect(checkPlan(samplePlan(sampleSlot([set])), around)).toMatchObject([
+      {
+        code: "cannotBeMade",
+        blocks: true,
+        easier: { reading: kg(100) },
+        harder: { reading: kg(102.5) },
+      },
+    ]);
+  });
+
+  it("warns of a drop that a coarse stack does not make lighter", () => {
+    const stuck = sampleSet(1, {
+      load: { kind: "absolute", reading: lb(10) },
+      extensions: [sampleDrop(11, "current", 0.8)],
+    });
+    expect(
+      checkPlan(samplePlan(sampleSlot([stuck], { station: sampleId(2) })), around),
+    ).toMatchObject([{ code: "idleDrop", blocks: false, reading: lb(10) }]);
+  });
+
+  it("blocks a slot without sets or without its station, and only notes open loads", () => {
+    expect(codes(sampleSlot([]))).toEqual(["noSets"]);
+    expect(codes(sampleSlot([sampleSet(1)], { station: sampleId(77) }))).toEqual([
+      "stationMissing",
+    ]);
+    expect(
+      checkPlan(samplePlan(sampleSlot([sampleSet(1, { load: { kind: "open" } })])), around),
+    ).toMatchObject([{ code: "openLoad", blocks: false, sets: 1 }]);
+  });
+});

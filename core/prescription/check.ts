@@ -1,0 +1,104 @@
+import type { Id } from "../identity/index.ts";
+import type { Mass } from "../quantity/index.ts";
+import type { MadeLoad } from "../station/index.ts";
+import { slotsOf, type SessionPlan } from "./plan.ts";
+import { hardnessOf } from "./effort.ts";
+import { isIdleDrop } from "./step-load.ts";
+import { isSetStep, type OpenBecause, type SetStep } from "./step.ts";
+import { unroll, type Surroundings } from "./unroll.ts";
+
+/** What stands in the way of training the plan as written. `blocks` is false for a warning. */
+export type PlanIssue =
+  | {
+      readonly code: "cannotBeMade";
+      readonly blocks: true;
+      readonly slot: Id<"slot">;
+      readonly set: Id<"set">;
+      readonly reading: Mass;
+      readonly easier: MadeLoad | null;
+      readonly harder: MadeLoad | null;
+    }
+  | { readonly code: "stationMissing"; readonly blocks: true; readonly slot: Id<"slot"> }
+  | { readonly code: "noSets"; readonly blocks: true; readonly slot: Id<"slot"> }
+  | {
+      readonly code: "idleDrop";
+      readonly blocks: false;
+      readonly slot: Id<"slot">;
+      readonly set: Id<"set">;
+      readonly asked: number;
+      readonly reading: Mass;
+    }
+  /** A load that follows from something else, which is missing. */
+  | {
+      readonly code: "loadUnknown";
+      readonly blocks: false;
+      readonly slot: Id<"slot">;
+      readonly set: Id<"set">;
+      readonly because: OpenBecause;
+    }
+  /** A primer is never a hard set, so at least five reps stay in reserve. */
+  | {
+      readonly code: "primerTooHard";
+      readonly blocks: false;
+      readonly slot: Id<"slot">;
+      readonly set: Id<"set">;
+    }
+  | {
+      readonly code: "openLoad";
+      readonly blocks: false;
+      readonly slot: Id<"slot">;
+      readonly sets: number;
+    };
+
+/** Everything wrong or doubtful in a plan, in the order of its slots. */
+export function checkPlan(plan: SessionPlan, around: Surroundings): readonly PlanIssue[] {
+  const steps = unroll(plan, around).filter(isSetStep);
+  return slotsOf(plan).flatMap((slot): PlanIssue[] => {
+    const station = around.station(slot.station);
+    if (station === null || around.movement(slot.movement) === null) {
+      return [{ code: "stationMissing", blocks: true, slot: slot.id }];
+    }
+    if (slot.sets.length === 0) return [{ code: "noSets", blocks: true, slot: slot.id }];
+    const issues: PlanIssue[] = [];
+    for (const { step, before } of firstSides(steps.filter((s) => s.slotId === slot.id))) {
+      const at = { slot: slot.id, set: step.key.setId };
+      if (step.load.kind === "impossible") {
+        const { reading, easier, harder } = step.load.why;
+        issues.push({ code: "cannotBeMade", blocks: true, ...at, reading, easier, harder });
+      }
+      if (step.load.kind === "open" && isUnknown(step.load.because)) {
+        issues.push({ code: "loadUnknown", blocks: false, ...at, because: step.load.because });
+      }
+      if (before !== null && step.load.kind === "made" && isIdleDrop(step, before, station)) {
+        const { reading, share } = step.load;
+        issues.push({ code: "idleDrop", blocks: false, ...at, asked: share?.asked ?? 1, reading });
+      }
+    }
+    for (const set of slot.sets) {
+      if (set.role === "primer" && hardnessOf(set.effort) !== "easy") {
+        issues.push({ code: "primerTooHard", blocks: false, slot: slot.id, set: set.id });
+      }
+    }
+    const open = slot.sets.filter((set) => set.load.kind === "open").length;
+    if (open > 0) issues.push({ code: "openLoad", blocks: false, slot: slot.id, sets: open });
+    return issues;
+  });
+}
+
+/** A load left open on purpose, or that follows from one, is no news; the rest is. */
+function isUnknown(because: OpenBecause): boolean {
+  return because.code !== "toFind" && because.code !== "basisOpen";
+}
+
+/** The steps of the side that each set begins with, a drop with the step before it; the other side repeats them. */
+function firstSides(
+  steps: readonly SetStep[],
+): readonly { step: SetStep; before: SetStep | null }[] {
+  const begins = new Map<string, SetStep["key"]["side"]>();
+  for (const { key } of steps) if (!begins.has(key.setId)) begins.set(key.setId, key.side);
+  return steps.flatMap((step, i) =>
+    begins.get(step.key.setId) === step.key.side
+      ? [{ step, before: step.kind === "drop" ? (steps[i - 1] ?? null) : null }]
+      : [],
+  );
+}

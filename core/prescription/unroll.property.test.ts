@@ -1,0 +1,88 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { anyPlan } from "~/tests/arbitrary/plan.ts";
+import { sessionDuration, slotDurations } from "../duration/index.ts";
+import { addDurations, kg, NO_TIME, type Duration } from "../quantity/index.ts";
+import { RACK, sampleMint, sampleStation } from "../samples/index.ts";
+import { howToMake } from "../station/index.ts";
+import { copyPlan } from "./edit.ts";
+import { isSetStep, partKeyText } from "./step.ts";
+import { surroundingsOf, unroll } from "./unroll.ts";
+
+const around = surroundingsOf([sampleStation(RACK, 1)], {
+  bodyWeight: kg(80),
+  lastTotal: () => kg(150),
+});
+const runs = { numRuns: Number(process.env["KRAVO_RUNS"] ?? 150) };
+const rounded = (d: Duration) => [d.low, d.likely, d.high].map((s) => Math.round(s * 1000));
+
+describe("unrolling any plan", () => {
+  it("gives every part a key of its own", () => {
+    fc.assert(
+      fc.property(anyPlan, (plan) => {
+        const keys = unroll(plan, around)
+          .filter(isSetStep)
+          .map((step) => partKeyText(step.key));
+        expect(new Set(keys).size).toBe(keys.length);
+      }),
+      runs,
+    );
+  });
+
+  it("never says of a load that it is made when the station cannot make it, or not that way", () => {
+    fc.assert(
+      fc.property(anyPlan, (plan) => {
+        for (const step of unroll(plan, around).filter(isSetStep)) {
+          if (step.load.kind !== "made" || step.load.recipe.kind !== "plates") continue;
+          const { reading, recipe } = step.load;
+          const hung = recipe.perPoint.reduce((sum, plate) => sum + plate.thousandths, 0);
+          expect(20_000 + hung * recipe.points).toBe(reading.thousandths);
+          expect(howToMake(RACK, reading).ok).toBe(true);
+        }
+      }),
+      runs,
+    );
+  });
+
+  it("says that work and rest are possible times: low, likely and high in order", () => {
+    fc.assert(
+      fc.property(anyPlan, (plan) => {
+        const d = sessionDuration(unroll(plan, around));
+        expect(d.low).toBeLessThanOrEqual(d.likely);
+        expect(d.likely).toBeLessThanOrEqual(d.high);
+      }),
+      runs,
+    );
+  });
+
+  it("adds up: the slots of a plan without items take as long as the session", () => {
+    fc.assert(
+      fc.property(anyPlan, (plan) => {
+        const blocks = plan.blocks.filter((b) => b.kind === "exercise" || b.kind === "rotation");
+        const steps = unroll({ ...plan, blocks }, around);
+        const sum = addDurations(NO_TIME, ...slotDurations(steps).values());
+        expect(rounded(sum)).toEqual(rounded(sessionDuration(steps)));
+      }),
+      runs,
+    );
+  });
+
+  it("is the same for a copy, up to ids", () => {
+    fc.assert(
+      fc.property(anyPlan, (plan) => {
+        const bare = (p: typeof plan) =>
+          unroll(p, around)
+            .filter(isSetStep)
+            .map(({ load, target, restAfter, workSeconds, change }) => ({
+              load: load.kind === "open" ? load.because.code : load,
+              target,
+              restAfter,
+              workSeconds,
+              change,
+            }));
+        expect(bare(copyPlan(plan, sampleMint))).toEqual(bare(plan));
+      }),
+      runs,
+    );
+  });
+});

@@ -1,0 +1,26 @@
+import type { Day } from "../calendar/index.ts";
+import type { Id } from "../identity/index.ts";
+
+/** For whom, where and when a session is planned, apart from what is trained in it. */
+export interface PlanHead {
+  readonly personId: Id<"person">;
+  readonly gymId: Id<"gym">;
+  readonly day: Day;
+  /** `HH:MM` on the gym's wall clock, or null when only the day is set. */
+  readonly startTime: string | null;
+  readonly title: string;
+}
+
+/** Where a planned session stands: not begun, being trained, or ended and perhaps ruled on. */
+export type RunState =
+  | { readonly kind: "none" }
+  | { readonly kind: "running"; readonly runId: Id<"run"> }
+  | { readonly kind: "ended"; readonly runId: Id<"run">; readonly settled: boolean };
+
+/** A planned session as lists show it. */
+export interface PlanEntry extends PlanHead {
+  readonly id: Id<"plan">;
+  readonly revision: number;
+  readonly personName: string;
+  readonly run: RunState;
+}

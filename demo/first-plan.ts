@@ -1,0 +1,63 @@
+import type { Id, MintId } from "~/core/identity/index.ts";
+import { findMovement } from "~/core/movement/index.ts";
+import {
+  newBlock,
+  newDrop,
+  OPEN_TEMPO,
+  type Block,
+  type SessionPlan,
+} from "~/core/prescription/index.ts";
+import { count, mass, seconds, share } from "~/core/quantity/index.ts";
+import { STATIONS, type Exercise, type StationKey } from "./studio.ts";
+
+/** The first session of a routine: its exercises with their starting loads, the drop on the last set. */
+export function firstPlan(
+  routine: readonly Exercise[],
+  stations: Readonly<Record<StationKey, Id<"station">>>,
+  mint: MintId,
+): SessionPlan {
+  return {
+    schemaVersion: 1,
+    blocks: routine.map((exercise) => blockOf(exercise, stations[exercise.station], mint)),
+  };
+}
+
+function blockOf(exercise: Exercise, station: Id<"station">, mint: MintId): Block {
+  const movement = findMovement(exercise.movement);
+  if (movement === null) throw new Error(`the demo names no movement: ${exercise.movement}`);
+  const { unit } = STATIONS[exercise.station].loading;
+  const block = newBlock(
+    mint,
+    movement,
+    station,
+    exercise.start === null ? null : mass(Math.round(exercise.start * 1000), unit),
+  );
+  const [model] = block.slot.sets;
+  if (model === undefined) throw new Error("a new block has sets");
+  const sets = Array.from({ length: exercise.sets }, (_, i) => {
+    const set = {
+      ...model,
+      id: mint<"set">(),
+      lineId: mint<"line">(),
+      target: { kind: "reps" as const, min: count(exercise.reps[0]), max: count(exercise.reps[1]) },
+      effort: exercise.effort,
+      tempo:
+        exercise.slow === true
+          ? { lower: 3, stretch: 1, lift: "explosive" as const, squeeze: 0 }
+          : OPEN_TEMPO,
+      restAfter: { kind: "fixed" as const, seconds: seconds(exercise.rest) },
+    };
+    const isLast = i === exercise.sets - 1;
+    if (!isLast || exercise.drop === undefined) return set;
+    return { ...set, extensions: [newDrop(set, mint, share(exercise.drop))] };
+  });
+  return {
+    ...block,
+    slot: {
+      ...block.slot,
+      purpose: exercise.purpose,
+      setUp: Object.fromEntries(movement.setUp.map((p) => [p.name, p.usual])),
+      sets,
+    },
+  };
+}

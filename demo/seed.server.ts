@@ -1,0 +1,220 @@
+import type { Day, Instant } from "~/core/calendar/index.ts";
+import { addDays, dayAt, daysBetween, instantAt } from "~/core/calendar/index.ts";
+import type { Id } from "~/core/identity/index.ts";
+import { mintId } from "~/codec/mint.ts";
+import { hashPassword } from "../server/auth/password.server.ts";
+import { register } from "../server/db/accounts.server.ts";
+import type { Database } from "../server/db/connection.server.ts";
+import type { MeasurementForm } from "~/codec/measurement.ts";
+import { UNKNOWN_GYM } from "../server/coaching/unknown-gym.server.ts";
+import { saveBrief } from "../server/db/briefs.server.ts";
+import { addGym, addGymWith, addStation } from "../server/db/gyms.server.ts";
+import { addMeasurement } from "../server/db/measurements.server.ts";
+import { BRIEFS } from "./briefs.ts";
+import { MORE_STATIONS } from "./more-stations.ts";
+import { addPerson } from "../server/db/people.server.ts";
+import { addPlan } from "../server/db/plans.server.ts";
+import { getRun, startRun, type StoredRun } from "../server/db/runs.server.ts";
+import { scopeFor, type Scope } from "../server/db/scope.server.ts";
+import { planNext, proposalsFor, type Decision } from "../server/coaching/next-session.server.ts";
+import { nextEasier } from "~/core/station/index.ts";
+import { firstPlan } from "./first-plan.ts";
+import { trainRun } from "./train-run.server.ts";
+import {
+  AWAY_GYM,
+  GYM,
+  STATIONS,
+  STUDIO,
+  TRAINEES,
+  type StationKey,
+  type Trainee,
+} from "./studio.ts";
+import { seededRandom } from "./random.ts";
+
+type StationIds = Readonly<Record<StationKey, Id<"station">>>;
+
+/** Fills an empty database with the demo, written through the same functions as the interface's actions. */
+export async function seedDemo(db: Database, now: Instant): Promise<boolean> {
+  const existing: unknown = await db("demo_seed").first();
+  if (existing !== undefined) return false;
+  const today = dayAt(now, GYM.timeZone);
+  const passwordHash = await hashPassword(STUDIO.password);
+  const registered = await register(db, { ...STUDIO, passwordHash }, now);
+  if (!registered.ok)
+    throw new Error("the demo coach exists, but the seed was not finished; start with --reset");
+  const { studioId } = registered.value;
+  const at = (instant: Instant): Scope =>
+    scopeFor(db, { studioId, actor: { kind: "system" }, now: instant });
+  const begun = instantAt(addDays(today, -50), 9, 0, GYM.timeZone);
+  const gymId = await addGym(at(begun), GYM);
+  const stations: Partial<Record<StationKey, Id<"station">>> = {};
+  for (const key of Object.keys(STATIONS) as StationKey[]) {
+    stations[key] = await addStation(at(begun), gymId, STATIONS[key]);
+  }
+  for (const more of MORE_STATIONS) await addStation(at(begun), gymId, more);
+  await addGymWith(at(begun), AWAY_GYM, UNKNOWN_GYM);
+  for (const trainee of TRAINEES) {
+    await seedTrainee({ at, now, today, gymId, stations: stations as StationIds }, trainee);
+  }
+  await at(now).insert("demo_seed", { anchor_day: today });
+  return true;
+}
+
+interface Setting {
+  readonly at: (instant: Instant) => Scope;
+  readonly now: Instant;
+  readonly today: Day;
+  readonly gymId: Id<"gym">;
+  readonly stations: StationIds;
+}
+
+async function seedTrainee(setting: Setting, trainee: Trainee): Promise<void> {
+  const { at, now, today, gymId } = setting;
+  const random = seededRandom(trainee.seed);
+  const [hour = 17, minute = 0] = trainee.startTime.split(":").map(Number);
+  const days = trainee.daysAgo.map((ago) => addDays(today, -ago));
+  const firstDay = days[0] ?? addDays(today, 1);
+  const met = Math.min(now, instantAt(addDays(firstDay, -3), 10, 0, GYM.timeZone));
+  const person = await addPerson(at(met), trainee.person);
+  await seedBrief(setting, trainee.person.name, person);
+  const head = { personId: person, gymId, startTime: trainee.startTime, title: trainee.title };
+  let plan = await addPlan(
+    at(met),
+    { ...head, day: firstDay },
+    firstPlan(trainee.routine, setting.stations, mintId),
+  );
+  for (const [session, on] of days.entries()) {
+    const start = instantAt(on, hour, minute, GYM.timeZone);
+    const run = await beginRun(at(start), plan);
+    const incident = trainee.incidents.find((i) => i.session === session)?.kind ?? null;
+    const week = daysBetween(firstDay, on) / 7;
+    await trainRun(
+      at,
+      run,
+      trainee.routine,
+      { start, week, incident, setsToLog: Infinity, end: true },
+      random,
+    );
+    const isLast = session === days.length - 1;
+    if (isLast && trainee.now === "undecided") return;
+    const next = days[session + 1] ?? today;
+    const decided = instantAt(on, 21, 0, GYM.timeZone);
+    plan = await decide(at(decided), run.id, next, incident === "overruled");
+  }
+  if (trainee.now !== "runningNow") return;
+  const start = now - 24 * 60_000;
+  const run = await beginRun(at(start), plan);
+  await trainRun(
+    at,
+    run,
+    trainee.routine,
+    { start, week: 6, incident: null, setsToLog: 5, end: false },
+    random,
+  );
+}
+
+/** The brief as the coach wrote it, and one weighing a week. */
+async function seedBrief(
+  { at, now, today, gymId }: Setting,
+  name: string,
+  person: Id<"person">,
+): Promise<void> {
+  const known = BRIEFS[name];
+  if (known === undefined) return;
+  const written = at(now - 40 * 86_400_000);
+  await saveBrief(written, person, 0, { ...known.document, gyms: [gymId] });
+  const measure = async (weeksAgo: number, form: Omit<MeasurementForm, "day" | "note">) =>
+    addMeasurement(at(now), person, { ...form, day: addDays(today, -7 * weeksAgo), note: "" });
+  for (let weeksAgo = 6; weeksAgo >= 0 && known.weight !== null; weeksAgo -= 1) {
+    const { start, weekly, unit } = known.weight;
+    const thousandths = Math.round((start + weekly * (6 - weeksAgo)) * 10) * 100;
+    await measure(weeksAgo, { kind: "bodyWeight", side: "both", value: { thousandths, unit } });
+  }
+  for (const [kind, side, cm] of known.girths) {
+    await measure(2, { kind, side, value: { thousandths: Math.round(cm * 1000), unit: "cm" } });
+  }
+}
+
+async function beginRun(scope: Scope, plan: Id<"plan">): Promise<StoredRun> {
+  const started = await startRun(scope, plan);
+  const run = started.ok ? await getRun(scope, started.value) : null;
+  if (run === null) throw new Error("the demo's session did not start");
+  return run;
+}
+
+/** The coach's word on every proposal: taken, but once overruled with a reason. */
+async function decide(
+  scope: Scope,
+  runId: Id<"run">,
+  on: Day,
+  overrules: boolean,
+): Promise<Id<"plan">> {
+  const run = await getRun(scope, runId);
+  if (run === null) throw new Error("the demo's session is gone");
+  const proposals = await proposalsFor(scope, run);
+  const decisions = proposals.map(({ slot, station, proposal }, i): Decision => {
+    const easier = station && proposal.reading && nextEasier(station.loading, proposal.reading);
+    if (!overrules || i !== 0 || easier === null) return { slotId: slot.id, kind: "accept" };
+    return {
+      slotId: slot.id,
+      kind: "overrule",
+      reading: easier.reading,
+      reason: "Lighter week before the exam; depth first.",
+    };
+  });
+  const planned = await planNext(scope, run, on, decisions);
+  if (!planned.ok)
+    throw new Error(`the demo's next session was not planned: ${planned.error.code}`);
+  return planned.value;
+}
+
+/**
+ * Moves what only the seed has written forward by whole days, so that there is a session today again.
+ * What a user touched stays where it is. Returns by how many days.
+ */
+export async function moveForward(db: Database, now: Instant): Promise<number> {
+  const seeds = (await db("demo_seed").select(
+    "studio_id",
+    db.raw("date_format(anchor_day, '%Y-%m-%d') as anchor"),
+  )) as {
+    studio_id: Buffer;
+    anchor: Day;
+  }[];
+  const [seed] = seeds;
+  if (seed === undefined) return 0;
+  const today = dayAt(now, GYM.timeZone);
+  const days = daysBetween(seed.anchor, today);
+  if (days <= 0) return 0;
+  const ms = days * 86_400_000;
+  await db.transaction(async (trx) => {
+    const untouched = `plans.studio_id = ? and plans.actor_kind = 'system' and not exists (
+      select 1 from runs join commands on commands.studio_id = runs.studio_id and commands.run_id = runs.id
+      where runs.studio_id = plans.studio_id and runs.plan_id = plans.id and commands.actor_kind <> 'system')
+      and not exists (select 1 from runs join rulings on rulings.studio_id = runs.studio_id and rulings.run_id = runs.id
+      where runs.studio_id = plans.studio_id and runs.plan_id = plans.id and rulings.actor_kind <> 'system')`;
+    await trx.raw(
+      `update commands join runs on runs.studio_id = commands.studio_id and runs.id = commands.run_id
+       join plans on plans.studio_id = runs.studio_id and plans.id = runs.plan_id
+       set commands.device_at = commands.device_at + ?, commands.received_at = commands.received_at + ? where ${untouched.replace(/and not exists[\s\S]*$/, "")}`,
+      [ms, ms, seed.studio_id],
+    );
+    await trx.raw(
+      `update runs join plans on plans.studio_id = runs.studio_id and plans.id = runs.plan_id
+       set runs.started_at = runs.started_at + ?, runs.ended_at = runs.ended_at + ?, runs.settled_at = runs.settled_at + ? where ${untouched}`,
+      [ms, ms, ms, seed.studio_id],
+    );
+    await trx.raw(`update plans set day = day + interval ? day where ${untouched}`, [
+      days,
+      seed.studio_id,
+    ]);
+    await trx.raw(
+      `update measurements set day = day + interval ? day where studio_id = ? and actor_kind = 'system'`,
+      [days, seed.studio_id],
+    );
+    await trx.raw("update demo_seed set anchor_day = ? where studio_id = ?", [
+      today,
+      seed.studio_id,
+    ]);
+  });
+  return days;
+}

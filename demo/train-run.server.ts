@@ -1,0 +1,151 @@
+import type { Instant } from "~/core/calendar/index.ts";
+import type { Id } from "~/core/identity/index.ts";
+import type { Command, CommandBody, PerformedPart } from "~/core/log/index.ts";
+import {
+  findSlot,
+  amountAsked,
+  isRir,
+  isSetStep,
+  slotsOf,
+  surroundingsOf,
+  unroll,
+  type Rir,
+  type SetStep,
+} from "~/core/prescription/index.ts";
+import { plannedContext } from "~/core/progression/index.ts";
+import { amountOf, count } from "~/core/quantity/index.ts";
+import { mintId } from "~/codec/mint.ts";
+import { listStations } from "../server/db/gyms.server.ts";
+import { acceptCommands, type StoredRun } from "../server/db/runs.server.ts";
+import type { Scope } from "../server/db/scope.server.ts";
+import type { Random } from "./random.ts";
+import type { Exercise, Incident } from "./studio.ts";
+import { simulateSet } from "./train.ts";
+
+/** How one simulated session goes. */
+export interface Course {
+  readonly start: Instant;
+  readonly week: number;
+  readonly incident: Incident["kind"] | null;
+  readonly setsToLog: number;
+  readonly end: boolean;
+}
+
+/** Trains a run as a device on the floor would: commands in sequence, handed to the same function as a sync. */
+export async function trainRun(
+  at: (instant: Instant) => Scope,
+  run: StoredRun,
+  routine: readonly Exercise[],
+  course: Course,
+  random: Random,
+): Promise<void> {
+  const device = mintId<"device">();
+  const commands: Command[] = [];
+  let clock = course.start + 4 * 60_000;
+  const say = (body: CommandBody) =>
+    commands.push({
+      commandId: mintId(),
+      runId: run.id,
+      device,
+      seq: commands.length + 1,
+      parent: null,
+      at: clock,
+      body,
+    });
+  const stations = await listStations(at(course.start), run.gymId);
+  const around = surroundingsOf(stations);
+  const begun = new Set<Id<"slot">>();
+  const slots = slotsOf(run.document);
+  for (const step of unroll(run.document, around).filter(isSetStep).slice(0, course.setsToLog)) {
+    const slot = findSlot(run.document, step.slotId);
+    const station = slot && around.station(slot.station);
+    const exercise = routine[slots.findIndex((s) => s.id === step.slotId)];
+    if (slot === null || station === null || exercise === undefined || step.load.kind !== "made")
+      continue;
+    if (course.incident === "stationTaken" && exercise === routine.at(-1)) {
+      if (!begun.has(slot.id)) say({ kind: "skip", slotId: slot.id, reason: "Station taken" });
+      begun.add(slot.id);
+      continue;
+    }
+    if (!begun.has(slot.id)) {
+      begun.add(slot.id);
+      clock += 90_000;
+      const context = plannedContext(run.document, slot, station);
+      const isMoved = course.incident === "setUpChanged" && exercise === routine[1];
+      say({
+        kind: "context",
+        context: {
+          ...context,
+          helper: "alone",
+          setUp: isMoved ? { ...context.setUp, "Foot height": "high" } : context.setUp,
+        },
+      });
+    }
+    clock += Math.round(step.workSeconds.max * 1000);
+    say({ kind: "part", part: performedPart(step, station.versionId, exercise, course, random) });
+    clock += step.restAfter.likely * 1000;
+    if (
+      course.incident === "kneePain" &&
+      exercise.movement === "shipped:leg-extension" &&
+      step.setNumber === 1
+    ) {
+      say({
+        kind: "pain",
+        id: mintId(),
+        slotId: slot.id,
+        key: step.key,
+        joint: "knee",
+        side: "left",
+        score: 4,
+        note: "",
+      });
+    }
+  }
+  if (course.end) {
+    if (course.incident === "flatDay")
+      say({ kind: "note", slotId: null, text: "Slept four hours. A flat day, not a step back." });
+    say({ kind: "end", sessionEffort: 7 });
+  }
+  const accepted = await acceptCommands(at(clock), run.id, commands);
+  if (!accepted.ok) throw new Error(`the demo's commands were refused: ${accepted.error.code}`);
+}
+
+function performedPart(
+  step: SetStep,
+  stationVersion: Id<"stationVersion">,
+  exercise: Exercise,
+  course: Course,
+  random: Random,
+): PerformedPart {
+  if (step.load.kind !== "made") throw new Error("a simulated set needs a load");
+  const { reading, recipe } = step.load;
+  const done = simulateSet(
+    exercise,
+    course,
+    {
+      load: amountOf(reading),
+      index: step.setNumber - 1 + (step.kind === "drop" ? 6 : 0),
+      maxReps: amountAsked(step.target).max,
+    },
+    random,
+  );
+  const left: unknown = step.kind === "drop" ? 0 : done.left;
+  const rir: Rir = isRir(left) ? left : "unknown";
+  return {
+    id: mintId(),
+    slotId: step.slotId,
+    key: step.key,
+    stationVersion,
+    reading,
+    platesHung: recipe.kind === "plates" ? recipe.perPoint : null,
+    fullReps: done.reps === null ? null : count(done.reps),
+    partialReps: null,
+    forcedReps: null,
+    seconds: null,
+    steps: null,
+    metres: null,
+    rir: done.reps === null ? "unknown" : rir,
+    limiter: null,
+    note: "",
+  };
+}

@@ -1,0 +1,244 @@
+import type { ApproachRef } from "~/core/approach/index.ts";
+import type { MovementRef } from "~/core/identity/index.ts";
+import {
+  PROVOCATIONS,
+  type Brief,
+  type BriefField,
+  type Caution,
+  type Effect,
+  type Exclusion,
+  type Goal,
+  type Limit,
+  type Provocation,
+  type TightSpot,
+  type Watched,
+} from "~/core/brief/index.ts";
+import type { MeasuredKind, Measurement } from "~/core/measurement/index.ts";
+import { assertNever } from "~/core/result/index.ts";
+import { formatShortDay } from "./numbers.ts";
+import { JOINT_NAMES, LEVEL_NAMES, PATTERN_NAMES, REGION_NAMES, SIDE_NAMES } from "./training.ts";
+
+export const GOAL_NAMES: Readonly<Record<Goal, string>> = {
+  size: "Size",
+  strength: "Strength",
+  definition: "Definition",
+  symmetry: "Symmetry",
+  firstSteps: "First steps",
+  returning: "Return after a break",
+};
+
+export const PROVOCATION_NAMES: Readonly<Record<Provocation, string>> = {
+  loadOnSpine: "load on the spine",
+  kneeLoad: "load on the bent knee",
+  hipLoad: "load on the hip",
+  deepStretch: "deep stretch under load",
+  grip: "gripping",
+  balance: "balancing",
+};
+
+export const PROVOCATION_OPTIONS = PROVOCATIONS.map((p) => [p, PROVOCATION_NAMES[p]] as const);
+
+export const CAUTION_NAMES: Readonly<Record<Caution, string>> = {
+  pregnancy: "Pregnancy",
+  heart: "Heart condition",
+  bloodPressure: "Uncontrolled blood pressure",
+  surgery: "Recent surgery",
+};
+
+export const TIGHT_NAMES: Readonly<Record<TightSpot, string>> = {
+  ankle: "Ankles",
+  hip: "Hips",
+  hamstrings: "Hamstrings",
+};
+
+export const LIMB_NAMES: Readonly<Record<Brief["limbs"], string>> = {
+  unknown: "Not known",
+  longThighs: "Long thighs for the trunk",
+  even: "Even",
+  longTrunk: "Long trunk for the legs",
+};
+
+export const HELPER_NAMES: Readonly<Record<Brief["helper"], string>> = {
+  unknown: "Not known",
+  alone: "Alone",
+  partner: "With a partner",
+  spotter: "With a spotter",
+};
+
+export const FIELD_NAMES: Readonly<Record<BriefField, string>> = {
+  goal: "Goal",
+  level: "Level",
+  birthYear: "Year of birth",
+  trainingYears: "Years of training",
+  approach: "Approach",
+  cautions: "Screening",
+  screenedBy: "Screened by",
+  screenedOn: "Screened on",
+  clearances: "Cleared and forbidden",
+  limbs: "Build",
+  tight: "Tight",
+  priorities: "Priorities",
+  notToGrow: "Not to grow",
+  weakerSide: "Weaker side",
+  weakerSideCause: "Its cause",
+  limits: "Pains and limits",
+  gyms: "Gyms",
+  daysPerWeek: "Days a week",
+  minutesCap: "Time for a session",
+  helper: "Helper",
+  likes: "Likes",
+  dislikes: "Dislikes",
+  gear: "Own gear",
+};
+
+export const BRIEF_FIELDS = Object.keys(FIELD_NAMES) as readonly BriefField[];
+
+const WATCHED: Readonly<Record<Watched, string>> = {
+  bandsHalved: "halves the weekly sets and caps a session at 10 hard sets",
+  clearingAsked: "asks for a professional's word before hard training",
+  settings: "sets order, effort, sets, rest and what is found missing",
+  heelsAndDepth: "suggests raised heels where a movement offers them",
+  supportedSquats: "suggests supported squats beside free ones",
+  priorityFirst: "puts these first",
+  noGrowth: "warns above 4 direct sets a week",
+  weakSideFirst: "lets that side begin",
+  gyms: "offers these gyms first",
+  weekSpread: "spreads the week's sets over that many sessions",
+  timeCap: "warns when a session runs over",
+  limitAlone: "warns of limit sets that are not safe alone",
+  strapsAnswerGrip: "offers straps where the grip gives out first",
+  loadHeld: "counts a held load as success while body weight falls",
+  progressCounts: "counts rising reps and loads",
+};
+
+/** "takes 23 movements out"; null where a field says nothing yet. */
+export function formatEffect(effect: Effect): string | null {
+  const movements = (n: number) => `${n} ${n === 1 ? "movement" : "movements"}`;
+  switch (effect.kind) {
+    case "takesOut":
+      return effect.movements === 0 ? null : `takes ${movements(effect.movements)} out`;
+    case "ranksUp":
+      return `puts ${movements(effect.movements)} first`;
+    case "watches":
+      return WATCHED[effect.what];
+    case "none":
+      return null;
+    default:
+      return assertNever(effect);
+  }
+}
+
+/** "knee, provoked by load on the bent knee, 4 of 10 (up to 3 allowed)" */
+export function formatLimit(limit: Limit): string {
+  return `${JOINT_NAMES[limit.joint]}, provoked by ${PROVOCATION_NAMES[limit.provokedBy]}, ${limit.severity} of 10 (up to ${limit.allowed} allowed)`;
+}
+
+/** Why a brief takes a movement out, as half a sentence. */
+export function formatExclusion(why: Exclusion): string {
+  switch (why.code) {
+    case "limit":
+      return `${JOINT_NAMES[why.joint]} hurts at ${why.severity} of 10 with ${PROVOCATION_NAMES[why.provokedBy]}, and this asks ${why.asks} of it`;
+    case "forbidden":
+      return `${PATTERN_NAMES[why.pattern].toLowerCase()} was forbidden by ${why.by}`;
+    case "level":
+      return `made for ${LEVEL_NAMES[why.needs].toLowerCase()}, the person is ${LEVEL_NAMES[why.has].toLowerCase()}`;
+    case "disliked":
+      return "stands among the dislikes";
+    default:
+      return assertNever(why);
+  }
+}
+
+export const MEASURED_NAMES: Readonly<Record<MeasuredKind, string>> = {
+  bodyWeight: "Body weight",
+  calf: "Calf girth",
+  thigh: "Thigh girth",
+  hip: "Hip girth",
+  waist: "Waist girth",
+  readiness: "Readiness",
+};
+
+/** "82.4 kg", "38.5 cm left", "4 of 5". */
+export function formatMeasurement({ value, side }: Measurement): string {
+  const amount = value.thousandths / 1000;
+  if (value.unit === "ofFive") return `${amount} of 5`;
+  return `${amount} ${value.unit}${side === "both" ? "" : ` ${side}`}`;
+}
+
+const listed = (texts: readonly string[]) => texts.join(", ");
+
+/** How what a brief refers to is called, and the year against which an age is said. */
+export interface BriefNames {
+  readonly approach: (ref: ApproachRef | null) => string;
+  /** Null for a gym that is no longer the studio's. */
+  readonly gym: (id: string) => string | null;
+  readonly movement: (ref: MovementRef) => string;
+  readonly year: number;
+}
+
+/** What a field of a brief says, in words; empty where nothing is known. */
+export function formatBriefField(field: BriefField, brief: Brief, names: BriefNames): string {
+  switch (field) {
+    case "goal":
+      return GOAL_NAMES[brief.goal];
+    case "level":
+      return LEVEL_NAMES[brief.level];
+    case "birthYear":
+      return brief.birthYear === null
+        ? ""
+        : `${brief.birthYear}, turns ${names.year - brief.birthYear} this year`;
+    case "trainingYears":
+      return brief.trainingYears === null ? "" : `${brief.trainingYears} years`;
+    case "approach":
+      return names.approach(brief.approach);
+    case "cautions":
+      return [
+        listed(brief.cautions.map((c) => CAUTION_NAMES[c])),
+        brief.screenedBy === ""
+          ? ""
+          : `screened by ${brief.screenedBy}${brief.screenedOn === null ? "" : ` on ${formatShortDay(brief.screenedOn)}`}`,
+      ]
+        .filter((t) => t !== "")
+        .join("; ");
+    case "clearances":
+      return brief.clearances
+        .map((c) => `${PATTERN_NAMES[c.pattern]} ${c.verdict} by ${c.by}`)
+        .join("; ");
+    case "limbs":
+      return brief.limbs === "unknown" ? "" : LIMB_NAMES[brief.limbs];
+    case "tight":
+      return listed(brief.tight.map((t) => TIGHT_NAMES[t]));
+    case "priorities":
+      return listed(brief.priorities.map((r) => REGION_NAMES[r]));
+    case "notToGrow":
+      return listed(brief.notToGrow.map((r) => REGION_NAMES[r]));
+    case "weakerSide":
+      return brief.weakerSide === null
+        ? ""
+        : `${SIDE_NAMES[brief.weakerSide]}${brief.weakerSideCause === "" ? "" : `: ${brief.weakerSideCause}`}`;
+    case "limits":
+      return brief.limits.map(formatLimit).join("; ");
+    case "gyms":
+      return listed(brief.gyms.flatMap((id) => names.gym(id) ?? []));
+    case "daysPerWeek":
+      return brief.daysPerWeek === null ? "" : String(brief.daysPerWeek);
+    case "minutesCap":
+      return brief.minutesCap === null ? "" : `${brief.minutesCap} minutes at most`;
+    case "helper":
+      return brief.helper === "unknown" ? "" : HELPER_NAMES[brief.helper];
+    case "likes":
+      return listed(brief.likes.map(names.movement));
+    case "dislikes":
+      return listed(brief.dislikes.map(names.movement));
+    case "gear":
+      return listed(brief.gear);
+    case "screenedBy":
+      return brief.screenedBy;
+    case "screenedOn":
+      return brief.screenedOn === null ? "" : formatShortDay(brief.screenedOn);
+    case "weakerSideCause":
+      return brief.weakerSideCause;
+    default:
+      return assertNever(field);
+  }
+}

@@ -1,0 +1,43 @@
+import type { CountedField, PerformedPart } from "~/core/log/index.ts";
+import type { ExposedSet, Exposure } from "~/core/progression/index.ts";
+import { sameReading } from "~/core/quantity/index.ts";
+import { formatMass, formatShortDay } from "./numbers.ts";
+import { formatRir } from "./training.ts";
+
+/** "100 kg × 12, 11, 10", or set by set where the loads differ; unknown reps are a question mark. */
+export function formatSetsDone(sets: readonly ExposedSet[]): string {
+  const [first] = sets;
+  if (first === undefined) return "no work set";
+  const reps = (set: ExposedSet) => (set.reps === null ? "?" : String(set.reps));
+  const load = (set: ExposedSet) => (set.reading === null ? "?" : formatMass(set.reading));
+  const same = sets.every(
+    (s) => s.reading !== null && first.reading !== null && sameReading(s.reading, first.reading),
+  );
+  return same
+    ? `${load(first)} × ${sets.map(reps).join(", ")}`
+    : sets.map((set) => `${load(set)} × ${reps(set)}`).join(", ");
+}
+
+/** "100 kg × 12, 11, 10 · last set 1 left · 18 Nov" */
+export function formatExposure(exposure: Exposure): string {
+  const last = exposure.sets.at(-1);
+  const effort = last === undefined ? "" : ` · last set ${formatRir(last.rir)}`;
+  return `${formatSetsDone(exposure.sets)}${effort} · ${formatShortDay(exposure.day)}`;
+}
+
+const COUNTED: readonly (readonly [CountedField, string])[] = [
+  ["fullReps", ""],
+  ["partialReps", " partial"],
+  ["forcedReps", " forced"],
+  ["seconds", " s"],
+  ["steps", " steps"],
+  ["metres", " m"],
+];
+
+/** "100 kg × 8", "60 kg × 6 partial", "? × ?"; what is unknown is a question mark, never a zero. */
+export function formatPart(part: PerformedPart): string {
+  const done = COUNTED.flatMap(([field, unit]) =>
+    part[field] === null ? [] : [`${part[field]}${unit}`],
+  ).join(" + ");
+  return `${part.reading === null ? "?" : formatMass(part.reading)} × ${done === "" ? "?" : done}`;
+}

@@ -1,0 +1,96 @@
+import { describe, expect, it } from "vitest";
+import type { Fact, Fix } from "~/core/finding/index.ts";
+import { kg } from "~/core/quantity/index.ts";
+import { sampleDay, sampleId } from "~/core/samples/index.ts";
+import { FULL_GYM, movementOf } from "~/tests/arbitrary/session.ts";
+import {
+  formatBrings,
+  formatFact,
+  formatFirstLoad,
+  formatFix,
+  formatOutReason,
+} from "./findings.ts";
+
+const says = (fact: Fact) => formatFact(fact, "Even Ground");
+const squat = "shipped:back-squat" as const;
+
+describe("what was found, in one sentence", () => {
+  it("has its numbers, and names whose view it is", () => {
+    expect(
+      says({
+        code: "belowBand",
+        region: "vastusLateralis",
+        sets: 1,
+        low: 8,
+        high: 16,
+        sessions: 2,
+      }),
+    ).toBe("The vasti: 1 set in the week's 2 sessions; Even Ground asks for 8 to 16 a week.");
+    expect(says({ code: "regionMissing", region: "soleus", low: 1, sessions: 1 })).toBe(
+      "Nothing trains soleus directly in this session; Even Ground asks for 1 set a week.",
+    );
+    expect(says({ code: "overCap", minutes: 52, cap: 35 })).toBe("About 52 minutes; there are 35.");
+    expect(says({ code: "atCeiling", station: "Rack", reading: kg(200) })).toContain("200 kg");
+  });
+
+  it("words what is contested as a view, and what is a caution as a caution", () => {
+    expect(says({ code: "schoolOrder", early: "shipped:leg-extension", late: squat })).toBe(
+      "Back squat comes after Leg extension; Even Ground would have it before. Order is a school, not a law.",
+    );
+    expect(says({ code: "limitAlone", movement: squat, sets: 1, effort: 0 })).toContain(
+      "not safe to the limit without a spotter",
+    );
+    expect(says({ code: "needsClearing", why: "minor" })).toMatch(/^Under eighteen: a qualified/);
+    expect(says({ code: "needsClearing", why: "heart" })).toMatch(/^Heart condition: a qualified/);
+  });
+
+  it("says one length or the wanted length", () => {
+    const fact = { code: "oneLength", region: "adductors", sets: 4, only: "mid" } as const;
+    expect(says({ ...fact, wanted: null })).toContain("wants more than one length");
+    expect(says({ ...fact, wanted: "stretched" })).toContain("where it is stretched");
+  });
+
+  it("names a movement of the studio's own by the studio's name for it", () => {
+    const own = { ...movementOf("back-squat"), name: "Quay squat" };
+    const fact: Fact = { code: "longThighs", movement: own.ref };
+    expect(formatFact(fact, "Even Ground", () => own)).toContain("Quay squat");
+  });
+});
+
+describe("what a press does", () => {
+  const station = FULL_GYM[0]!;
+  const slot = sampleId<"slot">(1);
+  const movement = movementOf("leg-press");
+  it.each<readonly [Fix, string]>([
+    [{ kind: "add", movement, station }, "Add Leg press"],
+    [{ kind: "swap", slot, movement, station }, "Swap Squat for Leg press"],
+    [{ kind: "remove", slot }, "Remove Squat"],
+    [{ kind: "toFront", slot }, "Move Squat to the front"],
+    [{ kind: "arrange" }, "Arrange by the approach"],
+    [{ kind: "addSet", slot }, "One more set of Squat"],
+    [{ kind: "dropSet", slot }, "One set less of Squat"],
+    [{ kind: "trimSets", to: 1 }, "At most 1 work set of each"],
+    [{ kind: "spread", slot, to: sampleId(2), day: sampleDay() }, "Move Squat to 2 Mar"],
+    [{ kind: "setUp", slot, name: "Heels", choice: "raised" }, "Heels: raised"],
+    [{ kind: "leaveReserve", slot }, "Leave two reps in reserve"],
+    [{ kind: "firstSide", slot, first: "left" }, "Begin with the left side"],
+  ])("%j", (fix, text) => {
+    expect(formatFix(fix, () => "Squat")).toBe(text);
+  });
+});
+
+describe("what the finder and substitutes say", () => {
+  it("what is brought, why something is out, and what to begin with", () => {
+    expect(formatBrings({ kind: "region", region: "soleus", lacking: 1 })).toBe(
+      "soleus, 1 set short",
+    );
+    expect(formatBrings({ kind: "priority", region: "adductors" })).toBe("priority: adductors");
+    expect(formatOutReason({ code: "notInGym" })).toBe("no station in this gym serves it");
+    expect(formatOutReason({ code: "level", needs: "advanced", has: "beginner" })).toBe(
+      "made for advanced, the person is beginner",
+    );
+    expect(formatFirstLoad({ kind: "related", reading: kg(42.5), share: 0.45 })).toBe(
+      "Starts with 42.5 kg, about 45% of what both legs moved.",
+    );
+  });
+});

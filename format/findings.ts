@@ -1,0 +1,164 @@
+import type { Brings, Fact, Family, Fix, Severity } from "~/core/finding/index.ts";
+import type { FirstLoad, OutReason } from "~/core/finder/index.ts";
+import type { MovementRef } from "~/core/identity/index.ts";
+import { findMovement, type FindMovement, type Region } from "~/core/movement/index.ts";
+import { assertNever } from "~/core/result/index.ts";
+import { CAUTION_NAMES, formatExclusion } from "./brief.ts";
+import { formatMass, formatSets, formatShare, formatShortDay } from "./numbers.ts";
+import { formatRir, LENGTH_NAMES, spokenRegion, SIDE_NAMES } from "./training.ts";
+
+export const FAMILY_NAMES: Readonly<Record<Family, string>> = {
+  safety: "Safety",
+  station: "Station",
+  hole: "Hole",
+  volume: "Volume",
+  order: "Order",
+  redundancy: "Twice the same",
+  time: "Time",
+};
+
+export const SEVERITY_NAMES: Readonly<Record<Severity, string>> = {
+  serious: "Serious",
+  warning: "Warning",
+  note: "Note",
+};
+
+const regionOf = (region: Region) =>
+  region === "vastusLateralis" ? "the vasti" : spokenRegion(region).toLowerCase();
+const sets = (n: number) => `${formatSets(n)} ${n === 1 ? "set" : "sets"}`;
+const week = (sessions: number) =>
+  sessions === 1 ? "this session" : `the week's ${sessions} sessions`;
+
+/** What was found, in one sentence with its numbers. `approach` is who holds what is contested. */
+export function formatFact(
+  fact: Fact,
+  approach: string,
+  find: FindMovement = findMovement,
+): string {
+  const nameOf = (ref: MovementRef) => find(ref)?.name ?? ref;
+  switch (fact.code) {
+    case "regionMissing":
+      return `Nothing trains ${regionOf(fact.region)} directly in ${week(fact.sessions)}; ${approach} asks for ${sets(fact.low)} a week.`;
+    case "belowBand":
+      return `${sentence(regionOf(fact.region))}: ${sets(fact.sets)} in ${week(fact.sessions)}; ${approach} asks for ${fact.low} to ${fact.high} a week.`;
+    case "aboveBand":
+      return `${sentence(regionOf(fact.region))}: ${sets(fact.sets)} in ${week(fact.sessions)}, above the ${fact.low} to ${fact.high} of ${approach}. Too many is as much an error as too few.`;
+    case "oneLength":
+      return fact.wanted === null
+        ? `All ${fact.sets} sets for ${regionOf(fact.region)} are hardest where it is ${LENGTH_NAMES[fact.only]}; ${approach} wants more than one length.`
+        : `None of the ${fact.sets} sets for ${regionOf(fact.region)} is hardest where it is ${LENGTH_NAMES[fact.wanted]}, which ${approach} wants first.`;
+    case "noSingleLeg":
+      return `All ${fact.sets} hard sets are on two legs: a strong side can carry a weak one unseen.`;
+    case "sameAgain":
+      return `${nameOf(fact.second)} fails at the same point as ${nameOf(fact.first)}: same target, same length, same leg work. An unlike one usually adds more.`;
+    case "schoolOrder":
+      return `${nameOf(fact.late)} comes after ${nameOf(fact.early)}; ${approach} would have it before. Order is a school, not a law.`;
+    case "priorityLate":
+      return `${sentence(regionOf(fact.region))} is a priority and comes after ${fact.setsBefore} hard sets.`;
+    case "technicalLate":
+      return `${nameOf(fact.movement)} loads the back freely and comes after ${fact.setsBefore} hard sets, when form goes first.`;
+    case "growthUnwanted":
+      return `${sentence(regionOf(fact.region))} must not grow and gets ${fact.sets} direct sets in the week.`;
+    case "tooMuchForNew":
+      return `${fact.sets} hard sets for somebody new or returning; ${fact.limit} are plenty. Severe soreness can be dangerous.`;
+    case "lowReadiness":
+      return `Readiness ${fact.outOfFive} of 5: a flat day is no step back. Fewer sets, or more left in reserve, keep it useful.`;
+    case "overCap":
+      return `About ${fact.minutes} minutes; there are ${fact.cap}.`;
+    case "notHere":
+      return `${nameOf(fact.movement)} has no station in this gym.`;
+    case "busyStation":
+      return `${fact.station} is usually busy at the hours of training.`;
+    case "atCeiling":
+      return `${formatMass(fact.reading)} is the most that ${fact.station} makes: no heavier step is left. Ways on: one leg, more reps, slower tempo, another station.`;
+    case "excluded":
+      return `${nameOf(fact.movement)}: ${formatExclusion(fact.why)}.`;
+    case "limitAlone":
+      return `${nameOf(fact.movement)}: ${sets(fact.sets)} with ${formatRir(fact.effort)}, and it is not safe to the limit without a spotter. ${find(fact.movement)?.safeAlone.how ?? ""}`.trim();
+    case "needsClearing":
+      return `${fact.why === "minor" ? "Under eighteen" : fact.why === "older" ? "Sixty-five or older" : CAUTION_NAMES[fact.why]}: a qualified professional clears this person first. Write down who did, and when.`;
+    case "tightRange":
+      return `${nameOf(fact.movement)} with tight ankles: raised heels let the trunk stay upright.`;
+    case "longThighs":
+      return `${nameOf(fact.movement)} with long thighs: the trunk may do most of the work. A supported squat can reach the quads better.`;
+    case "gripEndsFirst":
+      return `${nameOf(fact.movement)}: grip gives out first, and there are straps.`;
+    case "weakSideSecond":
+      return `${nameOf(fact.movement)} begins with the stronger side; usually the ${SIDE_NAMES[fact.weaker]} begins and the other matches it.`;
+    default:
+      return assertNever(fact);
+  }
+}
+
+/** What a press on a fix does. `nameOfSlot` names the exercise that it changes. */
+export function formatFix(fix: Fix, nameOfSlot: (slot: string) => string): string {
+  switch (fix.kind) {
+    case "add":
+      return `Add ${fix.movement.name}`;
+    case "swap":
+      return `Swap ${nameOfSlot(fix.slot)} for ${fix.movement.name}`;
+    case "remove":
+      return `Remove ${nameOfSlot(fix.slot)}`;
+    case "toFront":
+      return `Move ${nameOfSlot(fix.slot)} to the front`;
+    case "arrange":
+      return "Arrange by the approach";
+    case "addSet":
+      return `One more set of ${nameOfSlot(fix.slot)}`;
+    case "dropSet":
+      return `One set less of ${nameOfSlot(fix.slot)}`;
+    case "spread":
+      return `Move ${nameOfSlot(fix.slot)} to ${formatShortDay(fix.day)}`;
+    case "trimSets":
+      return `At most ${fix.to} work ${fix.to === 1 ? "set" : "sets"} of each`;
+    case "setUp":
+      return `${fix.name}: ${fix.choice}`;
+    case "leaveReserve":
+      return "Leave two reps in reserve";
+    case "firstSide":
+      return `Begin with the ${fix.first} side`;
+    default:
+      return assertNever(fix);
+  }
+}
+
+/** "hamstrings, hip extension: 4 sets short", as half a sentence. */
+export function formatBrings(brings: Brings): string {
+  switch (brings.kind) {
+    case "region":
+      return `${regionOf(brings.region)}, ${sets(brings.lacking)} short`;
+    case "priority":
+      return `priority: ${regionOf(brings.region)}`;
+    case "length":
+      return `${regionOf(brings.region)} ${LENGTH_NAMES[brings.length]}, not met yet`;
+    case "singleLeg":
+      return "one leg at a time";
+    case "liked":
+      return "liked";
+    default:
+      return assertNever(brings);
+  }
+}
+
+/** Why a movement is out, as half a sentence. */
+export function formatOutReason(reason: OutReason): string {
+  return reason.code === "notInGym" ? "no station in this gym serves it" : formatExclusion(reason);
+}
+
+/** "Starts with 42.5 kg, about 45% of what both legs moved." */
+export function formatFirstLoad(load: FirstLoad): string {
+  switch (load.kind) {
+    case "logged":
+      return `Starts with ${formatMass(load.reading)}, as last logged.`;
+    case "related":
+      return `Starts with ${formatMass(load.reading)}, about ${formatShare(load.share)} of what both legs moved.`;
+    case "calibrate":
+      return "The first set finds the load.";
+    default:
+      return assertNever(load);
+  }
+}
+
+function sentence(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

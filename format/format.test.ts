@@ -1,0 +1,182 @@
+import { describe, expect, it } from "vitest";
+import { day } from "~/core/calendar/index.ts";
+import { findMovement } from "~/core/movement/index.ts";
+import type { Reason } from "~/core/progression/index.ts";
+import { kg, lb, seconds } from "~/core/quantity/index.ts";
+import {
+  sampleDrop,
+  sampleExposed,
+  sampleExposure,
+  sampleSet,
+  sampleSlot,
+} from "~/core/samples/index.ts";
+import { formatExposure } from "./exposure.ts";
+import {
+  formatClock,
+  formatDay,
+  formatInOtherUnit,
+  formatMass,
+  formatMinuteRange,
+  formatShare,
+} from "./numbers.ts";
+import { formatSlot } from "./plan.ts";
+import { formatPlanNextError } from "./next-session.ts";
+import { formatMove, formatReason } from "./reasons.ts";
+import { describeLoading, listText, plateListText, readingMeaning } from "./station.ts";
+import { formatChange, formatRecipe, formatRir, formatTempo } from "./training.ts";
+import { parseMassList, parsePlateList, type Loading } from "~/core/station/index.ts";
+
+describe("numbers for people", () => {
+  it("carry their unit and no needless zeros", () => {
+    expect(formatMass(kg(82.5))).toBe("82.5 kg");
+    expect(formatMass(lb(45))).toBe("45 lb");
+    expect(formatMass(lb(1250))).toBe("1250 lb"); // grouped, it would be typed back as 1.25
+    expect(formatShare(0.025)).toBe("2.5%");
+    expect(formatInOtherUnit(kg(100), "lb")).toBe("about 220.5 lb");
+    expect(formatInOtherUnit(kg(100), "kg")).toBeNull();
+  });
+
+  it("show time as a clock and dates with their weekday", () => {
+    expect([formatClock(9), formatClock(125), formatClock(3725), formatClock(-3)]).toEqual([
+      "0:09",
+      "2:05",
+      "1:02:05",
+      "0:00",
+    ]);
+    expect(formatDay(day("2026-11-25"))).toBe("Wed 25 Nov 2026");
+    expect(
+      formatMinuteRange({ low: seconds(60 * 45), likely: seconds(60), high: seconds(60 * 68) }),
+    ).toBe("45 to 68 min");
+  });
+});
+
+describe("training in words", () => {
+  it("says how to make a load and what changes", () => {
+    expect(formatRecipe({ kind: "plates", points: 2, perPoint: [kg(20), kg(2.5)] })).toBe(
+      "20 + 2.5 kg a side",
+    );
+    expect(formatRecipe({ kind: "plates", points: 1, perPoint: [kg(20)] })).toBe("20 kg");
+    expect(formatRecipe({ kind: "plates", points: 2, perPoint: [] })).toBe("nothing hung");
+    expect(formatRecipe({ kind: "pin", pin: lb(70), addOns: [lb(5)] })).toBe("pin 70 lb + 5");
+    expect(formatChange({ kind: "plates", points: 2, takeOff: [kg(10)], hang: [kg(20)] })).toBe(
+      "take off 10, hang 20 a side",
+    );
+    expect(formatChange({ kind: "none" })).toBeNull();
+  });
+
+  it("orders the tempo as the movement happens", () => {
+    const tempo = { lower: 3, stretch: 1, lift: "explosive", squeeze: null } as const;
+    expect(formatTempo(tempo, "lower")).toBe("lower 3 s · stretch 1 s · lift fast");
+    expect(formatTempo(tempo, "lift")).toBe("lift fast · lower 3 s · stretch 1 s");
+  });
+
+  it("never shows unknown effort as none left", () => {
+    expect([formatRir(0), formatRir(2), formatRir("unknown"), formatRir("past")]).toEqual([
+      "none left",
+      "2 left",
+      "effort unknown",
+      "past the limit",
+    ]);
+  });
+
+  it("sums up a slot and a session done", () => {
+    const slot = sampleSlot([
+      sampleSet(1),
+      sampleSet(2),
+      sampleSet(3, { extensions: [sampleDrop(11, "current", 0.8)] }),
+    ]);
+    expect(formatSlot(slot, findMovement(slot.movement))).toBe(
+      "Back squat: 2 × (8–10 × 100 kg, 2 left); 8–10 × 100 kg, 2 left, drop to 80% × 6–8",
+    );
+    expect(
+      formatExposure(
+        sampleExposure([sampleExposed(kg(100), 10), sampleExposed(kg(100), null, "unknown")]),
+      ),
+    ).toBe("100 kg × 10, ? · last set effort unknown · 2 Mar");
+  });
+});
+
+describe("reasons", () => {
+  const REASONS: readonly Reason[] = [
+    { code: "allAtTop", sets: 3, top: 10, reading: kg(100) },
+    { code: "repsToGain", lowest: 9, top: 10, reading: kg(100) },
+    { code: "smallestStep", from: kg(100), to: kg(102.5), stepShare: 0.025 },
+    { code: "largeStep", from: kg(20), to: kg(35), stepShare: 0.75, limit: 0.1 },
+    { code: "atCeiling", reading: lb(90) },
+    { code: "harderThanAsked", asked: 2, lowest: 0 },
+    { code: "belowRange", lowest: 6, bottom: 8, times: 2 },
+    { code: "stalled", sessions: 3, reading: kg(100) },
+    { code: "pain", joint: "knee", score: 4 },
+    { code: "unknownReps", sets: 1 },
+    { code: "unknownEffort", sets: 2 },
+    { code: "setsMissing", done: 2, planned: 3 },
+    { code: "mixedLoads", lightest: kg(90), heaviest: kg(100) },
+    { code: "notComparable", differences: [{ aspect: "tempo", direction: "harder" }] },
+    { code: "firstExposure" },
+    { code: "noExposure" },
+    { code: "heldByRule" },
+  ];
+
+  it("are sentences with every number that they rest on", () => {
+    for (const reason of REASONS) {
+      const text = formatReason(reason);
+      expect(text).toMatch(/^[A-Z0-9].*\.$/);
+      for (const [name, value] of Object.entries(reason)) {
+        if (
+          typeof value !== "number" ||
+          ["stepShare", "limit", "times"].includes(name) ||
+          value === 0
+        )
+          continue;
+        expect(text, reason.code).toContain(String(value));
+      }
+    }
+  });
+
+  it("never praise pain, and refer it to professionals", () => {
+    expect(formatReason({ code: "pain", joint: "knee", score: 4 })).toContain("professional");
+  });
+
+  it("say what moves where, and what stood in the way", () => {
+    const proposal = { from: kg(100), because: [], confidence: "high", mustRule: false } as const;
+    expect(formatMove({ ...proposal, move: "raise", reading: kg(102.5) })).toBe(
+      "Raise to 102.5 kg",
+    );
+    expect(formatMove({ ...proposal, move: "keep", reading: null })).toBe("Load still to be found");
+    expect(
+      formatPlanNextError({
+        code: "cannotBeMade",
+        reading: kg(101),
+        easier: { reading: kg(100), recipe: { kind: "dumbbells", each: kg(1) } },
+        harder: null,
+      }),
+    ).toBe("101 kg cannot be made here; the nearest are 100 kg.");
+  });
+});
+
+describe("stations in words", () => {
+  const rack: Loading = {
+    kind: "bar",
+    unit: "kg",
+    bar: kg(20),
+    plates: [
+      { size: kg(20), count: 4 },
+      { size: kg(1.25), count: 2 },
+    ],
+  };
+
+  it("say what a reading means", () => {
+    expect(readingMeaning(rack)).toBe("with the 20 kg bar");
+    expect(readingMeaning({ ...rack, bar: null })).toBe("plates hung; bar of unknown mass");
+    expect(describeLoading(rack)).toBe("bar 20 kg; plates 20×4, 1.25×2");
+  });
+
+  it("are written the way they are typed", () => {
+    expect(parsePlateList(plateListText(rack.plates), "kg")).toEqual({
+      ok: true,
+      value: rack.plates,
+    });
+    const pins = [lb(10), lb(12.5)];
+    expect(parseMassList(listText(pins), "lb")).toEqual({ ok: true, value: pins });
+  });
+});

@@ -1,0 +1,38 @@
+import { assertNever } from "~/core/result/index.ts";
+import type { Mass } from "~/core/quantity/index.ts";
+import type { MadeLoad } from "~/core/station/index.ts";
+import { formatMass } from "./numbers.ts";
+
+/** What stood in the way of planning the next session. */
+export type PlanNextProblem =
+  | { readonly code: "notEnded" }
+  | { readonly code: "settled" }
+  | { readonly code: "undecided" }
+  | { readonly code: "reasonMissing" }
+  | {
+      readonly code: "cannotBeMade";
+      readonly reading: Mass;
+      readonly easier: MadeLoad | null;
+      readonly harder: MadeLoad | null;
+    };
+
+export function formatPlanNextError(error: PlanNextProblem): string {
+  switch (error.code) {
+    case "notEnded":
+      return "The session is still running; end it first.";
+    case "settled":
+      return "The next session was planned already, perhaps by somebody else. Load the page again to see it.";
+    case "undecided":
+      return "Your word is needed here: take it or overrule it.";
+    case "reasonMissing":
+      return "Expected a reason; it is kept with the decision.";
+    case "cannotBeMade": {
+      const near = [error.easier, error.harder].flatMap((load) =>
+        load === null ? [] : [formatMass(load.reading)],
+      );
+      return `${formatMass(error.reading)} cannot be made here; the nearest are ${near.join(" and ")}.`;
+    }
+    default:
+      return assertNever(error);
+  }
+}

@@ -1,0 +1,93 @@
+import type { Day, Instant } from "~/core/calendar/index.ts";
+import {
+  amountOf,
+  massFromTicks,
+  ticksOf,
+  type Mass,
+  type MassUnit,
+  type Duration,
+  type Seconds,
+} from "~/core/quantity/index.ts";
+
+/**
+ * The one formatter: English, a point for decimals, units always said. Never grouped: "1,000" typed back
+ * would read as a decimal comma.
+ */
+const LOCALE = "en-GB";
+const number = new Intl.NumberFormat(LOCALE, { maximumFractionDigits: 3, useGrouping: false });
+const oneDecimal = new Intl.NumberFormat(LOCALE, { maximumFractionDigits: 1 });
+const percent = new Intl.NumberFormat(LOCALE, { style: "percent", maximumFractionDigits: 1 });
+
+/** "82.5 kg" */
+export function formatMass(m: Mass): string {
+  return `${formatAmount(m)} ${m.unit}`;
+}
+
+/** "about 181.9 lb" for somebody who reads in the other unit; null when they read in this one. */
+export function formatInOtherUnit(m: Mass, readsIn: MassUnit): string | null {
+  if (m.unit === readsIn) return null;
+  const converted = massFromTicks(ticksOf(m), readsIn, "nearest");
+  return `about ${oneDecimal.format(amountOf(converted))} ${readsIn}`;
+}
+
+/** "82.5", for places where the unit stands beside or above. */
+export function formatAmount(m: Mass): string {
+  return number.format(amountOf(m));
+}
+
+/** "80 %" as "80%", to one decimal. */
+export function formatShare(fraction: number): string {
+  return percent.format(fraction);
+}
+
+/** A count of sets, with halves and quarters: "9", "4.5". */
+export function formatSets(n: number): string {
+  return oneDecimal.format(n);
+}
+
+/** "2:00", "0:45", "1:02:05". */
+export function formatClock(total: number): string {
+  const s = Math.max(0, Math.round(total));
+  const [hours, minutes, rest] = [Math.floor(s / 3600), Math.floor((s % 3600) / 60), s % 60];
+  const two = (n: number) => String(n).padStart(2, "0");
+  return hours > 0 ? `${hours}:${two(minutes)}:${two(rest)}` : `${minutes}:${two(rest)}`;
+}
+
+/** "52 min", rounded to whole minutes. */
+export function formatMinutes(s: Seconds): string {
+  return `${Math.round(s / 60)} min`;
+}
+
+/** "45 to 68 min". */
+export function formatMinuteRange(d: Duration): string {
+  return `${Math.round(d.low / 60)} to ${Math.round(d.high / 60)} min`;
+}
+
+/** "Wed 25 Nov 2026" */
+export function formatDay(day: Day): string {
+  const parts = new Intl.DateTimeFormat(LOCALE, {
+    weekday: "short",
+    day: "numeric",
+    month: "short",
+    year: "numeric",
+    timeZone: "UTC",
+  }).formatToParts(new Date(`${day}T00:00:00Z`));
+  const part = (type: string) => parts.find((p) => p.type === type)?.value ?? "";
+  return `${part("weekday")} ${part("day")} ${part("month")} ${part("year")}`;
+}
+
+/** "25 Nov" */
+export function formatShortDay(day: Day): string {
+  return new Intl.DateTimeFormat(LOCALE, {
+    day: "numeric",
+    month: "short",
+    timeZone: "UTC",
+  }).format(new Date(`${day}T00:00:00Z`));
+}
+
+/** "18:05" on the wall clock of a zone. */
+export function formatTime(instant: Instant, timeZone: string): string {
+  return new Intl.DateTimeFormat(LOCALE, { hour: "2-digit", minute: "2-digit", timeZone }).format(
+    instant,
+  );
+}

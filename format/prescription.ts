@@ -1,0 +1,309 @@
+import type { MuscleLength } from "~/core/movement/index.ts";
+import { findMovement } from "~/core/movement/index.ts";
+import {
+  amountAsked,
+  type Accent,
+  type Drill,
+  type DrillKind,
+  type DropLoad,
+  type Extension,
+  type ExtensionKind,
+  type HoldPosition,
+  type Intensity,
+  type Item,
+  type LoadRule,
+  type OpenBecause,
+  type Rest,
+  type SetUp,
+  type Target,
+} from "~/core/prescription/index.ts";
+import { assertNever } from "~/core/result/index.ts";
+import { formatClock, formatMass, formatShare } from "./numbers.ts";
+import {
+  FAULT_NAMES,
+  formatRange,
+  formatSideMode,
+  LENGTH_NAMES,
+  PHASE_NAMES,
+  REGION_NAMES,
+} from "./training.ts";
+
+const plural = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
+
+/** "8–12 reps", "as many as come, at least 6", "until the knees cave, about 12". */
+export function formatTarget(target: Target): string {
+  switch (target.kind) {
+    case "reps":
+      return `${formatRange(target)} reps`;
+    case "limit":
+      return target.atLeast === null
+        ? "as many as come"
+        : `as many as come, at least ${target.atLeast}`;
+    case "seconds":
+      return `${formatRange(target)} s`;
+    case "steps":
+      return `${target.steps} steps ${target.counted === "perSide" ? "a side" : "in all"}${target.outAndBack ? ", out and back" : ""}`;
+    case "metres":
+      return `${target.metres} m${target.outAndBack ? " out and back" : ""}`;
+    case "total":
+      return `${target.amount} ${target.of} in all, about ${plural(target.likelySets, "set")}`;
+    case "intervals":
+      return `${target.rounds} × ${target.work} s work, ${target.pause} s rest`;
+    case "untilForm":
+      return `until ${FAULT_NAMES[target.criterion]}, about ${target.likely}`;
+    case "afterBurn":
+      return `${plural(target.reps, "rep")} after the burn starts`;
+    default:
+      return assertNever(target);
+  }
+}
+
+/** The shortest form of a target, for grids and rows: "8–12", "max", "40 s". */
+export function formatTargetShort(target: Target): string {
+  switch (target.kind) {
+    case "reps":
+      return formatRange(target);
+    case "limit":
+      return target.atLeast === null ? "max" : `max, ${target.atLeast}+`;
+    case "untilForm":
+      return "to form";
+    case "afterBurn":
+      return `burn + ${target.reps}`;
+    case "total":
+      return `${target.amount} in all`;
+    case "seconds":
+    case "steps":
+    case "metres":
+    case "intervals":
+      return formatTarget(target);
+    default:
+      return assertNever(target);
+  }
+}
+
+/** What is counted, after the number: "reps", "seconds"; the number itself is large beside it on the floor. */
+export function figureOf(target: Target): { readonly figure: string; readonly unit: string } {
+  switch (target.kind) {
+    case "reps":
+      return { figure: formatRange(target), unit: "reps" };
+    case "limit":
+      return { figure: "max", unit: target.atLeast === null ? "" : `at least ${target.atLeast}` };
+    case "seconds":
+      return { figure: formatRange(target), unit: "seconds" };
+    case "intervals":
+      return { figure: String(target.work), unit: "seconds" };
+    case "metres":
+      return { figure: String(target.metres), unit: target.outAndBack ? "m out and back" : "m" };
+    case "steps":
+      return {
+        figure: String(target.steps),
+        unit: `steps${target.counted === "perSide" ? " a side" : ""}${target.outAndBack ? ", out and back" : ""}`,
+      };
+    case "total":
+      return { figure: `~${amountAsked(target).max}`, unit: `of ${target.amount} ${target.of}` };
+    case "untilForm":
+      return {
+        figure: `~${target.likely}`,
+        unit: `until ${FAULT_NAMES[target.criterion]}`,
+      };
+    case "afterBurn":
+      return { figure: `+${target.reps}`, unit: "after the burn starts" };
+    default:
+      return assertNever(target);
+  }
+}
+
+/** "2:00", "1:30 to 2:00", "at most 1:00", "until breathing settles". */
+export function formatRest(rest: Rest): string {
+  switch (rest.kind) {
+    case "fixed":
+      return formatClock(rest.seconds);
+    case "range":
+      return `${formatClock(rest.min)} to ${formatClock(rest.max)}`;
+    case "atMost":
+      return `at most ${formatClock(rest.seconds)}`;
+    case "breath":
+      return "until breathing settles";
+    case "heartRate":
+      return `until below ${rest.below} beats a minute`;
+    case "partner":
+      return "while the partner's set lasts";
+    default:
+      return assertNever(rest);
+  }
+}
+
+/** "100 kg", "80 % of set 1", "load to find". `setNumber` gives the number of a set by its id. */
+export function formatLoadRule(rule: LoadRule, setNumber: (id: string) => number | null): string {
+  const set = (id: string) => {
+    const number = setNumber(id);
+    return number === null ? "another set" : `set ${number}`;
+  };
+  switch (rule.kind) {
+    case "absolute":
+      return formatMass(rule.reading);
+    case "open":
+      return "load to find";
+    case "shareOfSet":
+      return `${formatShare(rule.share)} of ${set(rule.set)}`;
+    case "shareOfMovement":
+      return `${formatShare(rule.share)} of ${findMovement(rule.movement)?.name ?? rule.movement}`;
+    case "stepsFromSet":
+      return `${plural(Math.abs(rule.steps), "step")} ${rule.steps < 0 ? "down" : "up"} from ${set(rule.set)}`;
+    default:
+      return assertNever(rule);
+  }
+}
+
+/** Why a load is not known, as a sentence with what to do. */
+export function formatOpenBecause(because: OpenBecause): string {
+  switch (because.code) {
+    case "toFind":
+      return "The load is still to be found.";
+    case "noStation":
+      return "The station is not in this gym; choose one.";
+    case "setMissing":
+      return "It follows from a set that is not before it in this session; choose another or write a load.";
+    case "basisOpen":
+      return "It follows from a load that is still open.";
+    case "totalUnknown":
+      return "A share needs the total moved, and that is unknown here (carriage, bar, band or body weight).";
+    case "noRecord":
+      return `Nothing is logged yet with ${findMovement(because.movement)?.name ?? because.movement}.`;
+    case "stepsEnd":
+      return "The station's steps end before that; ask for fewer.";
+    default:
+      return assertNever(because);
+  }
+}
+
+/** "to 80 % of the load before", "strip 2 plates a side". */
+export function formatDropLoad(to: DropLoad): string {
+  switch (to.kind) {
+    case "share":
+      return `to ${formatShare(to.share)}${to.of === "first" ? " of the first load" : ""}`;
+    case "strip":
+      return `strip ${plural(to.plates, "plate")} a side`;
+    case "steps":
+      return `${plural(to.steps, "step")} down`;
+    case "reading":
+      return `to ${formatMass(to.reading)}`;
+    case "bodyweight":
+      return "to body weight";
+    default:
+      return assertNever(to);
+  }
+}
+
+export const EXTENSION_NAMES: Readonly<Record<ExtensionKind, string>> = {
+  drop: "drop",
+  restPause: "rest-pause",
+  cluster: "cluster",
+  partials: "partials",
+  forced: "forced reps",
+  positionChange: "position change",
+  endHold: "hold",
+  breather: "breather",
+};
+
+/** "drop to 80 % × 6–8", "rest-pause 2 × 15 s, max", "hold 20 s at 90°". */
+export function formatExtension(extension: Extension): string {
+  switch (extension.kind) {
+    case "drop":
+      return `drop ${formatDropLoad(extension.to)} × ${formatTargetShort(extension.target)}`;
+    case "restPause":
+      return `rest-pause ${extension.pauses} × ${extension.pause} s, ${formatTargetShort(extension.target)}`;
+    case "cluster":
+      return `clusters ${extension.groups} × ${formatTargetShort(extension.target)} after ${extension.pause} s${extension.multiple === 1 ? "" : ` at ${formatShare(extension.multiple)}`}`;
+    case "partials":
+      return `partials ${formatWhere(extension.where)} × ${formatTargetShort(extension.target)}`;
+    case "forced":
+      return `forced reps, ${extension.by === "self" ? "helped by own hands" : "helped by a partner"} × ${formatTargetShort(extension.target)}`;
+    case "positionChange":
+      return `then ${formatSetUp(extension.setUp)} × ${formatTargetShort(extension.target)}`;
+    case "endHold":
+      return `hold ${extension.seconds} s ${formatHold(extension.at)}`;
+    case "breather":
+      return `${plural(extension.breaths, "breath")}, then ${formatTargetShort(extension.target)}`;
+    default:
+      return assertNever(extension);
+  }
+}
+
+/** "in the stretch", "in the squeeze", "in the middle". */
+export function formatWhere(where: MuscleLength): string {
+  return where === "mid" ? "in the middle" : `where it is ${LENGTH_NAMES[where]}`;
+}
+
+export function formatHold(at: HoldPosition): string {
+  return at.kind === "angle"
+    ? `at ${at.degrees}°`
+    : at.kind === "stretched"
+      ? "in the stretch"
+      : "in the squeeze";
+}
+
+/** "Stance: wide, Toes: out" */
+export function formatSetUp(setUp: SetUp): string {
+  return Object.entries(setUp)
+    .map(([name, choice]) => `${name}: ${choice}`)
+    .join(", ");
+}
+
+/** "dead stop 1 s", "last rep: lower 8 s". */
+export function formatAccent(accent: Accent): string {
+  switch (accent.kind) {
+    case "deadStop":
+      return `dead stop ${accent.seconds} s`;
+    case "secondSqueeze":
+      return `second squeeze ${accent.seconds} s`;
+    case "slowLastRep":
+      return `last rep: ${PHASE_NAMES[accent.phase]} ${accent.seconds} s`;
+    default:
+      return assertNever(accent);
+  }
+}
+
+export const DRILL_NAMES: Readonly<Record<DrillKind, string>> = {
+  pulseRaiser: "Pulse raiser",
+  mobility: "Mobility",
+  preFatigue: "Light pre-fatigue",
+  stretch: "Stretch",
+  steadyCardio: "Steady cardio",
+  intervals: "Intervals",
+  coolDown: "Cool-down",
+  selfMassage: "Self-massage",
+};
+
+/** "Stretch: couch stretch, 30 s, left, then right", "Check the adductors; if tight: …". */
+export function formatItem(item: Item): string {
+  return item.kind === "tightnessCheck"
+    ? `Check ${REGION_NAMES[item.region].toLowerCase()}; if tight: ${formatDrill(item.ifTight)}`
+    : formatDrill(item);
+}
+
+function formatDrill(drill: Drill): string {
+  const name =
+    drill.movement === null ? drill.name : (findMovement(drill.movement)?.name ?? drill.name);
+  return [
+    `${DRILL_NAMES[drill.kind]}: ${name}`,
+    formatTarget(drill.target),
+    drill.side.kind === "both" ? "" : formatSideMode(drill.side),
+    formatIntensity(drill.intensity),
+  ]
+    .filter((part) => part !== "")
+    .join(", ");
+}
+
+function formatIntensity(intensity: Intensity): string {
+  switch (intensity.kind) {
+    case "unsaid":
+      return "";
+    case "felt":
+      return `effort ${intensity.outOfTen} of 10`;
+    case "heartRate":
+      return `${intensity.min}–${intensity.max} beats a minute`;
+    default:
+      return assertNever(intensity);
+  }
+}

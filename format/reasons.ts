@@ -1,0 +1,118 @@
+import type { ContextAspect, Difference } from "~/core/comparison/index.ts";
+import type { PlanIssue } from "~/core/prescription/index.ts";
+import type { Joint } from "~/core/movement/index.ts";
+import type { Proposal, Reason } from "~/core/progression/index.ts";
+import { assertNever } from "~/core/result/index.ts";
+import { formatMass, formatShare } from "./numbers.ts";
+import { formatOpenBecause } from "./prescription.ts";
+import { JOINT_NAMES } from "./training.ts";
+
+const ASPECT_NAMES: Readonly<Record<ContextAspect, string>> = {
+  movement: "another movement",
+  station: "another station, or its loading changed",
+  setUp: "another set-up",
+  tempo: "another tempo",
+  rest: "another rest",
+  order: "another place in the order",
+  gear: "other gear",
+  helper: "another helper",
+};
+
+const DIRECTION_NAMES = { harder: "harder", easier: "easier", other: "different" } as const;
+
+/** "another rest (harder)" */
+export function formatDifference(d: Difference): string {
+  return `${ASPECT_NAMES[d.aspect]} (${DIRECTION_NAMES[d.direction]})`;
+}
+
+const plural = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
+
+/** One sentence for one reason, with its numbers. */
+export function formatReason(reason: Reason): string {
+  switch (reason.code) {
+    case "allAtTop":
+      return `${plural(reason.sets, "work set")} at ${formatMass(reason.reading)} reached the top of the range, ${reason.top} reps.`;
+    case "repsToGain":
+      return `The lowest set had ${reason.lowest} reps; the range ends at ${reason.top}. Gain reps at ${formatMass(reason.reading)} first.`;
+    case "smallestStep":
+      return `The nearest step this station can make from ${formatMass(reason.from)} is ${formatMass(reason.to)}, ${formatShare(reason.stepShare)} of the load moved.`;
+    case "largeStep":
+      return `That step is ${formatShare(reason.stepShare)}, more than the ${formatShare(reason.limit)} taken without asking. Going past the top of the range first is the usual way round it.`;
+    case "atCeiling":
+      return `${formatMass(reason.reading)} is the heaviest this station makes. Ways on: an add-on weight, one leg, more reps, slower tempo, another station.`;
+    case "harderThanAsked":
+      return `${reason.asked} reps were to be left and ${reason.lowest === 0 ? "none was" : `${reason.lowest} were`}. Repeat until it comes with the reserve asked.`;
+    case "belowRange":
+      return `The lowest set had ${reason.lowest} reps, below the ${reason.bottom} asked${reason.times > 1 ? `, the ${reason.times === 2 ? "second" : `${reason.times}th`} time running` : ""}.`;
+    case "stalled":
+      return `${reason.sessions} comparable sessions at ${formatMass(reason.reading)} without more reps in total. One indicator among several: sleep, food and stress come first.`;
+    case "heldWhileCutting":
+      return `${formatMass(reason.reading)} held over ${reason.sessions} sessions: while body weight is being cut, that is success.`;
+    case "pain":
+      return `Pain was recorded: ${JOINT_NAMES[reason.joint as Joint]}, ${reason.score} of 10. Nothing is raised over pain; lasting or sharp pain is for a qualified professional.`;
+    case "unknownReps":
+      return `The reps of ${plural(reason.sets, "set")} are unknown.`;
+    case "unknownEffort":
+      return `The effort of ${plural(reason.sets, "set")} is unknown.`;
+    case "setsMissing":
+      return `${reason.done} of ${reason.planned} work sets were done.`;
+    case "mixedLoads":
+      return `Work sets ran from ${formatMass(reason.lightest)} to ${formatMass(reason.heaviest)}.`;
+    case "notComparable":
+      return `Not comparable with the session before: ${reason.differences.map(formatDifference).join(", ")}. A new series starts here.`;
+    case "firstExposure":
+      return "First logged session of this exercise here.";
+    case "noExposure":
+      return "Nothing was logged for this exercise.";
+    case "notInReps":
+      return "Its work sets are not counted in reps, so double progression has nothing to judge.";
+    case "heldByRule":
+      return "This exercise is set to hold everything.";
+    default:
+      return assertNever(reason);
+  }
+}
+
+/** "Raise to 82.5 kg", "Keep 80 kg", "Load still to be found". */
+export function formatMove(proposal: Proposal): string {
+  if (proposal.reading === null) return "Load still to be found";
+  const reading = formatMass(proposal.reading);
+  switch (proposal.move) {
+    case "raise":
+      return `Raise to ${reading}`;
+    case "keep":
+      return `Keep ${reading}`;
+    case "lower":
+      return `Lower to ${reading}`;
+    default:
+      return assertNever(proposal.move);
+  }
+}
+
+export const CONFIDENCE_NAMES = {
+  high: "high confidence",
+  medium: "some doubt",
+  low: "much doubt",
+} as const;
+
+/** What an issue of a plan says at its place. */
+export function formatPlanIssue(issue: PlanIssue): string {
+  switch (issue.code) {
+    case "cannotBeMade":
+      return `${formatMass(issue.reading)} cannot be made here.`;
+    case "stationMissing":
+      return "The station or movement is not to be had in this gym; choose another.";
+    case "noSets":
+      return "No sets are written; add one or remove the exercise.";
+    case "idleDrop":
+      return `The drop to ${formatShare(issue.asked)} comes out at ${formatMass(issue.reading)}, not easier: the steps here are too coarse. Choose a smaller share.`;
+    case "loadUnknown":
+      return formatOpenBecause(issue.because);
+    case "primerTooHard":
+      return "A primer is for feel and blood flow, never a hard set: leave more than five reps in reserve, or call it a ramp or work set.";
+    case "openLoad":
+      return `${plural(issue.sets, "set")} without a load: found on the day.`;
+    default:
+      return assertNever(issue);
+  }
+}

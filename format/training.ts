@@ -1,0 +1,276 @@
+import type {
+  Fault,
+  JointAction,
+  Laterality,
+  Limiter,
+  Movement,
+  MuscleLength,
+  Region,
+  ResistanceProfile,
+  Joint,
+} from "~/core/movement/index.ts";
+import { directRegions, REGIONS, SPEAKING_REGIONS } from "~/core/movement/index.ts";
+import {
+  phasesFrom,
+  type Rir,
+  type SetRole,
+  type SideMode,
+  type Side,
+  type Tempo,
+  type TempoPhaseName,
+} from "~/core/prescription/index.ts";
+import { assertNever } from "~/core/result/index.ts";
+import type { Change, Recipe } from "~/core/station/index.ts";
+import { formatAmount, formatMass } from "./numbers.ts";
+
+export const REGION_NAMES: Readonly<Record<Region, string>> = {
+  rectusFemoris: "Rectus femoris",
+  vastusLateralis: "Vastus lateralis",
+  vastusMedialis: "Vastus medialis",
+  vastusIntermedius: "Vastus intermedius",
+  hamstringsKneeFlexion: "Hamstrings, knee flexion",
+  hamstringsHipExtension: "Hamstrings, hip extension",
+  gluteusMaximus: "Gluteus maximus",
+  gluteusMedius: "Gluteus medius",
+  adductors: "Adductors",
+  sartorius: "Sartorius",
+  gastrocnemius: "Gastrocnemius",
+  soleus: "Soleus",
+  tibialisAnterior: "Tibialis anterior",
+  hipFlexors: "Hip flexors",
+  spinalErectors: "Spinal erectors",
+  trunk: "Trunk",
+  upperBack: "Upper back",
+  grip: "Grip",
+};
+
+/** How a region is spoken of: the lateral vastus stands for all three, which are trained together. */
+export function spokenRegion(region: Region): string {
+  return region === "vastusLateralis" ? "Vasti" : REGION_NAMES[region];
+}
+
+/** The regions that a movement trains directly, in words; three vasti are said as one. */
+export function formatDirectRegions(movement: Movement): string {
+  const direct = directRegions(movement);
+  const silent = REGIONS.filter((region) => !SPEAKING_REGIONS.includes(region));
+  const names = silent.every((region) => direct.includes(region))
+    ? direct.filter((region) => !silent.includes(region)).map(spokenRegion)
+    : direct.map((region) => REGION_NAMES[region]);
+  return names.join(", ");
+}
+
+export const ACTION_NAMES: Readonly<Record<JointAction, string>> = {
+  kneeExtension: "Knee extension",
+  kneeFlexion: "Knee flexion",
+  hipExtension: "Hip extension",
+  hipFlexion: "Hip flexion",
+  hipAbduction: "Hip abduction",
+  hipAdduction: "Hip adduction",
+  anklePlantarFlexion: "Ankle plantar flexion",
+  ankleDorsiflexion: "Ankle dorsiflexion",
+  trunkStability: "Trunk stability",
+};
+
+export const LATERALITY_NAMES: Readonly<Record<Laterality, string>> = {
+  twoLegs: "Two legs",
+  oneLeg: "One leg",
+  alternating: "Alternating",
+};
+
+export const LENGTH_NAMES: Readonly<Record<MuscleLength, string>> = {
+  stretched: "stretched",
+  mid: "mid-length",
+  shortened: "shortened",
+};
+
+export const PROFILE_NAMES: Readonly<Record<ResistanceProfile, string>> = {
+  bottom: "hardest at the bottom",
+  middle: "hardest in the middle",
+  top: "hardest at the top",
+  even: "even",
+};
+
+/** Where a lift is hardest, where that is said already. */
+export const PROFILE_PLACES: Readonly<Record<ResistanceProfile, string>> = {
+  bottom: "bottom",
+  middle: "middle",
+  top: "top",
+  even: "even",
+};
+
+export const PATTERN_NAMES: Readonly<Record<Movement["pattern"], string>> = {
+  squat: "Squat",
+  press: "Press",
+  hinge: "Hinge",
+  thrust: "Bridge and thrust",
+  kneeExtension: "Knee extension",
+  kneeFlexion: "Knee flexion",
+  lunge: "Lunge and step",
+  calf: "Calf and shin",
+  abduction: "Abduction",
+  adduction: "Adduction",
+  hipFlexion: "Hip flexion",
+  trunk: "Trunk",
+  isometric: "Isometric",
+  conditioning: "Conditioning",
+  mobility: "Mobility",
+};
+
+export const ROLE_NAMES: Readonly<Record<SetRole, string>> = {
+  ramp: "Ramp",
+  primer: "Primer",
+  calibration: "Calibration",
+  work: "Work",
+  top: "Top",
+  backOff: "Back-off",
+  burnout: "Burnout",
+};
+
+export const LEVEL_NAMES = {
+  beginner: "Beginner",
+  trained: "Trained",
+  advanced: "Advanced",
+} as const;
+
+export const LIMITER_NAMES: Readonly<Record<Limiter, string>> = {
+  targetMuscle: "target muscle",
+  grip: "grip",
+  balance: "balance",
+  breath: "breath",
+  back: "back",
+  padDiscomfort: "discomfort of the pad",
+};
+
+/** What happens when form breaks, after "until". */
+export const FAULT_NAMES: Readonly<Record<Fault, string>> = {
+  hipsLift: "the hips lift",
+  depthCut: "depth is cut",
+  backRounds: "the back rounds",
+  kneesCave: "the knees cave in",
+  swing: "it swings",
+  bounce: "it bounces",
+  heelsLift: "the heels lift",
+  rangeShortens: "the range shortens",
+  trunkLeans: "the trunk leans",
+  hipShifts: "the hips shift to one side",
+  lowBackArches: "the low back arches",
+  rushed: "the tempo is lost",
+};
+
+export const JOINT_NAMES: Readonly<Record<Joint, string>> = {
+  knee: "knee",
+  hip: "hip",
+  ankle: "ankle",
+  lowBack: "low back",
+  neck: "neck",
+  shoulder: "shoulder",
+  elbow: "elbow",
+  other: "elsewhere",
+};
+
+export const PHASE_NAMES: Readonly<Record<TempoPhaseName, string>> = {
+  lower: "lower",
+  stretch: "stretch",
+  lift: "lift",
+  squeeze: "squeeze",
+};
+
+/** "2 left", "more than 5 left", "past the limit", "effort unknown". */
+export function formatRir(rir: Rir): string {
+  if (rir === "more") return "more than 5 left";
+  if (rir === "past") return "past the limit";
+  if (rir === "unknown") return "effort unknown";
+  return rir === 0 ? "none left" : `${rir} left`;
+}
+
+/** "8–12", or "10" for a fixed number. */
+export function formatRange(target: { readonly min: number; readonly max: number }): string {
+  return target.min === target.max ? String(target.min) : `${target.min}–${target.max}`;
+}
+
+export const SIDE_NAMES: Readonly<Record<Side, string>> = {
+  both: "both legs",
+  left: "left leg",
+  right: "right leg",
+};
+
+/** "both legs", "left, then right", "alternating". */
+export function formatSideMode(side: SideMode): string {
+  switch (side.kind) {
+    case "both":
+    case "left":
+    case "right":
+      return SIDE_NAMES[side.kind];
+    case "each":
+      return `${side.first === "left" ? "left, then right" : "right, then left"}${side.matchFirst ? ", no more than the first" : ""}`;
+    case "alternating":
+      return "alternating";
+    default:
+      return assertNever(side);
+  }
+}
+
+/** "lower 3 · stretch 1 · lift fast", in the order of the movement; empty for an open tempo. */
+export function formatTempo(tempo: Tempo, start: Movement["tempoStart"]): string {
+  return phasesFrom(start)
+    .flatMap((phase) => {
+      const value = tempo[phase];
+      if (value === null) return [];
+      return [`${PHASE_NAMES[phase]} ${value === "explosive" ? "fast" : `${value} s`}`];
+    })
+    .join(" · ");
+}
+
+/** "20 + 10 + 2.5 kg a side", "pin 70 lb + 5", "two of 22.5 kg". */
+export function formatRecipe(recipe: Recipe): string {
+  switch (recipe.kind) {
+    case "plates": {
+      const [first] = recipe.perPoint;
+      if (first === undefined) return "nothing hung";
+      const list = recipe.perPoint.map(formatAmount).join(" + ");
+      return `${list} ${first.unit}${recipe.points === 2 ? " a side" : ""}`;
+    }
+    case "pin":
+      return [`pin ${formatMass(recipe.pin)}`, ...recipe.addOns.map(formatAmount)].join(" + ");
+    case "dumbbells":
+      return `two of ${formatMass(recipe.each)}`;
+    case "object":
+      return `${recipe.held === 2 ? "two" : "one"} of ${formatMass(recipe.each)}`;
+    case "added":
+      return recipe.mass.thousandths === 0
+        ? "body weight alone"
+        : `body weight and ${formatMass(recipe.mass)}`;
+    case "counterweight":
+      return `counterweight ${formatMass(recipe.pin)}`;
+    case "band":
+      return `band ${recipe.name}`;
+    case "nothing":
+      return "no load";
+    default:
+      return assertNever(recipe);
+  }
+}
+
+/** "take off 10, hang 20 a side"; null when nothing has to be done. */
+export function formatChange(change: Change): string | null {
+  switch (change.kind) {
+    case "none":
+      return null;
+    case "plates": {
+      const parts = [
+        change.takeOff.length > 0 ? `take off ${change.takeOff.map(formatAmount).join(" + ")}` : "",
+        change.hang.length > 0 ? `hang ${change.hang.map(formatAmount).join(" + ")}` : "",
+      ].filter((part) => part !== "");
+      return `${parts.join(", ")}${change.points === 2 ? " a side" : ""}`;
+    }
+    case "pin":
+    case "dumbbells":
+    case "object":
+    case "added":
+    case "counterweight":
+    case "band":
+      return formatRecipe(change);
+    default:
+      return assertNever(change);
+  }
+}

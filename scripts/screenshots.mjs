@@ -1,0 +1,113 @@
+// npm run screenshots: remakes docs/screenshots from the demo at a fixed moment, in headless Chromium.
+import { spawn, spawnSync } from "node:child_process";
+import { mkdirSync } from "node:fs";
+import { join } from "node:path";
+import { CHROMIUM_ARGS } from "./chromium.mjs";
+import { dropDatabase, freePort, isListening, sleep, startDatabase } from "./database.mjs";
+import {
+  ensureBuild,
+  ensureNode,
+  ensurePackages,
+  ensurePrograms,
+  ensureState,
+  ROOT,
+} from "./ensure.mjs";
+
+const NOW = "2026-11-25T17:02:30.000Z";
+ensureNode();
+ensureState();
+ensurePackages();
+const [executablePath] = ensurePrograms("chromium");
+ensureBuild();
+await dropDatabase("pictures");
+const database = await startDatabase("pictures", ["kravo"]);
+const port = await freePort(4800);
+const origin = `http://127.0.0.1:${port}`;
+const env = {
+  ...process.env,
+  DATABASE_URL: database.urlOf("kravo"),
+  KRAVO_FIXED_NOW: NOW,
+  NODE_ENV: "production",
+  PUBLIC_ORIGIN: origin,
+  PORT: String(port),
+  KRAVO_DEMO: "1",
+  LOG_LEVEL: "warn",
+};
+const seeded = spawnSync(join(ROOT, "node_modules/.bin/tsx"), ["scripts/seed.ts"], {
+  cwd: ROOT,
+  env,
+  stdio: "inherit",
+});
+if (seeded.status !== 0) process.exit(1);
+const app = spawn(process.execPath, [join(ROOT, "scripts/start.mjs")], {
+  cwd: ROOT,
+  env,
+  stdio: ["ignore", "ignore", "inherit"],
+});
+while (!(await isListening(port))) await sleep(100);
+
+const { chromium } = await import("@playwright/test");
+const browser = await chromium.launch({
+  executablePath,
+  args: CHROMIUM_ARGS,
+});
+const page = await (
+  await browser.newContext({
+    viewport: { width: 1280, height: 800 },
+    locale: "en-GB",
+    timezoneId: "Europe/Vienna",
+    reducedMotion: "reduce",
+  })
+).newPage();
+await page.clock.setFixedTime(new Date(NOW));
+const out = join(ROOT, "docs", "screenshots");
+mkdirSync(out, { recursive: true });
+const shoot = async (name, { path, width = 1280, height = 800, scheme = "light" } = {}) => {
+  await page.setViewportSize({ width, height });
+  await page.emulateMedia({ colorScheme: scheme });
+  if (path !== undefined) await page.goto(origin + path, { waitUntil: "networkidle" });
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: join(out, `${name}.png`) });
+  console.log(`docs/screenshots/${name}.png`);
+};
+const hrefOf = async (at, selector) => {
+  await page.goto(origin + at);
+  return page.locator(selector).first().getAttribute("href");
+};
+
+await shoot("sign-in", { path: "/sign-in" });
+await page.getByLabel("E-mail").fill("coach@kravo.example");
+await page.getByLabel("Password").fill("leg day demo");
+await page.getByRole("button", { name: "Sign in" }).click();
+await page.waitForURL(`${origin}/`);
+const floor = await hrefOf("/", "a[href^='/floor/']");
+await shoot("today", { path: "/" });
+await shoot("person", { path: await hrefOf("/people", "tbody a:has-text('Odra')") });
+await shoot("brief", { path: `${await hrefOf("/people", "tbody a:has-text('Ilka')")}/brief` });
+await shoot("approach", { path: "/approaches/shipped-of-long-muscle" });
+await shoot("bench", { path: await hrefOf("/", "a:has-text('squat first')") });
+await page.getByRole("combobox", { name: "Search movements" }).fill("curl");
+await page.getByRole("heading", { name: "Add an exercise" }).scrollIntoViewIfNeeded();
+await page.getByRole("heading", { name: "Add an exercise" }).evaluate((h) => h.scrollIntoView());
+await shoot("finder");
+await page.getByRole("button", { name: "Swap Romanian deadlift" }).click();
+await page.getByRole("region", { name: /^2\. / }).evaluate((s) => s.scrollIntoView());
+await shoot("swap");
+await page.evaluate(() => window.scrollTo(0, 0));
+await shoot("bench-phone", { width: 390, height: 844 });
+await shoot("floor", { path: floor });
+await shoot("floor-phone-dark", { path: floor, width: 390, height: 844, scheme: "dark" });
+await page.getByRole("button", { name: "2 left", exact: true }).click();
+await page.getByRole("button", { name: /^Log \d+ reps/ }).click();
+await page.getByText("All saved on the server").waitFor();
+await shoot("floor-phone-rest", { width: 390, height: 844 });
+await shoot("review", { path: await hrefOf("/", "tr:has-text('Ilka') a[href^='/runs/']") });
+await shoot("review-dark", { scheme: "dark" });
+const gym = await hrefOf("/gyms", "tbody a[href^='/gyms/']");
+await shoot("gym", { path: gym });
+await shoot("station", { path: await hrefOf(gym, "tbody a:has-text('Extension')") });
+await shoot("movements", { path: "/movements" });
+
+await browser.close();
+app.kill("SIGTERM");
+await database.stop();

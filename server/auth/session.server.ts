@@ -1,0 +1,127 @@
+import {
+  createCookie,
+  createContext,
+  data,
+  redirect,
+  type RouterContextProvider,
+} from "react-router";
+import type { Id, IdOf } from "~/core/identity/index.ts";
+import { isId } from "~/core/identity/index.ts";
+import { requestOf, type RequestContext } from "../context.server.ts";
+import {
+  closeSignIn,
+  findSignIn,
+  openSignIn,
+  SIGN_IN_DAYS,
+  type SignedIn,
+} from "../db/accounts.server.ts";
+import { isUnreachable } from "../db/connection.server.ts";
+import { scopeFor, type Scope } from "../db/scope.server.ts";
+
+const signedInContext = createContext<SignedIn | null>(null);
+
+function cookieFor(request: RequestContext) {
+  return createCookie("kravo", {
+    httpOnly: true,
+    sameSite: "strict",
+    path: "/",
+    secure: request.environment.PUBLIC_ORIGIN.startsWith("https:"),
+    maxAge: SIGN_IN_DAYS * 86_400,
+  });
+}
+
+async function tokenOf(context: RequestContext, request: Request): Promise<string | null> {
+  const value: unknown = await cookieFor(context).parse(request.headers.get("cookie"));
+  return typeof value === "string" ? value : null;
+}
+
+/** Runs what needs the database and turns its absence into a 503 that says so. */
+export async function reachingDatabase<T>(work: () => Promise<T>): Promise<T> {
+  try {
+    return await work();
+  } catch (error) {
+    if (isUnreachable(error)) throw data({ code: "databaseUnreachable" }, { status: 503 });
+    throw error;
+  }
+}
+
+/** Middleware of every page behind the sign-in: finds who it is, or leads to the sign-in page. */
+export async function requireSignIn(
+  { request, context }: { request: Request; context: Readonly<RouterContextProvider> },
+  next: () => Promise<Response>,
+): Promise<Response> {
+  const found = await signedInOrNull(request, context);
+  if (found === null) {
+    const back = new URL(request.url);
+    const to =
+      request.method === "GET" ? `?to=${encodeURIComponent(back.pathname + back.search)}` : "";
+    throw redirect(`/sign-in${to}`);
+  }
+  (context as RouterContextProvider).set(signedInContext, found);
+  return next();
+}
+
+/** Who is signed in, or null. */
+export async function signedInOrNull(
+  request: Request,
+  context: Readonly<RouterContextProvider>,
+): Promise<SignedIn | null> {
+  const own = requestOf(context);
+  const token = await tokenOf(own, request);
+  return token === null ? null : reachingDatabase(() => findSignIn(own.db, token, own.now));
+}
+
+/** The signed-in user behind {@link requireSignIn}. */
+export function signedInOf(context: Readonly<RouterContextProvider>): SignedIn {
+  const found = context.get(signedInContext);
+  if (found === null) throw new Error("route is not behind requireSignIn");
+  return found;
+}
+
+/** The scope of the signed-in user's studio. */
+export function scopeOf(context: Readonly<RouterContextProvider>): Scope {
+  const { db, now } = requestOf(context);
+  const { studioId, userId } = signedInOf(context);
+  return scopeFor(db, { studioId, actor: { kind: "user", id: userId }, now });
+}
+
+/** Opens a sign-in and answers with its cookie. */
+export async function signInAs(
+  context: Readonly<RouterContextProvider>,
+  who: { userId: Id<"user">; studioId: Id<"studio"> },
+  to: string,
+): Promise<Response> {
+  const own = requestOf(context);
+  const token = await openSignIn(own.db, who, own.now);
+  return redirect(to, { headers: { "set-cookie": await cookieFor(own).serialize(token) } });
+}
+
+/** Ends the sign-in of this request and clears its cookie. */
+export async function signOut(
+  context: Readonly<RouterContextProvider>,
+  request: Request,
+): Promise<Response> {
+  const own = requestOf(context);
+  const token = await tokenOf(own, request);
+  if (token !== null) await reachingDatabase(() => closeSignIn(own.db, token));
+  return redirect("/sign-in", {
+    headers: { "set-cookie": await cookieFor(own).serialize("", { maxAge: 0 }) },
+  });
+}
+
+/** An id from the address, or a 404: an id that is none names nothing. */
+export function idParam<K extends IdOf>(text: string | undefined): Id<K> {
+  if (text === undefined || !isId<K>(text)) throw notFound();
+  return text;
+}
+
+/** The 404 for what is not there, or not this studio's. */
+export function notFound(): unknown {
+  return data(null, { status: 404 });
+}
+
+/** The value, or a 404 when there is none. */
+export function orNotFound<T>(value: T | null): T {
+  if (value === null) throw notFound();
+  return value;
+}

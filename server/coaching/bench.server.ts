@@ -1,0 +1,39 @@
+import { approachAmong } from "~/core/approach/index.ts";
+import { dayAt, yearOf } from "~/core/calendar/index.ts";
+import { bodyWeightOf, readinessOn } from "~/core/measurement/index.ts";
+import { listApproaches } from "../db/approaches.server.ts";
+import { currentBrief } from "../db/briefs.server.ts";
+import { dismissalsOn } from "../db/dismissals.server.ts";
+import { listGyms, listStations } from "../db/gyms.server.ts";
+import { listMeasurements } from "../db/measurements.server.ts";
+import { plansOfWeek, type StoredPlan } from "../db/plans.server.ts";
+import type { Scope } from "../db/scope.server.ts";
+import { historyOf, lastsOf } from "./history.server.ts";
+
+/** A plan with everything that its session is judged by: the person, the gyms, the week and what was done. */
+export async function benchOf(scope: Scope, plan: StoredPlan) {
+  const [stations, gyms, history, brief, approaches, measurements, week, dismissals] =
+    await Promise.all([
+      listStations(scope),
+      listGyms(scope),
+      historyOf(scope, plan.personId),
+      currentBrief(scope, { id: plan.personId, level: plan.personLevel }),
+      listApproaches(scope),
+      listMeasurements(scope, plan.personId),
+      plansOfWeek(scope, plan.personId, plan.day),
+      dismissalsOn(scope, plan.id),
+    ]);
+  return {
+    plan,
+    stations,
+    gyms,
+    lasts: lastsOf(history),
+    brief,
+    approach: approachAmong(approaches, brief.approach),
+    bodyWeight: bodyWeightOf(measurements),
+    readiness: readinessOn(measurements, plan.day),
+    others: week.filter((other) => other.id !== plan.id),
+    dismissals,
+    year: yearOf(dayAt(scope.now, "UTC")),
+  };
+}

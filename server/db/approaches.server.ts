@@ -1,0 +1,87 @@
+import { z } from "zod";
+import {
+  findShippedApproach,
+  SHIPPED_APPROACHES,
+  studioApproach,
+  type Approach,
+  type ApproachRef,
+} from "~/core/approach/index.ts";
+import type { Id } from "~/core/identity/index.ts";
+import { fail, ok, type Result } from "~/core/result/index.ts";
+import { approachCodec } from "~/codec/approach.ts";
+import { mintId } from "~/codec/mint.ts";
+import { jsonColumn } from "~/codec/rows.ts";
+import { fromBinary, toBinary } from "./columns.server.ts";
+import type { Row, Scope } from "./scope.server.ts";
+
+/** A studio's own approach: a copy that was changed, with the revision that optimistic locking compares. */
+export interface StoredApproach extends Approach {
+  readonly id: Id<"approach">;
+  readonly copiedFrom: string;
+  readonly revision: number;
+}
+
+const documentColumn = jsonColumn(approachCodec);
+
+function approachFrom(row: Row): StoredApproach {
+  const id = fromBinary<"approach">(row["id"]);
+  return {
+    ...documentColumn.parse(row["document"]),
+    id,
+    ref: studioApproach(id),
+    copiedFrom: z.string().parse(row["copied_from"]),
+    revision: z.number().parse(row["revision"]),
+  };
+}
+
+/** The studio's own approaches, in the order in which they were made. */
+export async function listOwnApproaches(scope: Scope): Promise<readonly StoredApproach[]> {
+  return (await scope.from("approaches").orderBy("id")).map(approachFrom);
+}
+
+/** All approaches that can be chosen: those that ship, then the studio's own. */
+export async function listApproaches(scope: Scope): Promise<readonly Approach[]> {
+  return [...SHIPPED_APPROACHES, ...(await listOwnApproaches(scope))];
+}
+
+export async function getApproach(scope: Scope, ref: ApproachRef): Promise<Approach | null> {
+  return (
+    findShippedApproach(ref) ??
+    (await listOwnApproaches(scope)).find((own) => own.ref === ref) ??
+    null
+  );
+}
+
+/** Copies an approach for the studio to change. */
+export async function copyApproach(scope: Scope, from: Approach): Promise<Id<"approach">> {
+  const id = mintId<"approach">();
+  const { name, summary, holds, disputed, suits, stances } = from;
+  await scope.insert("approaches", {
+    id: toBinary(id),
+    copied_from: from.ref,
+    document: JSON.stringify({ name: `${name}, ours`, summary, holds, disputed, suits, stances }),
+    revision: 1,
+    changed_at: scope.now,
+    ...scope.by,
+  });
+  return id;
+}
+
+/** Saves a studio's own approach if nobody else has meanwhile. */
+export async function changeApproach(
+  scope: Scope,
+  id: Id<"approach">,
+  baseRevision: number,
+  approach: Omit<Approach, "ref">,
+): Promise<Result<null, "changedMeanwhile">> {
+  const changed = await scope
+    .from("approaches")
+    .where({ id: toBinary(id), revision: baseRevision })
+    .update({
+      document: JSON.stringify(approach),
+      revision: baseRevision + 1,
+      changed_at: scope.now,
+      ...scope.by,
+    });
+  return changed === 1 ? ok(null) : fail("changedMeanwhile");
+}

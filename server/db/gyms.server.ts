@@ -1,0 +1,265 @@
+import { z } from "zod";
+import { fail, ok, type Result } from "~/core/result/index.ts";
+import type { Id, MovementRef } from "~/core/identity/index.ts";
+import { RESISTANCE_PROFILES, type ResistanceProfile } from "~/core/movement/index.ts";
+import type { Loading, Station } from "~/core/station/index.ts";
+import { loadingCodec } from "~/codec/loading.ts";
+import { jsonColumn } from "~/codec/rows.ts";
+import { movementRefCodec } from "~/codec/values.ts";
+import { mintId } from "~/codec/mint.ts";
+import { fromBinary, toBinary } from "./columns.server.ts";
+import type { Row, Scope } from "./scope.server.ts";
+
+export interface GymContent {
+  readonly name: string;
+  readonly timeZone: string;
+  readonly houseRules: string;
+}
+
+export interface Gym extends GymContent {
+  readonly id: Id<"gym">;
+  readonly revision: number;
+}
+
+/** A station with the version number that optimistic locking compares. */
+export interface StoredStation extends Station {
+  readonly version: number;
+}
+
+export interface StationContent {
+  readonly name: string;
+  readonly loading: Loading;
+  readonly serves: readonly MovementRef[];
+  readonly profile: ResistanceProfile | null;
+  readonly usuallyBusy: boolean;
+}
+
+const loadingColumn = jsonColumn(loadingCodec);
+const profileColumn = z.enum(RESISTANCE_PROFILES).nullable();
+const servesColumn = jsonColumn(z.array(movementRefCodec));
+
+/** The parsed loading of an immutable version, kept so that what core works out for it is kept too. */
+function stationFrom(row: Row): StoredStation {
+  return {
+    id: fromBinary(row["station_id"]),
+    versionId: fromBinary(row["id"]),
+    gymId: fromBinary(row["gym_id"]),
+    name: z.string().parse(row["name"]),
+    loading: loadingColumn.parse(row["loading"]),
+    serves: servesColumn.parse(row["serves"]),
+    profile: profileColumn.parse(row["profile"]),
+    usuallyBusy: z.number().parse(row["usually_busy"]) === 1,
+    version: z.number().parse(row["version"]),
+  };
+}
+
+function gymFrom(row: Row): Gym {
+  return {
+    id: fromBinary(row["id"]),
+    name: z.string().parse(row["name"]),
+    timeZone: z.string().parse(row["time_zone"]),
+    houseRules: z.string().parse(row["house_rules"]),
+    revision: z.number().parse(row["revision"]),
+  };
+}
+
+export async function listGyms(scope: Scope): Promise<readonly Gym[]> {
+  return (await scope.from("gyms").select("gyms.*").orderBy("name")).map(gymFrom);
+}
+
+export async function getGym(scope: Scope, id: Id<"gym">): Promise<Gym | null> {
+  const row = await scope
+    .from("gyms")
+    .where({ id: toBinary(id) })
+    .first();
+  return row === undefined ? null : gymFrom(row);
+}
+
+export async function addGym(scope: Scope, form: GymContent): Promise<Id<"gym">> {
+  const id = mintId<"gym">();
+  await scope.insert("gyms", {
+    id: toBinary(id),
+    name: form.name,
+    time_zone: form.timeZone,
+    house_rules: form.houseRules,
+    revision: 1,
+    changed_at: scope.now,
+    ...scope.by,
+  });
+  return id;
+}
+
+/** Saves a gym if nobody else has meanwhile; fails with the current one otherwise. */
+export async function changeGym(
+  scope: Scope,
+  id: Id<"gym">,
+  baseRevision: number,
+  form: GymContent,
+): Promise<Result<null, { code: "changedMeanwhile"; current: Gym } | { code: "missing" }>> {
+  const changed = await scope
+    .from("gyms")
+    .where({ id: toBinary(id), revision: baseRevision })
+    .update({
+      name: form.name,
+      time_zone: form.timeZone,
+      house_rules: form.houseRules,
+      revision: baseRevision + 1,
+      changed_at: scope.now,
+      ...scope.by,
+    });
+  if (changed === 1) return ok(null);
+  const current = await getGym(scope, id);
+  return current === null ? fail({ code: "missing" }) : fail({ code: "changedMeanwhile", current });
+}
+
+/** Copies a gym with all its stations at their current versions; the copies start at version 1. */
+export async function copyGym(
+  scope: Scope,
+  id: Id<"gym">,
+  name: string,
+): Promise<Id<"gym"> | null> {
+  return scope.transaction(async (trx) => {
+    const from = await getGym(trx, id);
+    if (from === null) return null;
+    const copy = await addGym(trx, { ...from, name });
+    for (const station of await listStations(trx, id)) await addStation(trx, copy, station);
+    return copy;
+  });
+}
+
+/** Makes a gym of stations that are given, in one go: a gym on a journey. */
+export async function addGymWith(
+  scope: Scope,
+  form: GymContent,
+  stations: readonly StationContent[],
+): Promise<Id<"gym">> {
+  return scope.transaction(async (trx) => {
+    const id = await addGym(trx, form);
+    for (const station of stations) await addStation(trx, id, station);
+    return id;
+  });
+}
+
+function stationQuery(scope: Scope) {
+  return scope
+    .from("station_versions")
+    .join("stations", (join) =>
+      join
+        .on("stations.studio_id", "station_versions.studio_id")
+        .andOn("stations.id", "station_versions.station_id"),
+    )
+    .select("station_versions.*", "stations.gym_id");
+}
+
+/**
+ * The stations of every gym, or of one, at their current versions, by name. What was taken out of a gym is
+ * left out, but for sessions that were planned on it.
+ */
+export async function listStations(
+  scope: Scope,
+  gym?: Id<"gym">,
+  which: "standing" | "all" = "standing",
+): Promise<readonly StoredStation[]> {
+  const query = stationQuery(scope).whereRaw("stations.version_id = station_versions.id");
+  if (which === "standing") query.whereNull("stations.removed_at");
+  if (gym !== undefined) query.where("stations.gym_id", toBinary(gym));
+  return ((await query.orderBy("station_versions.name")) as Row[]).map(stationFrom);
+}
+
+/** One station at its current version, or null. */
+export async function getStation(scope: Scope, id: Id<"station">): Promise<StoredStation | null> {
+  const row: unknown = await stationQuery(scope)
+    .whereRaw("stations.version_id = station_versions.id")
+    .where("stations.id", toBinary(id))
+    .first();
+  return row === undefined ? null : stationFrom(row as Row);
+}
+
+/** Station versions by id, for logs that were made on them. */
+export async function stationVersions(
+  scope: Scope,
+  ids: readonly Id<"stationVersion">[],
+): Promise<ReadonlyMap<Id<"stationVersion">, StoredStation>> {
+  if (ids.length === 0) return new Map();
+  const rows = (await stationQuery(scope).whereIn(
+    "station_versions.id",
+    [...new Set(ids)].map(toBinary),
+  )) as Row[];
+  return new Map(rows.map(stationFrom).map((station) => [station.versionId, station]));
+}
+
+export async function addStation(
+  scope: Scope,
+  gym: Id<"gym">,
+  content: StationContent,
+): Promise<Id<"station">> {
+  const id = mintId<"station">();
+  const versionId = mintId<"stationVersion">();
+  await scope.transaction(async (trx) => {
+    await trx.insert("stations", {
+      id: toBinary(id),
+      gym_id: toBinary(gym),
+      version_id: toBinary(versionId),
+      version: 1,
+    });
+    await insertVersion(trx, id, versionId, 1, content);
+  });
+  return id;
+}
+
+/** Saves a station as its next version; fails with the current one where somebody was faster. */
+export async function changeStation(
+  scope: Scope,
+  id: Id<"station">,
+  baseVersion: number,
+  content: StationContent,
+): Promise<
+  Result<null, { code: "changedMeanwhile"; current: StoredStation } | { code: "missing" }>
+> {
+  return scope.transaction(async (trx) => {
+    const versionId = mintId<"stationVersion">();
+    const changed = await trx
+      .from("stations")
+      .where({ id: toBinary(id), version: baseVersion })
+      .update({ version: baseVersion + 1, version_id: toBinary(versionId) });
+    if (changed !== 1) {
+      const current = await getStation(trx, id);
+      return current === null
+        ? fail({ code: "missing" })
+        : fail({ code: "changedMeanwhile", current });
+    }
+    await insertVersion(trx, id, versionId, baseVersion + 1, content);
+    return ok(null);
+  });
+}
+
+/** Takes a station out of its gym. Its versions stay, since logs point to them. */
+export async function removeStation(scope: Scope, id: Id<"station">): Promise<boolean> {
+  const removed = await scope
+    .from("stations")
+    .where({ id: toBinary(id) })
+    .whereNull("removed_at")
+    .update({ removed_at: scope.now });
+  return removed === 1;
+}
+
+async function insertVersion(
+  scope: Scope,
+  station: Id<"station">,
+  versionId: Id<"stationVersion">,
+  version: number,
+  content: StationContent,
+): Promise<void> {
+  await scope.insert("station_versions", {
+    id: toBinary(versionId),
+    station_id: toBinary(station),
+    version,
+    name: content.name,
+    loading: JSON.stringify(content.loading),
+    serves: JSON.stringify(content.serves),
+    profile: content.profile,
+    usually_busy: content.usuallyBusy ? 1 : 0,
+    created_at: scope.now,
+    ...scope.by,
+  });
+}

@@ -1,0 +1,72 @@
+import { z } from "zod";
+import type { Id } from "~/core/identity/index.ts";
+import { MEASURED, type MeasuredKind, type Measurement } from "~/core/measurement/index.ts";
+import type { MeasurementForm } from "~/codec/measurement.ts";
+import { mintId } from "~/codec/mint.ts";
+import { sideColumn } from "~/codec/performed.ts";
+import { dayColumn } from "~/codec/rows.ts";
+import { fromBinary, toBinary } from "./columns.server.ts";
+import type { Row, Scope } from "./scope.server.ts";
+
+const kindColumn = z.enum(Object.keys(MEASURED) as [MeasuredKind, ...MeasuredKind[]]);
+const unitColumn = z.enum(["kg", "lb", "cm", "ofFive"]);
+
+function measurementFrom(row: Row): Measurement {
+  return {
+    id: fromBinary(row["id"]),
+    kind: kindColumn.parse(row["kind"]),
+    side: sideColumn.parse(row["side"]),
+    value: {
+      thousandths: z.number().parse(row["value_thousandths"]),
+      unit: unitColumn.parse(row["unit"]),
+    },
+    day: dayColumn.parse(row["day"]),
+    note: z.string().parse(row["note"]),
+  };
+}
+
+/** What was measured of a person, oldest first, without what was removed. */
+export async function listMeasurements(
+  scope: Scope,
+  person: Id<"person">,
+): Promise<readonly Measurement[]> {
+  const rows = await scope
+    .from("measurements")
+    .where({ person_id: toBinary(person) })
+    .whereNull("removed_at")
+    .orderBy(["day", "created_at"]);
+  return rows.map(measurementFrom);
+}
+
+export async function addMeasurement(
+  scope: Scope,
+  person: Id<"person">,
+  form: MeasurementForm,
+): Promise<void> {
+  await scope.insert("measurements", {
+    id: toBinary(mintId<"measurement">()),
+    person_id: toBinary(person),
+    day: form.day,
+    kind: form.kind,
+    side: form.side,
+    value_thousandths: form.value.thousandths,
+    unit: form.value.unit,
+    note: form.note,
+    created_at: scope.now,
+    ...scope.by,
+  });
+}
+
+/** Takes a measurement out of the series; the row stays, marked. */
+export async function removeMeasurement(
+  scope: Scope,
+  person: Id<"person">,
+  id: Id<"measurement">,
+): Promise<boolean> {
+  const removed = await scope
+    .from("measurements")
+    .where({ id: toBinary(id), person_id: toBinary(person) })
+    .whereNull("removed_at")
+    .update({ removed_at: scope.now });
+  return removed === 1;
+}

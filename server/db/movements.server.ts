@@ -1,0 +1,73 @@
+import { z } from "zod";
+import type { Id, MovementRef } from "~/core/identity/index.ts";
+import { catalogueOf, type Catalogue, type Movement } from "~/core/movement/index.ts";
+import { fail, ok, type Result } from "~/core/result/index.ts";
+import { mintId } from "~/codec/mint.ts";
+import { movementCodec } from "~/codec/movement.ts";
+import { jsonColumn } from "~/codec/rows.ts";
+import { fromBinary, toBinary } from "./columns.server.ts";
+import type { Row, Scope } from "./scope.server.ts";
+
+/** A movement that a studio wrote, with the revision that optimistic locking compares. */
+export interface OwnMovement extends Movement {
+  readonly id: Id<"movement">;
+  readonly revision: number;
+}
+
+const documentColumn = jsonColumn(movementCodec);
+
+function movementFrom(row: Row): OwnMovement {
+  const id = fromBinary<"movement">(row["id"]);
+  return {
+    ...documentColumn.parse(row["document"]),
+    id,
+    ref: `studio:${id}`,
+    revision: z.number().parse(row["revision"]),
+  };
+}
+
+/** The movements that this studio wrote, in the order in which they were written. */
+export async function listOwnMovements(scope: Scope): Promise<readonly OwnMovement[]> {
+  return (await scope.from("movements").orderBy("id")).map(movementFrom);
+}
+
+/** The studio's own movements beside those that ship. */
+export async function catalogueFor(scope: Scope): Promise<Catalogue> {
+  return catalogueOf(await listOwnMovements(scope));
+}
+
+export async function addMovement(
+  scope: Scope,
+  movement: Omit<Movement, "ref">,
+  copiedFrom: MovementRef | null,
+): Promise<Id<"movement">> {
+  const id = mintId<"movement">();
+  await scope.insert("movements", {
+    id: toBinary(id),
+    copied_from: copiedFrom,
+    document: JSON.stringify(movement),
+    revision: 1,
+    changed_at: scope.now,
+    ...scope.by,
+  });
+  return id;
+}
+
+/** Saves a studio's own movement if nobody else has meanwhile. */
+export async function changeMovement(
+  scope: Scope,
+  id: Id<"movement">,
+  baseRevision: number,
+  movement: Omit<Movement, "ref">,
+): Promise<Result<null, "changedMeanwhile">> {
+  const changed = await scope
+    .from("movements")
+    .where({ id: toBinary(id), revision: baseRevision })
+    .update({
+      document: JSON.stringify(movement),
+      revision: baseRevision + 1,
+      changed_at: scope.now,
+      ...scope.by,
+    });
+  return changed === 1 ? ok(null) : fail("changedMeanwhile");
+}

@@ -1,0 +1,116 @@
+import { z } from "zod";
+import { fail, ok, type Result } from "~/core/result/index.ts";
+import type { Id } from "~/core/identity/index.ts";
+import { personFormCodec, type PersonForm } from "~/codec/person.ts";
+import { mintId } from "~/codec/mint.ts";
+import { fromBinary, toBinary } from "./columns.server.ts";
+import type { Row, Scope } from "./scope.server.ts";
+
+/** Somebody who trains, with the revision that optimistic locking compares. */
+export interface Person extends PersonForm {
+  readonly id: Id<"person">;
+  readonly revision: number;
+}
+
+function personFrom(row: Row): Person {
+  const form = personFormCodec.parse(row);
+  return { ...form, id: fromBinary(row["id"]), revision: z.number().parse(row["revision"]) };
+}
+
+/** Everybody of the studio, by name. */
+export async function listPeople(scope: Scope): Promise<readonly Person[]> {
+  return (await scope.from("people").select("people.*").orderBy("name")).map(personFrom);
+}
+
+/** One person, or null where this studio has none of that id. */
+export async function getPerson(scope: Scope, id: Id<"person">): Promise<Person | null> {
+  const row = await scope
+    .from("people")
+    .where({ id: toBinary(id) })
+    .first();
+  return row === undefined ? null : personFrom(row);
+}
+
+export async function addPerson(
+  scope: Scope,
+  form: PersonForm,
+  id: Id<"person"> = mintId(),
+): Promise<Id<"person">> {
+  await scope.insert("people", {
+    id: toBinary(id),
+    ...form,
+    revision: 1,
+    created_at: scope.now,
+    changed_at: scope.now,
+    ...scope.by,
+  });
+  return id;
+}
+
+/** Saves a person if nobody else has meanwhile; otherwise fails with what the other edit left. */
+export async function changePerson(
+  scope: Scope,
+  id: Id<"person">,
+  baseRevision: number,
+  form: PersonForm,
+): Promise<Result<null, { code: "changedMeanwhile"; current: Person } | { code: "missing" }>> {
+  const changed = await scope
+    .from("people")
+    .where({ id: toBinary(id), revision: baseRevision })
+    .update({ ...form, revision: baseRevision + 1, changed_at: scope.now, ...scope.by });
+  if (changed === 1) return ok(null);
+  const current = await getPerson(scope, id);
+  return current === null ? fail({ code: "missing" }) : fail({ code: "changedMeanwhile", current });
+}
+
+/**
+ * Erases a person and everything about them, and leaves markers for the person and their runs, so that a
+ * device that syncs late is refused instead of bringing data back.
+ */
+export async function erasePerson(scope: Scope, id: Id<"person">): Promise<boolean> {
+  return scope.transaction(async (trx) => {
+    const person = await trx
+      .from("people")
+      .where({ id: toBinary(id) })
+      .forUpdate()
+      .first();
+    if (person === undefined) return false;
+    const runs = await trx
+      .from("runs")
+      .where({ person_id: toBinary(id) })
+      .select("id");
+    const plans = await trx
+      .from("plans")
+      .where({ person_id: toBinary(id) })
+      .select("id");
+    const runIds = runs.map((run) => run["id"] as Buffer);
+    for (const run of runIds) await trx.insert("erased_runs", { id: run, erased_at: trx.now });
+    for (const table of ["pains", "performed_parts", "performed_exercises", "rulings"] as const) {
+      await trx.from(table).whereIn("run_id", runIds).delete();
+    }
+    // Commands point at each other; the newest go first.
+    await trx.from("commands").whereIn("run_id", runIds).update({ parent_id: null });
+    await trx.from("commands").whereIn("run_id", runIds).delete();
+    await trx
+      .from("runs")
+      .where({ person_id: toBinary(id) })
+      .delete();
+    await trx
+      .from("plan_revisions")
+      .whereIn(
+        "plan_id",
+        plans.map((plan) => plan["id"] as Buffer),
+      )
+      .delete();
+    await trx
+      .from("plans")
+      .where({ person_id: toBinary(id) })
+      .delete();
+    await trx
+      .from("people")
+      .where({ id: toBinary(id) })
+      .delete();
+    await trx.insert("erased_people", { id: toBinary(id), erased_at: trx.now, ...trx.by });
+    return true;
+  });
+}

@@ -1,0 +1,244 @@
+import { z } from "zod";
+import type { Id } from "~/core/identity/index.ts";
+import type {
+  Command,
+  LogContext,
+  PainRecord,
+  Performed,
+  PerformedPart,
+} from "~/core/log/index.ts";
+import { partKeyText } from "~/core/prescription/index.ts";
+import { assertNever } from "~/core/result/index.ts";
+import {
+  countColumn,
+  gearColumn,
+  helperColumn,
+  jointColumn,
+  limiterColumn,
+  metresColumn,
+  millisecondsColumn,
+  platesColumn,
+  rirColumn,
+  rirToColumn,
+  setUpColumn,
+  sideColumn,
+} from "~/codec/performed.ts";
+import { jsonColumn, massFromColumns } from "~/codec/rows.ts";
+import { movementRefCodec, tempoCodec } from "~/codec/values.ts";
+import { fromBinary, toBinary } from "./columns.server.ts";
+import type { Row, Scope } from "./scope.server.ts";
+
+/**
+ * Brings the rows of a run in line with one more command, in the command's own transaction. Rows are never
+ * rewritten: what a command supersedes is marked with the command that did it.
+ */
+export async function project(
+  scope: Scope,
+  command: Command,
+  revision: Id<"revision">,
+): Promise<void> {
+  const { body, parent, commandId, runId } = command;
+  const by = toBinary(commandId);
+  switch (body.kind) {
+    case "part":
+      await tombstone(scope, parent, by);
+      await scope.insert("performed_parts", partRow(command, body.part, revision));
+      return;
+    case "removePart":
+      await tombstone(scope, parent, by);
+      return;
+    case "context":
+      await supersede(scope, "performed_exercises", "id", parent, by);
+      await scope.insert("performed_exercises", contextRow(command, body.context));
+      return;
+    case "pain":
+      await supersede(scope, "pains", "command_id", parent, by);
+      await scope.insert("pains", {
+        id: toBinary(body.id),
+        command_id: by,
+        run_id: toBinary(runId),
+        slot_id: toBinary(body.slotId),
+        part_key: body.key === null ? null : partKeyText(body.key),
+        joint: body.joint,
+        side: body.side,
+        score: body.score,
+        note: body.note,
+      });
+      return;
+    case "end":
+      await scope
+        .from("runs")
+        .where({ id: toBinary(runId) })
+        .whereNull("ended_at")
+        .update({ ended_at: scope.now });
+      return;
+    case "note":
+    case "skip":
+      return; // Read from the commands of their run; no row of their own is compared across runs.
+    default:
+      assertNever(body);
+  }
+}
+
+async function tombstone(scope: Scope, parent: Id<"command"> | null, by: Buffer): Promise<void> {
+  if (parent === null) return;
+  await scope
+    .from("performed_parts")
+    .where({ command_id: toBinary(parent) })
+    .update({ tombstoned_by: by });
+}
+
+async function supersede(
+  scope: Scope,
+  table: "performed_exercises" | "pains",
+  key: "id" | "command_id",
+  parent: Id<"command"> | null,
+  by: Buffer,
+): Promise<void> {
+  if (parent === null) return;
+  await scope
+    .from(table)
+    .where({ [key]: toBinary(parent) })
+    .update({ superseded_by: by });
+}
+
+function partRow(command: Command, part: PerformedPart, revision: Id<"revision">): Row {
+  return {
+    id: toBinary(part.id),
+    command_id: toBinary(command.commandId),
+    run_id: toBinary(command.runId),
+    revision_id: toBinary(revision),
+    slot_id: toBinary(part.slotId),
+    set_id: toBinary(part.key.setId),
+    extension_id: part.key.extensionId === null ? null : toBinary(part.key.extensionId),
+    round: part.key.round,
+    ordinal: part.key.ordinal,
+    side: part.key.side,
+    station_version_id: toBinary(part.stationVersion),
+    reading_thousandths: part.reading?.thousandths ?? null,
+    reading_unit: part.reading?.unit ?? null,
+    plates_hung: part.platesHung === null ? null : JSON.stringify(part.platesHung),
+    full_reps: part.fullReps,
+    partial_reps: part.partialReps,
+    forced_reps: part.forcedReps,
+    milliseconds: part.seconds === null ? null : Math.round(part.seconds * 1000),
+    steps: part.steps,
+    metres: part.metres,
+    rir: rirToColumn(part.rir),
+    limiter: part.limiter,
+    note: part.note,
+  };
+}
+
+function contextRow(command: Command, context: LogContext): Row {
+  return {
+    id: toBinary(command.commandId),
+    run_id: toBinary(command.runId),
+    slot_id: toBinary(context.slotId),
+    line_id: toBinary(context.lineId),
+    movement: context.movement,
+    station_id: toBinary(context.station),
+    station_version_id: toBinary(context.stationVersion),
+    set_up: JSON.stringify(context.setUp),
+    tempo: JSON.stringify(context.tempo),
+    rest_milliseconds: context.restSeconds === null ? null : Math.round(context.restSeconds * 1000),
+    hard_sets_before: context.hardSetsBefore,
+    gear: context.gear === null ? null : JSON.stringify(context.gear),
+    helper: context.helper,
+    body_weight_thousandths: context.bodyWeight?.thousandths ?? null,
+    body_weight_unit: context.bodyWeight?.unit ?? null,
+  };
+}
+
+const platesJson = jsonColumn(platesColumn);
+const setUpJson = jsonColumn(setUpColumn);
+const tempoJson = jsonColumn(tempoCodec);
+const gearJson = jsonColumn(gearColumn);
+const integer = z.number();
+
+function partFrom(row: Row): PerformedPart {
+  return {
+    id: fromBinary(row["id"]),
+    slotId: fromBinary(row["slot_id"]),
+    key: {
+      setId: fromBinary(row["set_id"]),
+      extensionId: row["extension_id"] === null ? null : fromBinary(row["extension_id"]),
+      round: integer.parse(row["round"]),
+      ordinal: integer.parse(row["ordinal"]),
+      side: sideColumn.parse(row["side"]),
+    },
+    stationVersion: fromBinary(row["station_version_id"]),
+    reading: massFromColumns(row["reading_thousandths"], row["reading_unit"]),
+    platesHung: row["plates_hung"] === null ? null : platesJson.parse(row["plates_hung"]),
+    fullReps: countColumn.parse(row["full_reps"]),
+    partialReps: countColumn.parse(row["partial_reps"]),
+    forcedReps: countColumn.parse(row["forced_reps"]),
+    seconds: millisecondsColumn.parse(row["milliseconds"]),
+    steps: countColumn.parse(row["steps"]),
+    metres: metresColumn.parse(row["metres"]),
+    rir: rirColumn.parse(row["rir"]),
+    limiter: limiterColumn.parse(row["limiter"]),
+    note: z.string().parse(row["note"]),
+  };
+}
+
+function contextFrom(row: Row): LogContext {
+  return {
+    slotId: fromBinary(row["slot_id"]),
+    lineId: fromBinary(row["line_id"]),
+    movement: movementRefCodec.parse(row["movement"]),
+    station: fromBinary(row["station_id"]),
+    stationVersion: fromBinary(row["station_version_id"]),
+    setUp: setUpJson.parse(row["set_up"]),
+    tempo: tempoJson.parse(row["tempo"]),
+    restSeconds: millisecondsColumn.parse(row["rest_milliseconds"]),
+    hardSetsBefore: integer.parse(row["hard_sets_before"]),
+    gear: row["gear"] === null ? null : gearJson.parse(row["gear"]),
+    helper: helperColumn.parse(row["helper"]),
+    bodyWeight: massFromColumns(row["body_weight_thousandths"], row["body_weight_unit"]),
+  };
+}
+
+function painFrom(row: Row): PainRecord {
+  return {
+    kind: "pain",
+    id: fromBinary(row["id"]),
+    slotId: fromBinary(row["slot_id"]),
+    key: null,
+    joint: jointColumn.parse(row["joint"]),
+    side: sideColumn.parse(row["side"]),
+    score: integer.parse(row["score"]),
+    note: z.string().parse(row["note"]),
+  };
+}
+
+/** What stands of several runs, by run; three queries however many there are. */
+export async function performedIn(
+  scope: Scope,
+  runs: readonly Id<"run">[],
+): Promise<ReadonlyMap<Id<"run">, Performed>> {
+  const found = new Map<Id<"run">, MutablePerformed>(
+    runs.map((id) => [id, { parts: [], contexts: [], pains: [] }]),
+  );
+  if (runs.length === 0) return found;
+  const ids = runs.map(toBinary);
+  const [parts, contexts, pains] = await Promise.all([
+    scope.from("performed_parts").whereIn("run_id", ids).whereNull("tombstoned_by").orderBy("id"),
+    scope
+      .from("performed_exercises")
+      .whereIn("run_id", ids)
+      .whereNull("superseded_by")
+      .orderBy("id"),
+    scope.from("pains").whereIn("run_id", ids).whereNull("superseded_by").orderBy("id"),
+  ]);
+  for (const row of parts) found.get(fromBinary(row["run_id"]))?.parts.push(partFrom(row));
+  for (const row of contexts) found.get(fromBinary(row["run_id"]))?.contexts.push(contextFrom(row));
+  for (const row of pains) found.get(fromBinary(row["run_id"]))?.pains.push(painFrom(row));
+  return found;
+}
+
+interface MutablePerformed extends Performed {
+  readonly parts: PerformedPart[];
+  readonly contexts: LogContext[];
+  readonly pains: PainRecord[];
+}

@@ -1,0 +1,227 @@
+import type { Knex } from "knex";
+
+/**
+ * The first schema. Primary keys are `(studio_id, id)` and foreign keys composite, so that no write can reach
+ * another studio. Instants are UTC milliseconds, days are DATE, ids BINARY(16), documents JSON.
+ */
+const FIRST = [
+  `create table users (
+    id binary(16) not null primary key,
+    email varchar(254) not null, display_name varchar(80) not null,
+    password_hash varchar(255) not null, created_at bigint not null,
+    unique key users_email (email)
+  )`,
+  `create table studios (
+    id binary(16) not null primary key, name varchar(80) not null, created_at bigint not null
+  )`,
+  `create table memberships (
+    studio_id binary(16) not null, user_id binary(16) not null, role enum('owner','coach') not null,
+    primary key (studio_id, user_id), key memberships_user (user_id),
+    foreign key (studio_id) references studios (id), foreign key (user_id) references users (id)
+  )`,
+  `create table sign_ins (
+    token_hash binary(32) not null primary key,
+    studio_id binary(16) not null, user_id binary(16) not null,
+    created_at bigint not null, expires_at bigint not null,
+    foreign key (studio_id, user_id) references memberships (studio_id, user_id)
+  )`,
+  `create table failed_sign_ins (
+    id binary(16) not null primary key, subject_hash binary(32) not null, at bigint not null,
+    key failed_sign_ins_subject (subject_hash, at)
+  )`,
+  `create table people (
+    studio_id binary(16) not null, id binary(16) not null,
+    name varchar(80) not null, goal varchar(300) not null, level enum('beginner','trained','advanced') not null,
+    unit enum('kg','lb') not null, notes text not null, revision int not null,
+    created_at bigint not null, changed_at bigint not null,
+    actor_kind enum('user','link','system') not null, actor_id binary(16) null,
+    primary key (studio_id, id), foreign key (studio_id) references studios (id)
+  )`,
+  `create table erased_people (
+    studio_id binary(16) not null, id binary(16) not null, erased_at bigint not null,
+    actor_kind enum('user','link','system') not null, actor_id binary(16) null,
+    primary key (studio_id, id), foreign key (studio_id) references studios (id)
+  )`,
+  `create table erased_runs (
+    studio_id binary(16) not null, id binary(16) not null, erased_at bigint not null,
+    primary key (studio_id, id), foreign key (studio_id) references studios (id)
+  )`,
+  `create table gyms (
+    studio_id binary(16) not null, id binary(16) not null,
+    name varchar(80) not null, time_zone varchar(64) not null, house_rules text not null,
+    revision int not null,
+    actor_kind enum('user','link','system') not null, actor_id binary(16) null, changed_at bigint not null,
+    primary key (studio_id, id), foreign key (studio_id) references studios (id)
+  )`,
+  `create table briefs (
+    studio_id binary(16) not null, id binary(16) not null, person_id binary(16) not null,
+    revision int not null, document json not null, created_at bigint not null,
+    actor_kind enum('user','link','system') not null, actor_id binary(16) null,
+    primary key (studio_id, id), unique key briefs_revision (studio_id, person_id, revision),
+    foreign key (studio_id, person_id) references people (studio_id, id) on delete cascade
+  )`,
+  `create table measurements (
+    studio_id binary(16) not null, id binary(16) not null, person_id binary(16) not null,
+    day date not null, kind enum('bodyWeight','calf','thigh','hip','waist','readiness') not null,
+    side enum('both','left','right') not null, value_thousandths int not null,
+    unit enum('kg','lb','cm','ofFive') not null, note varchar(300) not null, created_at bigint not null,
+    removed_at bigint null,
+    actor_kind enum('user','link','system') not null, actor_id binary(16) null,
+    primary key (studio_id, id), key measurements_person (studio_id, person_id, kind, day),
+    foreign key (studio_id, person_id) references people (studio_id, id) on delete cascade
+  )`,
+  `create table movements (
+    studio_id binary(16) not null, id binary(16) not null, copied_from varchar(80) null,
+    document json not null, revision int not null, changed_at bigint not null,
+    actor_kind enum('user','link','system') not null, actor_id binary(16) null,
+    primary key (studio_id, id), foreign key (studio_id) references studios (id)
+  )`,
+  `create table approaches (
+    studio_id binary(16) not null, id binary(16) not null, copied_from varchar(60) not null,
+    document json not null, revision int not null, changed_at bigint not null,
+    actor_kind enum('user','link','system') not null, actor_id binary(16) null,
+    primary key (studio_id, id), foreign key (studio_id) references studios (id)
+  )`,
+  `create table stations (
+    studio_id binary(16) not null, id binary(16) not null, gym_id binary(16) not null,
+    version_id binary(16) not null, version int not null, removed_at bigint null,
+    primary key (studio_id, id), key stations_gym (studio_id, gym_id),
+    foreign key (studio_id, gym_id) references gyms (studio_id, id)
+  )`,
+  `create table station_versions (
+    studio_id binary(16) not null, id binary(16) not null, station_id binary(16) not null,
+    version int not null, name varchar(80) not null, loading json not null, serves json not null,
+    profile varchar(12) null, usually_busy tinyint not null,
+    created_at bigint not null, actor_kind enum('user','link','system') not null, actor_id binary(16) null,
+    primary key (studio_id, id), unique key station_versions_number (studio_id, station_id, version),
+    foreign key (studio_id, station_id) references stations (studio_id, id)
+  )`,
+  `create table plans (
+    studio_id binary(16) not null, id binary(16) not null, person_id binary(16) not null,
+    gym_id binary(16) not null, day date not null, start_time char(5) null,
+    title varchar(80) not null, revision int not null, revision_id binary(16) not null,
+    planned_from_run binary(16) null, created_at bigint not null,
+    actor_kind enum('user','link','system') not null, actor_id binary(16) null,
+    primary key (studio_id, id), key plans_day (studio_id, day), key plans_person (studio_id, person_id, day),
+    foreign key (studio_id, person_id) references people (studio_id, id),
+    foreign key (studio_id, gym_id) references gyms (studio_id, id)
+  )`,
+  `create table plan_revisions (
+    studio_id binary(16) not null, id binary(16) not null, plan_id binary(16) not null,
+    number int not null, document json not null, created_at bigint not null,
+    actor_kind enum('user','link','system') not null, actor_id binary(16) null,
+    primary key (studio_id, id), unique key plan_revisions_number (studio_id, plan_id, number),
+    foreign key (studio_id, plan_id) references plans (studio_id, id) on delete cascade
+  )`,
+  `create table dismissals (
+    studio_id binary(16) not null, id binary(16) not null, plan_id binary(16) not null,
+    finding_key varchar(200) not null, fact json not null, reason varchar(500) not null,
+    created_at bigint not null, withdrawn_at bigint null,
+    actor_kind enum('user','link','system') not null, actor_id binary(16) null,
+    primary key (studio_id, id), key dismissals_plan (studio_id, plan_id),
+    foreign key (studio_id, plan_id) references plans (studio_id, id) on delete cascade
+  )`,
+  `create table runs (
+    studio_id binary(16) not null, id binary(16) not null, plan_id binary(16) not null,
+    revision_id binary(16) not null, person_id binary(16) not null,
+    started_at bigint not null, ended_at bigint null, settled_at bigint null,
+    last_position int not null,
+    actor_kind enum('user','link','system') not null, actor_id binary(16) null,
+    primary key (studio_id, id), unique key runs_plan (studio_id, plan_id),
+    key runs_person (studio_id, person_id, started_at),
+    foreign key (studio_id, plan_id) references plans (studio_id, id),
+    foreign key (studio_id, revision_id) references plan_revisions (studio_id, id),
+    foreign key (studio_id, person_id) references people (studio_id, id)
+  )`,
+  `create table commands (
+    studio_id binary(16) not null, id binary(16) not null, run_id binary(16) not null,
+    device_id binary(16) not null, seq int not null, position int not null, parent_id binary(16) null,
+    device_at bigint not null, received_at bigint not null, body json not null,
+    actor_kind enum('user','link','system') not null, actor_id binary(16) null,
+    primary key (studio_id, id),
+    unique key commands_position (studio_id, run_id, position),
+    unique key commands_seq (studio_id, run_id, device_id, seq),
+    foreign key (studio_id, run_id) references runs (studio_id, id),
+    foreign key (studio_id, parent_id) references commands (studio_id, id)
+  )`,
+  `create table performed_exercises (
+    studio_id binary(16) not null, id binary(16) not null, run_id binary(16) not null,
+    slot_id binary(16) not null, line_id binary(16) not null,
+    movement varchar(80) not null, station_id binary(16) not null, station_version_id binary(16) not null,
+    set_up json not null, tempo json not null, rest_milliseconds bigint null, hard_sets_before int not null,
+    gear json null, helper enum('alone','partner','spotter','unknown') not null,
+    body_weight_thousandths int null, body_weight_unit enum('kg','lb') null,
+    superseded_by binary(16) null,
+    primary key (studio_id, id), key performed_exercises_run (studio_id, run_id),
+    foreign key (studio_id, id) references commands (studio_id, id),
+    foreign key (studio_id, run_id) references runs (studio_id, id),
+    foreign key (studio_id, station_version_id) references station_versions (studio_id, id)
+  )`,
+  `create table performed_parts (
+    studio_id binary(16) not null, id binary(16) not null, command_id binary(16) not null,
+    run_id binary(16) not null, revision_id binary(16) not null, slot_id binary(16) not null,
+    set_id binary(16) null, extension_id binary(16) null, round int not null, ordinal int not null,
+    side enum('both','left','right') not null, station_version_id binary(16) not null,
+    reading_thousandths int null, reading_unit enum('kg','lb') null, plates_hung json null,
+    full_reps int null, partial_reps int null, forced_reps int null, milliseconds bigint null, steps int null,
+    metres int null,
+    rir varchar(8) not null, limiter varchar(24) null, note text not null, tombstoned_by binary(16) null,
+    primary key (studio_id, id), key performed_parts_run (studio_id, run_id),
+    unique key performed_parts_command (studio_id, command_id),
+    foreign key (studio_id, command_id) references commands (studio_id, id),
+    foreign key (studio_id, run_id) references runs (studio_id, id),
+    foreign key (studio_id, revision_id) references plan_revisions (studio_id, id),
+    foreign key (studio_id, station_version_id) references station_versions (studio_id, id)
+  )`,
+  `create table pains (
+    studio_id binary(16) not null, id binary(16) not null, command_id binary(16) not null,
+    run_id binary(16) not null, slot_id binary(16) not null, part_key varchar(160) null,
+    joint varchar(24) not null, side enum('both','left','right') not null, score int not null,
+    note text not null, superseded_by binary(16) null,
+    primary key (studio_id, command_id), key pains_run (studio_id, run_id),
+    foreign key (studio_id, command_id) references commands (studio_id, id),
+    foreign key (studio_id, run_id) references runs (studio_id, id)
+  )`,
+  `create table rulings (
+    studio_id binary(16) not null, id binary(16) not null, run_id binary(16) not null,
+    person_id binary(16) not null, slot_id binary(16) not null, line_id binary(16) not null,
+    proposal json not null, decision enum('accepted','overruled') not null, chosen json null,
+    reason varchar(500) not null, created_at bigint not null,
+    actor_kind enum('user','link','system') not null, actor_id binary(16) null,
+    primary key (studio_id, id), unique key rulings_slot (studio_id, run_id, slot_id),
+    foreign key (studio_id, run_id) references runs (studio_id, id),
+    foreign key (studio_id, person_id) references people (studio_id, id)
+  )`,
+  `create table demo_seed (
+    studio_id binary(16) not null primary key, anchor_day date not null,
+    foreign key (studio_id) references studios (id)
+  )`,
+];
+
+/** Migrations by name, in order. A landed one is never edited; the next is appended. */
+const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
+  { name: "001-foundation", statements: FIRST },
+];
+
+const source: Knex.MigrationSource<(typeof MIGRATIONS)[number]> = {
+  getMigrations: () => Promise.resolve([...MIGRATIONS]),
+  getMigrationName: (migration) => migration.name,
+  getMigration: (migration) =>
+    Promise.resolve({
+      up: async (db: Knex) => {
+        for (const statement of migration.statements) await db.raw(statement);
+      },
+      down: () => Promise.reject(new Error("Kravo migrates forward only")),
+    }),
+};
+
+/** Brings the schema up to date. Safe to run twice, and by two processes (Knex locks). */
+export async function migrate(db: Knex): Promise<void> {
+  await db.migrate.latest({ migrationSource: source });
+}
+
+/** True when no migration is waiting. */
+export async function isMigrated(db: Knex): Promise<boolean> {
+  const [, waiting] = (await db.migrate.list({ migrationSource: source })) as [unknown, unknown[]];
+  return waiting.length === 0;
+}

@@ -1,0 +1,209 @@
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { z } from "zod";
+import { jsonColumn } from "~/codec/rows.ts";
+import { addDays, day, type Day } from "~/core/calendar/index.ts";
+import type { Id } from "~/core/identity/index.ts";
+import { slotsOf } from "~/core/prescription/index.ts";
+import { kg } from "~/core/quantity/index.ts";
+import { historyOf } from "~/server/coaching/history.server.ts";
+import { planNext, proposalsFor, type Decision } from "~/server/coaching/next-session.server.ts";
+import type { Database } from "~/server/db/connection.server.ts";
+import { getPlan } from "~/server/db/plans.server.ts";
+import { rulingsOn } from "~/server/db/rulings.server.ts";
+import { acceptCommands, getRun, startRun, type StoredRun } from "~/server/db/runs.server.ts";
+import { moveForward, seedDemo } from "~/demo/seed.server.ts";
+import { Device } from "./sets.ts";
+import {
+  addSquats,
+  closeTestDatabase,
+  NOW,
+  testDatabase,
+  testStudio,
+  type TestStudio,
+} from "./studio.ts";
+
+let db: Database;
+let studio: TestStudio;
+beforeAll(async () => {
+  db = await testDatabase();
+});
+afterAll(closeTestDatabase);
+beforeEach(async () => {
+  studio = await testStudio(db);
+});
+
+const DAY = 86_400_000;
+/** Trains a plan with these reps and ends it. */
+async function train(plan: Id<"plan">, reps: readonly number[], daysLater = 0): Promise<StoredRun> {
+  const scope = studio.at(NOW + daysLater * DAY);
+  const started = await startRun(scope, plan);
+  if (!started.ok) throw new Error("not started");
+  const device = await Device.at(scope, started.value);
+  const reading = device.slot.sets[0]?.load;
+  const load = reading?.kind === "absolute" ? reading.reading : kg(100);
+  await acceptCommands(scope, started.value, [
+    device.context(),
+    ...reps.map((n, i) => device.set(i, n, { reading: load })),
+    device.end(),
+  ]);
+  const run = await getRun(scope, started.value);
+  if (run === null) throw new Error("no run");
+  return run;
+}
+const slotOf = (run: StoredRun) => slotsOf(run.document)[0]!;
+const accept = (run: StoredRun): Decision => ({ slotId: slotOf(run).id, kind: "accept" });
+const next = (run: StoredRun, decisions: Decision[], on: Day = day("2026-03-09")) =>
+  planNext(studio.scope, run, on, decisions);
+
+describe("planning the next session", () => {
+  it("raises by the smallest step after every set reached the top, on the same lines with new ids", async () => {
+    const run = await train(await addSquats(studio), [12, 12, 12]);
+    const planned = await next(run, [accept(run)]);
+    if (!planned.ok) throw new Error(planned.error.code);
+    const plan = await getPlan(studio.scope, planned.value);
+    const [slot] = slotsOf(plan!.document);
+    expect(slot?.sets.map((s) => s.load)).toEqual(
+      Array.from({ length: 3 }, () => ({ kind: "absolute", reading: kg(102.5) })),
+    );
+    expect(slot?.lineId).toBe(slotOf(run).lineId);
+    expect(slot?.id).not.toBe(slotOf(run).id);
+    expect(plan).toMatchObject({
+      day: "2026-03-09",
+      plannedFromRun: run.id,
+      personId: studio.person,
+    });
+  });
+
+  it("keeps an overruling with its reason beside the proposal", async () => {
+    const run = await train(await addSquats(studio), [12, 12, 12]);
+    const planned = await next(run, [
+      { slotId: slotOf(run).id, kind: "overrule", reading: kg(105), reason: " Strong day. " },
+    ]);
+    expect(planned.ok).toBe(true);
+    expect(await rulingsOn(studio.scope, run.id)).toMatchObject([
+      { decision: "overruled", chosen: kg(105), reason: "Strong day." },
+    ]);
+    const [row] = await studio.scope.from("rulings");
+    const stored = jsonColumn(z.looseObject({ move: z.string() })).parse(row?.["proposal"]);
+    expect(stored).toMatchObject({ move: "raise", reading: { thousandths: 102_500 } });
+  });
+
+  it("refuses an overruling without a reason or with a load that cannot be made, and plans nothing", async () => {
+    const run = await train(await addSquats(studio), [12, 12, 12]);
+    const slotId = slotOf(run).id;
+    expect(
+      await next(run, [{ slotId, kind: "overrule", reading: kg(105), reason: " " }]),
+    ).toMatchObject({ error: { code: "reasonMissing" } });
+    expect(
+      await next(run, [{ slotId, kind: "overrule", reading: kg(101), reason: "x" }]),
+    ).toMatchObject({ error: { code: "cannotBeMade", easier: { reading: kg(100) } } });
+    expect(await next(run, [])).toMatchObject({ error: { code: "undecided" } });
+    expect((await getRun(studio.scope, run.id))?.settledAt).toBeNull();
+    expect(await rulingsOn(studio.scope, run.id)).toEqual([]);
+  });
+
+  it("plans once when two coaches press at the same time", async () => {
+    const run = await train(await addSquats(studio), [12, 12, 12]);
+    const both = await Promise.all([next(run, [accept(run)]), next(run, [accept(run)])]);
+    expect(both.filter((r) => r.ok)).toHaveLength(1);
+    expect(both.find((r) => !r.ok)).toMatchObject({ error: { code: "settled" } });
+    expect(await studio.scope.from("plans")).toHaveLength(2);
+  });
+
+  it("waits for a running session to end", async () => {
+    const started = await startRun(studio.scope, await addSquats(studio));
+    const run = started.ok ? await getRun(studio.scope, started.value) : null;
+    expect(await next(run!, [accept(run!)])).toMatchObject({ error: { code: "notEnded" } });
+  });
+
+  it("judges an old session by what was known then, not by later ones", async () => {
+    const first = await train(await addSquats(studio), [9, 9, 8]);
+    await train(await addSquats(studio, "2026-03-09"), [12, 12, 12], 7);
+    const [proposal] = await proposalsFor(studio.scope, first);
+    expect(proposal?.proposal.move).toBe("keep");
+  });
+
+  it("proposes nothing from an earlier session for an exercise that was left out this time", async () => {
+    await train(await addSquats(studio), [12, 12, 12]);
+    const empty = await train(await addSquats(studio, "2026-03-09"), [], 7);
+    const [proposal] = await proposalsFor(studio.scope, empty);
+    expect(proposal?.proposal.because).toEqual([{ code: "noExposure" }]);
+  });
+});
+
+describe("history", () => {
+  it("is read with the same few queries however many sessions there are", async () => {
+    const count = async () => {
+      let queries = 0;
+      const tick = () => {
+        queries += 1;
+      };
+      db.on("query", tick);
+      await historyOf(studio.scope, studio.person);
+      db.removeListener("query", tick);
+      return queries;
+    };
+    await train(await addSquats(studio), [10, 10, 10]);
+    const one = await count();
+    for (let week = 1; week < 6; week++)
+      await train(
+        await addSquats(studio, addDays(day("2026-03-02"), week * 7)),
+        [10, 10, 10],
+        week * 7,
+      );
+    expect((await historyOf(studio.scope, studio.person)).runs).toHaveLength(6);
+    expect(await count()).toBe(one);
+    expect(one).toBe(5);
+  });
+});
+
+describe("the demo", () => {
+  const evening = Date.UTC(2026, 10, 25, 18);
+
+  it("is seeded once, with history, somebody training now and decisions waiting", async () => {
+    expect(await seedDemo(db, evening)).toBe(true);
+    expect(await seedDemo(db, evening)).toBe(false);
+    const one = async (sql: string) => Number(((await db.raw(sql)) as [{ n: number }[]])[0][0]?.n);
+    const demo = "studio_id = (select studio_id from demo_seed)";
+    expect(
+      await one(
+        `select count(distinct person_id) n from runs where ${demo} and ended_at is not null`,
+      ),
+    ).toBeGreaterThanOrEqual(3);
+    expect(await one(`select count(*) n from runs where ${demo} and ended_at is null`)).toBe(1);
+    expect(
+      await one(
+        `select count(*) n from runs where ${demo} and ended_at is not null and settled_at is null`,
+      ),
+    ).toBe(2);
+    expect(await one(`select count(*) n from plans where ${demo} and day = '2026-11-25'`)).toBe(2);
+    expect(
+      await one(`select datediff(max(day), min(day)) n from plans where ${demo}`),
+    ).toBeGreaterThanOrEqual(42);
+    expect(
+      await one(`select count(*) n from performed_parts where ${demo} and full_reps is null`),
+    ).toBeGreaterThan(0);
+    expect(
+      await one(
+        `select count(*) n from rulings where ${demo} and decision = 'overruled' and reason <> ''`,
+      ),
+    ).toBe(1);
+  });
+
+  it("moves forward by whole days on a later one, but not what a user touched", async () => {
+    const [touched] = (await db("plans")
+      .whereRaw("studio_id = (select studio_id from demo_seed) and day = '2026-11-25'")
+      .orderBy("title")
+      .limit(1)) as { id: Buffer }[];
+    await db("plans").where({ id: touched!.id }).update({ actor_kind: "user" });
+    expect(await moveForward(db, evening + 3 * DAY)).toBe(3);
+    expect(await moveForward(db, evening + 3 * DAY)).toBe(0);
+    const days = (await db("plans")
+      .whereRaw(
+        "studio_id = (select studio_id from demo_seed) and day in ('2026-11-25', '2026-11-28')",
+      )
+      .select("id", "day")) as { id: Buffer; day: string }[];
+    expect(days.find((p) => p.id.equals(touched!.id))?.day).toBe("2026-11-25");
+    expect(days.some((p) => p.day === "2026-11-28")).toBe(true);
+  });
+});

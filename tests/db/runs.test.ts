@@ -1,0 +1,256 @@
+import fc from "fast-check";
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { mintId } from "~/codec/mint.ts";
+import type { Id } from "~/core/identity/index.ts";
+import { conflictsOf, foldCommands, performedOf } from "~/core/log/index.ts";
+import { kg } from "~/core/quantity/index.ts";
+import type { Database } from "~/server/db/connection.server.ts";
+import { erasePerson } from "~/server/db/people.server.ts";
+import { performedIn } from "~/server/db/performed.server.ts";
+import { savePlan } from "~/server/db/plans.server.ts";
+import {
+  acceptCommands,
+  adoptNewestRevision,
+  commandsAfter,
+  getRun,
+  startRun,
+} from "~/server/db/runs.server.ts";
+import { Device } from "./sets.ts";
+import {
+  addSquats,
+  closeTestDatabase,
+  squats,
+  testDatabase,
+  testStudio,
+  type TestStudio,
+} from "./studio.ts";
+import { day } from "~/core/calendar/index.ts";
+
+let db: Database;
+let studio: TestStudio;
+let run: Id<"run">;
+beforeAll(async () => {
+  db = await testDatabase();
+});
+afterAll(closeTestDatabase);
+beforeEach(async () => {
+  studio = await testStudio(db);
+  const started = await startRun(studio.scope, await addSquats(studio));
+  if (!started.ok) throw new Error("not started");
+  run = started.value;
+});
+
+const accept = (...commands: Parameters<typeof acceptCommands>[2]) =>
+  acceptCommands(studio.scope, run, commands);
+const standing = async () => (await performedIn(studio.scope, [run])).get(run);
+const log = async () => foldCommands(await commandsAfter(studio.scope, run, 0));
+
+describe("accepting commands", () => {
+  it("commits them once, however often they are sent", async () => {
+    const device = await Device.at(studio.scope, run);
+    const commands = [device.context(), device.set(0, 10), device.set(1, 9)];
+    for (let i = 0; i < 3; i++)
+      expect(await accept(...commands)).toEqual({ ok: true, value: null });
+    expect((await commandsAfter(studio.scope, run, 0)).map((c) => c.position)).toEqual([1, 2, 3]);
+    expect((await standing())?.parts.map((p) => p.fullReps)).toEqual([10, 9]);
+  });
+
+  it("takes the rest of a batch whose beginning had arrived before", async () => {
+    const device = await Device.at(studio.scope, run);
+    const [a, b] = [device.set(0, 10), device.set(1, 9)];
+    await accept(a);
+    await accept(a, b);
+    expect((await standing())?.parts).toHaveLength(2);
+  });
+
+  it("refuses a gap in a device's sequence and commits nothing of the batch", async () => {
+    const device = await Device.at(studio.scope, run);
+    const [first, , third] = [device.set(0, 10), device.set(1, 9), device.set(2, 8)];
+    expect(await accept(first, third)).toEqual({
+      ok: false,
+      error: { code: "gap", expectedSeq: 2 },
+    });
+    expect(await commandsAfter(studio.scope, run, 0)).toEqual([]);
+    expect((await standing())?.parts).toEqual([]);
+  });
+
+  it("refuses a parent that it does not know, and another run's commands", async () => {
+    const device = await Device.at(studio.scope, run);
+    expect(await accept(device.set(0, 10, { parent: mintId() }))).toMatchObject({
+      error: { code: "unknownParent" },
+    });
+    const foreign = { ...device.set(0, 10), runId: mintId<"run">() };
+    expect(await accept(foreign)).toMatchObject({ error: { code: "foreignRun" } });
+  });
+
+  it("keeps both sides when two devices log one set, and shows them as a conflict", async () => {
+    const [phone, tablet] = [
+      await Device.at(studio.scope, run),
+      await Device.at(studio.scope, run),
+    ];
+    await Promise.all([accept(phone.set(0, 10)), accept(tablet.set(0, 8))]);
+    expect((await standing())?.parts.map((p) => p.fullReps).sort()).toEqual([10, 8].sort());
+    expect(conflictsOf(await log())).toHaveLength(1);
+  });
+
+  it("gives every command a place of its own when many devices send at once", async () => {
+    const devices = await Promise.all(
+      Array.from({ length: 6 }, () => Device.at(studio.scope, run)),
+    );
+    const results = await Promise.all(
+      devices.map((device) => accept(device.set(0, 10), device.set(1, 9), device.set(2, 8))),
+    );
+    expect(results.every((r) => r.ok)).toBe(true);
+    expect((await commandsAfter(studio.scope, run, 0)).map((c) => c.position)).toEqual(
+      Array.from({ length: 18 }, (_, i) => i + 1),
+    );
+  });
+
+  it("marks a superseded row with what superseded it instead of rewriting it", async () => {
+    const device = await Device.at(studio.scope, run);
+    const first = device.set(0, 10);
+    const correction = device.set(0, 11, { parent: first.commandId });
+    await accept(first, correction);
+    expect((await standing())?.parts.map((p) => p.fullReps)).toEqual([11]);
+    const rows = await studio.scope
+      .from("performed_parts")
+      .select("full_reps", "tombstoned_by")
+      .orderBy("full_reps");
+    expect(rows.map((r) => [r["full_reps"], r["tombstoned_by"] === null])).toEqual([
+      [10, false],
+      [11, true],
+    ]);
+  });
+
+  it("stores unknown reps as unknown, and effort past the limit as that", async () => {
+    const device = await Device.at(studio.scope, run);
+    await accept(
+      device.context(),
+      device.set(0, null, { rir: "unknown" }),
+      device.set(1, 6, { rir: "past" }),
+      device.set(2, 8, { rir: 2.5, reading: kg(102.5) }),
+    );
+    expect((await standing())?.parts).toMatchObject([
+      { fullReps: null, rir: "unknown" },
+      { fullReps: 6, rir: "past" },
+      { fullReps: 8, rir: 2.5, reading: kg(102.5), platesHung: [kg(25), kg(15)] },
+    ]);
+  });
+
+  it("ends the run once, and still takes what a device sends late", async () => {
+    const [phone, tablet] = [
+      await Device.at(studio.scope, run),
+      await Device.at(studio.scope, run),
+    ];
+    await accept(phone.set(0, 10), phone.end());
+    const ended = (await getRun(studio.scope, run))?.endedAt;
+    expect(ended).not.toBeNull();
+    expect(
+      await acceptCommands(studio.at(Date.UTC(2026, 2, 3)), run, [tablet.set(1, 9)]),
+    ).toMatchObject({ ok: true });
+    expect((await getRun(studio.scope, run))?.endedAt).toBe(ended);
+    expect((await standing())?.parts).toHaveLength(2);
+  });
+
+  it("keeps rows that say the same as the folded commands, whatever was said", async () => {
+    const moves = fc.array(
+      fc.record({
+        device: fc.integer({ min: 0, max: 1 }),
+        set: fc.integer({ min: 0, max: 2 }),
+        reps: fc.integer({ min: 1, max: 20 }),
+        act: fc.constantFrom("log", "correct", "remove", "pain"),
+      }),
+      { minLength: 1, maxLength: 10 },
+    );
+    await fc.assert(
+      fc.asyncProperty(moves, async (said) => {
+        const own = await testStudio(db);
+        const started = await startRun(own.scope, await addSquats(own));
+        if (!started.ok) throw new Error("not started");
+        const devices = [
+          await Device.at(own.scope, started.value),
+          await Device.at(own.scope, started.value),
+        ];
+        await acceptCommands(own.scope, started.value, [devices[0]!.context()]);
+        for (const { device: at, set, reps, act } of said) {
+          const device = devices[at]!;
+          const known = foldCommands(await commandsAfter(own.scope, started.value, 0));
+          const setId = device.slot.sets[set]!.id;
+          const key = { setId, extensionId: null, round: 0, ordinal: 0, side: "both" } as const;
+          const head = [...known.values()]
+            .flat()
+            .findLast((c) => c.body.kind === "part" && c.body.part.key.setId === setId)?.commandId;
+          const command =
+            act === "pain"
+              ? device.pain(3)
+              : act === "remove" && head !== undefined
+                ? device.command({ kind: "removePart", key }, head)
+                : device.set(
+                    set,
+                    reps,
+                    act === "correct" && head !== undefined ? { parent: head } : {},
+                  );
+          await acceptCommands(own.scope, started.value, [command]);
+        }
+        const folded = performedOf(foldCommands(await commandsAfter(own.scope, started.value, 0)));
+        const rows = (await performedIn(own.scope, [started.value])).get(started.value)!;
+        const byId = <T extends { id: string }>(list: readonly T[]) =>
+          [...list].sort((a, b) => a.id.localeCompare(b.id));
+        expect(byId(rows.parts)).toEqual(byId(folded.parts));
+        expect(byId(rows.pains)).toEqual(byId(folded.pains));
+        expect(rows.contexts).toEqual(folded.contexts);
+      }),
+      { numRuns: Number(process.env["KRAVO_DB_RUNS"] ?? 8) },
+    );
+  });
+});
+
+describe("a run", () => {
+  it("is started once for a plan, also when pressed twice", async () => {
+    const plan = await addSquats(studio);
+    const started = await Promise.all([startRun(studio.scope, plan), startRun(studio.scope, plan)]);
+    expect(started[0]).toEqual(started[1]);
+  });
+
+  it("keeps the revision it began with until the coach's change is taken in", async () => {
+    const before = await getRun(studio.scope, run);
+    if (before === null) throw new Error("no run");
+    const head = { gymId: studio.gym, day: day("2026-03-02"), startTime: null, title: "Changed" };
+    await savePlan(studio.scope, before.planId, 1, head, squats(studio.station));
+    const during = await getRun(studio.scope, run);
+    expect(during?.document).toEqual(before.document);
+    expect(during?.newestRevisionId).not.toBe(before.revisionId);
+    expect(await adoptNewestRevision(studio.scope, run)).toBe(true);
+    expect((await getRun(studio.scope, run))?.document).not.toEqual(before.document);
+  });
+});
+
+describe("erasing a person", () => {
+  it("leaves nothing of them but the markers, and refuses a late sync", async () => {
+    const device = await Device.at(studio.scope, run);
+    const first = device.set(0, 10);
+    await accept(
+      device.context(),
+      first,
+      device.set(0, 11, { parent: first.commandId }),
+      device.pain(4),
+      device.end(),
+    );
+    expect(await erasePerson(studio.scope, studio.person)).toBe(true);
+    for (const table of [
+      "people",
+      "plans",
+      "plan_revisions",
+      "runs",
+      "commands",
+      "performed_parts",
+      "performed_exercises",
+      "pains",
+      "rulings",
+    ] as const) {
+      expect(await studio.scope.from(table), table).toEqual([]);
+    }
+    expect(await studio.scope.from("erased_people")).toHaveLength(1);
+    expect(await accept(device.set(1, 9))).toEqual({ ok: false, error: { code: "erased" } });
+  });
+});

@@ -1,0 +1,104 @@
+import { mintId } from "~/codec/mint.ts";
+import type { Id } from "~/core/identity/index.ts";
+import type { Command, CommandBody } from "~/core/log/index.ts";
+import { slotsOf, type Rir } from "~/core/prescription/index.ts";
+import { plannedContext } from "~/core/progression/index.ts";
+import { count, kg, type Mass } from "~/core/quantity/index.ts";
+import { getStation } from "~/server/db/gyms.server.ts";
+import { getRun, type StoredRun } from "~/server/db/runs.server.ts";
+import type { Scope } from "~/server/db/scope.server.ts";
+
+/** A device that makes commands for a run in sequence. */
+export class Device {
+  readonly id = mintId<"device">();
+  #seq = 0;
+
+  constructor(
+    readonly run: StoredRun,
+    readonly stationVersion: Id<"stationVersion">,
+  ) {}
+
+  static async at(scope: Scope, run: Id<"run">): Promise<Device> {
+    const found = await getRun(scope, run);
+    const slot = found && slotsOf(found.document)[0];
+    const station = slot && (await getStation(scope, slot.station));
+    if (found === null || station === null || station === undefined) throw new Error("no such run");
+    return new Device(found, station.versionId);
+  }
+
+  command(body: CommandBody, parent: Id<"command"> | null = null): Command {
+    this.#seq += 1;
+    return {
+      commandId: mintId(),
+      runId: this.run.id,
+      device: this.id,
+      seq: this.#seq,
+      parent,
+      at: 1_000 + this.#seq,
+      body,
+    };
+  }
+
+  get slot() {
+    const [slot] = slotsOf(this.run.document);
+    if (slot === undefined) throw new Error("no slot");
+    return slot;
+  }
+
+  context(): Command {
+    const station = { id: this.slot.station, versionId: this.stationVersion };
+    return this.command({
+      kind: "context",
+      context: plannedContext(this.run.document, this.slot, station),
+    });
+  }
+
+  set(
+    index: number,
+    reps: number | null,
+    over: { rir?: Rir; reading?: Mass; parent?: Id<"command"> } = {},
+  ): Command {
+    const set = this.slot.sets[index];
+    if (set === undefined) throw new Error(`no set ${index}`);
+    return this.command(
+      {
+        kind: "part",
+        part: {
+          id: mintId(),
+          slotId: this.slot.id,
+          key: { setId: set.id, extensionId: null, round: 0, ordinal: 0, side: "both" },
+          stationVersion: this.stationVersion,
+          reading: over.reading ?? kg(100),
+          platesHung: [kg(25), kg(15)],
+          fullReps: reps === null ? null : count(reps),
+          partialReps: null,
+          forcedReps: null,
+          seconds: null,
+          steps: null,
+          metres: null,
+          rir: over.rir ?? 2,
+          limiter: null,
+          note: "",
+        },
+      },
+      over.parent ?? null,
+    );
+  }
+
+  pain(score: number): Command {
+    return this.command({
+      kind: "pain",
+      id: mintId(),
+      slotId: this.slot.id,
+      key: null,
+      joint: "knee",
+      side: "left",
+      score,
+      note: "",
+    });
+  }
+
+  end(): Command {
+    return this.command({ kind: "end", sessionEffort: 7 });
+  }
+}

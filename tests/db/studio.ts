@@ -1,0 +1,85 @@
+import { inject } from "vitest";
+import { mintId } from "~/codec/mint.ts";
+import { day } from "~/core/calendar/index.ts";
+import type { Id } from "~/core/identity/index.ts";
+import { findMovement } from "~/core/movement/index.ts";
+import { newBlock, type SessionPlan } from "~/core/prescription/index.ts";
+import { kg } from "~/core/quantity/index.ts";
+import { register } from "~/server/db/accounts.server.ts";
+import { openDatabase, type Database } from "~/server/db/connection.server.ts";
+import { addGym, addStation } from "~/server/db/gyms.server.ts";
+import { addPerson } from "~/server/db/people.server.ts";
+import { addPlan } from "~/server/db/plans.server.ts";
+import { migrate } from "~/server/db/schema.server.ts";
+import { scopeFor, type Scope } from "~/server/db/scope.server.ts";
+import { RACK } from "~/core/samples/index.ts";
+
+export const NOW = Date.UTC(2026, 2, 2, 12);
+export const ADA = { name: "Ada", goal: "", level: "trained", unit: "kg", notes: "" } as const;
+
+let shared: Database | null = null;
+/** The migrated test database, one pool for a test file. */
+export async function testDatabase(): Promise<Database> {
+  if (shared === null) {
+    shared = openDatabase(inject("databaseUrl"));
+    await migrate(shared);
+  }
+  return shared;
+}
+
+export async function closeTestDatabase(): Promise<void> {
+  await shared?.destroy();
+  shared = null;
+}
+
+export interface TestStudio {
+  readonly scope: Scope;
+  at(instant: number): Scope;
+  readonly userId: Id<"user">;
+  readonly gym: Id<"gym">;
+  readonly station: Id<"station">;
+  readonly person: Id<"person">;
+}
+
+/** A studio of its own with a gym, a rack and one person. */
+export async function testStudio(db: Database): Promise<TestStudio> {
+  const form = {
+    email: `${mintId()}@test.example`,
+    displayName: "Coach",
+    studioName: "Studio",
+    passwordHash: "-",
+  };
+  const registered = await register(db, form, NOW);
+  if (!registered.ok) throw new Error("not registered");
+  const { userId, studioId } = registered.value;
+  const at = (now: number) => scopeFor(db, { studioId, actor: { kind: "user", id: userId }, now });
+  const scope = at(NOW);
+  const gym = await addGym(scope, { name: "Gym", timeZone: "Europe/Vienna", houseRules: "" });
+  const station = await addStation(scope, gym, {
+    name: "Rack",
+    loading: RACK,
+    serves: ["shipped:back-squat"],
+    profile: null,
+    usuallyBusy: false,
+  });
+  const person = await addPerson(scope, ADA);
+  return { scope, at, userId, gym, station, person };
+}
+
+/** A plan of one exercise, three sets of 8 to 12 at 100 kg. */
+export function squats(station: Id<"station">): SessionPlan {
+  const movement = findMovement("shipped:back-squat");
+  if (movement === null) throw new Error("no squat");
+  return { schemaVersion: 1, blocks: [newBlock(mintId, movement, station, kg(100))] };
+}
+
+export function addSquats(studio: TestStudio, on = "2026-03-02"): Promise<Id<"plan">> {
+  const head = {
+    personId: studio.person,
+    gymId: studio.gym,
+    day: day(on),
+    startTime: null,
+    title: "Legs",
+  };
+  return addPlan(studio.scope, head, squats(studio.station));
+}

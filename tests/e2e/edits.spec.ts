@@ -1,0 +1,114 @@
+import { addPerson, expect, openBench, registerStudio, secondContext, test } from "./kravo.ts";
+
+test("two edits of a person: the second sees the other's values, loses none of its own", async ({
+  page,
+  browser,
+  context,
+}) => {
+  await registerStudio(page);
+  await page.goto(await addPerson(page, "Ada Edit"));
+  const other = await (await secondContext(browser, context)).newPage();
+  await other.goto(page.url());
+  await page.getByLabel("Goal of the phase").fill("Strength");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText(/^Strength · Beginner/)).toBeVisible();
+
+  await other.getByLabel("Goal of the phase").fill("Size");
+  await other.getByRole("button", { name: "Save" }).click();
+  await expect(
+    other.getByText("Somebody else saved this person meanwhile.", { exact: false }),
+  ).toBeVisible();
+  await expect(other.getByText("Other edit: Strength")).toBeVisible();
+  await expect(other.getByLabel("Goal of the phase")).toHaveValue("Size");
+  await other.getByRole("button", { name: "Save" }).click();
+  await expect(other.getByText(/^Size · Beginner/)).toBeVisible();
+});
+
+test("two edits of a plan: the bench shows both, and taking theirs can be undone", async ({
+  page,
+  browser,
+  context,
+}) => {
+  await openBench(page, "Ada Plan");
+  const other = await (await secondContext(browser, context)).newPage();
+  await other.setViewportSize({ width: 1280, height: 800 });
+  await other.goto(page.url());
+  await page.getByLabel("Load of set 1, kg").fill("65");
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByText(/saved, revision 3/i)).toBeVisible();
+
+  await other.getByLabel("Load of set 1, kg").fill("70");
+  await other.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(other.getByText("Somebody else saved revision 3 meanwhile")).toBeVisible();
+  await expect(other.getByText(/8–12 × 65 kg, 2 left/)).toBeVisible();
+  await expect(other.getByText(/8–12 × 70 kg, 2 left/)).toBeVisible();
+  await other.getByRole("button", { name: "Take theirs (undo brings mine back)" }).click();
+  await expect(other.getByLabel("Load of set 1, kg")).toHaveValue("65");
+  await other.getByRole("button", { name: "Undo" }).click();
+  await expect(other.getByLabel("Load of set 1, kg")).toHaveValue("70");
+  await other.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(other.getByText(/saved, revision 4/i)).toBeVisible();
+});
+
+test("a plan changed while it is trained is offered on the floor, and taken only when asked", async ({
+  page,
+  browser,
+  context,
+}) => {
+  await openBench(page, "Ada Change");
+  const bench = page.url();
+  await page.getByRole("button", { name: "Start training" }).click();
+  await expect(page.getByText("Work set 1 of 3")).toBeVisible();
+  const coach = await (await secondContext(browser, context)).newPage();
+  await coach.setViewportSize({ width: 1280, height: 800 });
+  await coach.goto(bench);
+  for (const set of [1, 2, 3]) await coach.getByLabel(`Load of set ${set}, kg`).fill("50");
+  await coach.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(
+    page.getByText("The plan was changed since this session began.", { exact: false }),
+  ).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole("region", { name: "Do this now" })).toContainText("60 kg");
+  await page.getByRole("button", { name: "Take the change" }).click();
+  await expect(page.getByRole("region", { name: "Do this now" })).toContainText("50 kg");
+});
+
+test("wrong values are told at their field, and what was typed stays", async ({
+  watched: page,
+}) => {
+  await registerStudio(page);
+  await page.goto("/people/new");
+  await page.getByLabel("Goal of the phase").fill("Something worth keeping");
+  await page.getByRole("button", { name: "Add", exact: true }).click();
+  await expect(page.getByText("Expected a name.")).toBeVisible();
+  await expect(page.getByLabel("Goal of the phase")).toHaveValue("Something worth keeping");
+
+  await page.goto("/gyms");
+  await page.getByLabel("Name").fill("Here");
+  await page.getByLabel("Time zone").fill("Mars/Olympus");
+  await page.getByRole("button", { name: "Add", exact: true }).click();
+  await expect(page.getByText("Expected a time zone name, like Europe/Vienna.")).toBeVisible();
+  await page.getByLabel("Time zone").fill("Europe/Vienna");
+  await page.getByRole("button", { name: "Add", exact: true }).click();
+  await page.getByRole("link", { name: "Add a station" }).click();
+  await page.getByLabel("Name of the station").fill("Stack");
+  await page.getByLabel("How it is loaded").selectOption("stack");
+  await page.getByLabel("Labelled in").selectOption("lb");
+  await page.getByLabel("Pins, as labelled").fill("10, 20, 35, 20");
+  await page.getByRole("button", { name: "Add", exact: true }).click();
+  await expect(page.getByText("20 lb stands twice; give each once.")).toBeVisible();
+  await page.getByLabel("Pins, as labelled").fill("10, 20, 35");
+  await page.getByRole("button", { name: "Add", exact: true }).click();
+  await expect(page.getByText("3 pins, 10 to 35 lb")).toBeVisible();
+});
+
+test("an erased person is gone, and their address says so", async ({ page }) => {
+  await registerStudio(page);
+  await page.goto(await addPerson(page, "Ada Gone"));
+  const address = page.url();
+  // A box ticked before the page has come alive is cleared by it.
+  await expect(() => page.getByLabel("I understand that this cannot be undone.").check()).toPass();
+  await page.getByRole("button", { name: "Erase Ada Gone" }).click();
+  await expect(page.getByText("Nobody yet.", { exact: false })).toBeVisible();
+  await page.goto(address);
+  await expect(page.getByRole("heading", { name: "Nothing is filed here" })).toBeVisible();
+});

@@ -1,0 +1,277 @@
+import { spawn, type ChildProcess } from "node:child_process";
+import {
+  expect,
+  test as base,
+  type Browser,
+  type BrowserContext,
+  type Page,
+} from "@playwright/test";
+import { mintId } from "~/codec/mint.ts";
+import { idOf } from "~/core/identity/index.ts";
+import { findMovement } from "~/core/movement/index.ts";
+import { newBlock } from "~/core/prescription/index.ts";
+import { kg } from "~/core/quantity/index.ts";
+import { freePort, isListening, sleep } from "../../scripts/database.mjs";
+
+/** The production server as a process of its own, which a test may kill. */
+export class KravoServer {
+  #process: ChildProcess | null = null;
+
+  private constructor(
+    readonly port: number,
+    readonly databaseUrl: string,
+  ) {}
+
+  static async start(databaseUrl = process.env["KRAVO_E2E_DATABASE"] ?? ""): Promise<KravoServer> {
+    const server = new KravoServer(
+      await freePort(5200 + Math.floor(Math.random() * 2000)),
+      databaseUrl,
+    );
+    await server.begin();
+    return server;
+  }
+
+  get origin(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  async begin(): Promise<void> {
+    this.#process = spawn(process.execPath, ["scripts/start.mjs"], {
+      stdio: ["ignore", "ignore", "inherit"],
+      env: {
+        ...process.env,
+        NODE_ENV: "production",
+        DATABASE_URL: this.databaseUrl,
+        PUBLIC_ORIGIN: this.origin,
+        PORT: String(this.port),
+        KRAVO_DEMO: "1",
+        LOG_LEVEL: "fatal",
+      },
+    });
+    for (let i = 0; !(await isListening(this.port)); i++) {
+      if (i > 150) throw new Error("the server did not begin to listen");
+      await sleep(100);
+    }
+  }
+
+  /** Ends the process at once, as a power cut would. */
+  async kill(): Promise<void> {
+    await this.end("SIGKILL");
+  }
+
+  /** Asks the process to end and waits for its exit code. */
+  async stop(): Promise<number | null> {
+    await this.end("SIGTERM");
+    return this.#process?.exitCode ?? null;
+  }
+
+  private async end(signal: "SIGKILL" | "SIGTERM"): Promise<void> {
+    const child = this.#process;
+    if (child === null || child.exitCode !== null || child.signalCode !== null) return;
+    const ended = new Promise((resolve) => child.once("exit", resolve));
+    child.kill(signal);
+    await ended;
+  }
+}
+
+interface Fixtures {
+  /** A page that fails the test on any error in the console, any broken policy, any request to elsewhere. */
+  readonly watched: Page;
+}
+
+export const test = base.extend<Fixtures, { server: KravoServer }>({
+  server: [
+    async ({}, use) => {
+      const server = await KravoServer.start();
+      await use(server);
+      await server.stop();
+    },
+    { scope: "worker" },
+  ],
+  baseURL: async ({ server }, use) => {
+    await use(server.origin);
+  },
+  watched: async ({ page, server }, use) => {
+    const trouble: string[] = [];
+    page.on("console", (message) => {
+      // The browser notes every answer of 4xx, also those by which a form says what was expected.
+      if (/status of (400|409)/.test(message.text())) return;
+      if (message.type() === "error" || message.type() === "warning") trouble.push(message.text());
+    });
+    page.on("pageerror", (error) => trouble.push(error.message));
+    page.on("request", (request) => {
+      const url = request.url();
+      if (!url.startsWith(server.origin) && !url.startsWith("data:"))
+        trouble.push(`request to ${url}`);
+    });
+    await use(page);
+    expect(trouble).toEqual([]);
+  },
+});
+export { expect };
+
+/** Signs in as the demo's coach. */
+export async function signInToDemo(page: Page): Promise<void> {
+  await page.goto("/sign-in");
+  await page.getByLabel("E-mail").fill("coach@kravo.example");
+  await page.getByLabel("Password").fill("leg day demo");
+  await page.getByRole("button", { name: "Sign in" }).click();
+  await expect(page.getByRole("heading", { name: "Today", exact: true })).toBeVisible();
+}
+
+/** Sends a form as the page itself would and returns the path that it leads to. */
+export async function submit(
+  page: Page,
+  path: string,
+  form: Record<string, string>,
+): Promise<string> {
+  const origin = new URL(page.url()).origin;
+  const response = await page.request.post(path, { form, headers: { origin }, maxRedirects: 0 });
+  const to = response.headers()["location"];
+  if (to === undefined) throw new Error(`POST ${path} answered ${response.status()}`);
+  return to;
+}
+
+let registered = 0;
+/** Registers a studio of its own by its form, and ends on its empty page of gyms. */
+export async function registerStudio(page: Page): Promise<{ email: string; password: string }> {
+  registered += 1;
+  const email = `coach${process.pid}-${Date.now()}-${registered}@test.example`;
+  const password = "four unrelated words";
+  await page.goto("/mark.svg");
+  const form = { displayName: "Test Coach", studioName: "Test Room", email, password };
+  await page.goto(await submit(page, "/register", form));
+  await expect(page.getByRole("heading", { name: "Gyms" })).toBeVisible();
+  return { email, password };
+}
+
+export interface GymWithRack {
+  readonly gym: string;
+  readonly rack: string;
+}
+
+/** Adds a gym with a rack (20 kg bar; 20, 10, 5, 2.5, 1.25 in pairs) for squats, by their forms. */
+export async function addGymWithRack(page: Page): Promise<GymWithRack> {
+  const gym = await submit(page, "/gyms", { name: "Test Gym", timeZone: "Europe/Vienna" });
+  await submit(page, `${gym}/stations/new`, {
+    name: "Rack",
+    kind: "bar",
+    unit: "kg",
+    baseMass: "20",
+    plates: "20x4, 10x4, 5x4, 2.5x4, 1.25x2",
+    serves: "shipped:back-squat",
+  });
+  const html = await (await page.request.get(gym)).text();
+  const rack = /\/stations\/([0-9a-f-]{36})"/.exec(html)?.[1];
+  if (rack === undefined) throw new Error("the rack was not added");
+  return { gym: lastOf(gym), rack };
+}
+
+const lastOf = (path: string) => path.split("/").at(-1) ?? "";
+
+/** Adds a person by their form and returns the address of their page. */
+export async function addPerson(page: Page, name: string): Promise<string> {
+  return submit(page, "/people/new", { name, goal: "", level: "beginner", unit: "kg", notes: "" });
+}
+
+/** A movement of one's own as its form sends it: a goblet squat with other words. */
+export const MOVEMENT_FORM: Readonly<Record<string, string>> = {
+  revision: "1",
+  name: "Quay squat",
+  pattern: "squat",
+  jointActions: "kneeExtension",
+  direct: "vastusLateralis",
+  length: "stretched",
+  profile: "bottom",
+  laterality: "twoLegs",
+  stability: "free",
+  givesOutFirst: "grip",
+  how: "Put the weight down in front.",
+  spinalLoad: "low",
+  kneeStress: "low",
+  hipStress: "low",
+  difficulty: "beginner",
+  setUpEffort: "little",
+  loadings: "bar",
+  setUp: "Stance: hip width, wide",
+  tempoStart: "lower",
+  usualRep: "4",
+  breathing: "In and down",
+  takeUp: "Lift it",
+  putBack: "Set it down",
+  spotting: "None",
+  cues: "Chest up",
+  cautions: "Go light",
+  "faults[0].fault": "heelsLift",
+  "faults[0].cause": "Stiff ankles",
+  "faults[0].cue": "Heels down",
+  "faults[0].corrective": "Raise them",
+  "substitutes[0].movement": "shipped:goblet-squat",
+  "substitutes[0].reason": "the plain one",
+  "substitutes[1].movement": "shipped:back-squat",
+  "substitutes[1].reason": "heavier",
+};
+
+/** Plans three sets of squats at 60 kg for a person and returns the address of the bench, at revision 2. */
+export async function planSquats(
+  page: Page,
+  person: string,
+  { gym, rack }: GymWithRack,
+): Promise<string> {
+  const day = new Date().toISOString().slice(0, 10);
+  const head = { title: "Leg day", day, startTime: "", gymId: gym };
+  const bench = await submit(page, "/plans/new", { ...head, personId: lastOf(person) });
+  const movement = findMovement("shipped:back-squat");
+  if (movement === null) throw new Error("no squat ships");
+  const block = newBlock(mintId, movement, idOf(rack), kg(60));
+  const response = await page.request.post(bench, {
+    data: { baseRevision: 1, head, document: { schemaVersion: 1, blocks: [block] } },
+    headers: { origin: new URL(page.url()).origin },
+  });
+  if (!response.ok()) throw new Error(`saving answered ${response.status()}`);
+  return bench;
+}
+
+/** A studio with somebody whose squats are planned; ends on the bench. */
+export async function openBench(page: Page, name = "Ada Test"): Promise<void> {
+  await registerStudio(page);
+  const where = await addGymWithRack(page);
+  await page.goto(await planSquats(page, await addPerson(page, name), where));
+  await expect(page.getByText(/saved, revision 2/i)).toBeVisible();
+}
+
+/** From nothing to the floor view of a running session of squats. */
+export async function startSquats(page: Page): Promise<void> {
+  await registerStudio(page);
+  const where = await addGymWithRack(page);
+  const bench = await planSquats(page, await addPerson(page, "Ada Test"), where);
+  await page.goto(await submit(page, `${bench}/start`, {}));
+  await expect(page.getByRole("button", { name: /^Log/ })).toBeVisible();
+}
+
+/** Logs the current set: reps left and, with the buttons, the number of reps. */
+export async function logSet(page: Page, reps: number, left: number): Promise<void> {
+  const panel = page.getByRole("region", { name: "Log this set" });
+  await expect(panel.getByRole("button", { name: /^Log/ })).toBeEnabled();
+  const shown = panel.getByRole("button", { name: /^Reps done/ });
+  for (let i = 0; i < 40 && (await shown.innerText()) !== String(reps); i++) {
+    const more = Number(await shown.innerText()) < reps;
+    await panel.getByRole("button", { name: more ? "One rep more" : "One rep fewer" }).click();
+  }
+  await panel
+    .getByRole("button", { name: left === 0 ? "none left" : `${left} left`, exact: true })
+    .click();
+  await panel.getByRole("button", { name: `Log ${reps} reps` }).click();
+  const steps = page.getByRole("navigation", { name: "Steps of this session" });
+  await expect(steps.getByText(new RegExp(`(kg|lb) × ${reps}\\b`)).first()).toBeVisible();
+}
+
+export async function secondContext(
+  browser: Browser,
+  from: BrowserContext,
+): Promise<BrowserContext> {
+  return browser.newContext({
+    storageState: await from.storageState(),
+    viewport: { width: 390, height: 844 },
+  });
+}

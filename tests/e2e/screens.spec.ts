@@ -1,0 +1,144 @@
+import AxeBuilder from "@axe-core/playwright";
+import type { Page } from "@playwright/test";
+import { expect, registerStudio, signInToDemo, test } from "./kravo.ts";
+
+/** The address of every screen of the demo, found by following its own links. */
+async function screensOf(page: Page): Promise<readonly (readonly [string, string])[]> {
+  const hrefOf = async (at: string, selector: string): Promise<string> => {
+    await page.goto(at);
+    return (await page.locator(selector).first().getAttribute("href")) ?? "";
+  };
+  const floor = await hrefOf("/", "a[href^='/floor/']");
+  const review = await hrefOf("/", "a[href^='/runs/']");
+  const bench = await hrefOf("/", "main a[href^='/plans/']:not([href='/plans/new'])");
+  const person = await hrefOf("/people", "tbody a[href^='/people/']");
+  const gym = await hrefOf("/gyms", "tbody a[href^='/gyms/']");
+  const station = await hrefOf(gym, "tbody a[href*='/stations/']");
+  return [
+    ["today", "/"],
+    ["people", "/people"],
+    ["add a person", "/people/new"],
+    ["person", person],
+    ["brief", `${person}/brief`],
+    ["approaches", "/approaches"],
+    ["approach", "/approaches/shipped-of-long-muscle"],
+    ["gyms", "/gyms"],
+    ["gym", gym],
+    ["station", station],
+    ["add a station", `${gym}/stations/new`],
+    ["movements", "/movements"],
+    ["write a movement", "/movements/new?from=shipped:leg-press"],
+    ["plan", "/plans/new"],
+    ["bench", bench],
+    ["review", review],
+    ["floor", floor],
+    ["not found", "/no/such/page"],
+  ];
+}
+
+/** Rows and entries after these are drawn by the same code as those before, and a hundred of them take long. */
+const REPEATED = [
+  "tbody tr:nth-of-type(n+9)",
+  "main details:nth-of-type(n+9)",
+  "main li:nth-of-type(n+13)",
+];
+
+async function expectAccessible(page: Page, name: string): Promise<void> {
+  const axe = REPEATED.reduce(
+    (builder, rows) => builder.exclude(rows),
+    new AxeBuilder({ page }).options({ resultTypes: ["violations"] }),
+  );
+  const { violations } = await axe.analyze();
+  const found = violations.map(
+    (v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(" | ")}`,
+  );
+  expect(found, name).toEqual([]);
+}
+
+/** In two parts, so that two workers share them. */
+const PARTS = 2;
+
+for (const [scheme, part] of (["light", "dark"] as const).flatMap((s) =>
+  Array.from({ length: PARTS }, (_, i) => [s, i] as const),
+)) {
+  test(`every screen, part ${part + 1}, is accessible and keeps to its width, ${scheme}`, async ({
+    watched: page,
+  }) => {
+    test.slow();
+    await page.emulateMedia({ colorScheme: scheme, reducedMotion: "reduce" });
+    for (const [name, address] of [
+      ["sign in", "/sign-in"],
+      ["register", "/register"],
+    ] as const) {
+      if (part > 0) break;
+      await page.goto(address);
+      await expectAccessible(page, name);
+    }
+    await signInToDemo(page);
+    for (const [i, [name, address]] of (await screensOf(page)).entries()) {
+      expect(address, name).not.toBe("");
+      if (name === "not found" || i % PARTS !== part) continue;
+      await page.goto(address);
+      await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
+      await expectAccessible(page, name);
+      const overflow = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      );
+      expect(overflow, `${name} is wider than the screen`).toBeLessThanOrEqual(0);
+    }
+  });
+}
+
+test("the empty studio tells what to do first, and is accessible", async ({ watched: page }) => {
+  await registerStudio(page);
+  for (const [address, text] of [
+    ["/", "Start here"],
+    ["/people", "Nobody yet"],
+    ["/gyms", "No gym yet"],
+    ["/plans/new", "A session needs a person and a gym first."],
+  ] as const) {
+    await page.goto(address);
+    await expect(page.getByText(text, { exact: false }).first()).toBeVisible();
+    await expectAccessible(page, address);
+  }
+});
+
+test("a set is logged by keyboard alone", async ({ page }) => {
+  await signInToDemo(page);
+  await page.goto("/");
+  const press = async (name: RegExp) => {
+    for (let i = 0; i < 80; i++) {
+      const focused = await page.evaluate(() => {
+        const at = document.activeElement;
+        if (at?.tagName !== "A" && at?.tagName !== "BUTTON") return "";
+        return `${at.getAttribute("aria-label") ?? ""} ${at.textContent}`.trim();
+      });
+      if (name.test(focused)) return page.keyboard.press("Enter");
+      await page.keyboard.press("Tab");
+    }
+    throw new Error(`the keyboard never reached ${String(name)}`);
+  };
+  await page.keyboard.press("Tab");
+  await page.keyboard.press("Enter"); // skip to the page
+  await press(/is training/);
+  await expect(
+    page.getByRole("region", { name: "Log this set" }).getByRole("button", { name: /^Log/ }),
+  ).toBeEnabled();
+  const steps = page.getByRole("navigation", { name: "Steps of this session" });
+  const before = await steps.getByText(/2 left/).count();
+  await press(/^2 left/);
+  await press(/^Log \d+ reps/);
+  await expect(steps.getByText(/2 left/)).toHaveCount(before + 1);
+});
+
+test("targets on the floor are at least 44 pixels high", async ({ page }) => {
+  await signInToDemo(page);
+  await page.goto((await page.locator("a[href^='/floor/']").first().getAttribute("href")) ?? "");
+  await expect(page.getByRole("button", { name: /^Log/ })).toBeEnabled();
+  const panel = page.getByRole("region", { name: "Log this set" });
+  for (const button of await panel.getByRole("button").all()) {
+    const box = await button.boundingBox();
+    const name = await button.innerText();
+    if (box !== null) expect(Math.round(box.height), name).toBeGreaterThanOrEqual(44);
+  }
+});

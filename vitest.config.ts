@@ -1,0 +1,33 @@
+import { defineConfig } from "vitest/config";
+
+const alias = { "~": import.meta.dirname };
+
+/** The long run tries the seeded properties with many more cases. */
+const isLong = process.env["KRAVO_RUNS"] !== undefined;
+
+export default defineConfig({
+  test: {
+    passWithNoTests: false,
+    projects: [
+      {
+        resolve: { alias },
+        test: {
+          name: "unit",
+          testTimeout: isLong ? 300_000 : 10_000,
+          include: ["{core,codec,format,app,server,demo}/**/*.test.ts"],
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
+          name: "db",
+          globalSetup: "tests/db/private-database.ts",
+          include: ["tests/db/**/*.test.ts"],
+          fileParallelism: false,
+          testTimeout: isLong ? 300_000 : 30_000,
+          hookTimeout: 60_000,
+        },
+      },
+    ],
+  },
+});
