@@ -1,0 +1,5 @@
+export * from "./curve.ts";
+export * from "./equation.ts";
+export * from "./estimate.ts";
+export * from "./load-for.ts";
+export * from "./strictness.ts";

@@ -1,0 +1,217 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { OPEN_TEMPO } from "../prescription/index.ts";
+import { amountKg, kg, lb, seconds, share, ticksOf } from "../quantity/index.ts";
+import {
+  bestEstimate,
+  EQUATIONS,
+  estimateMaximum,
+  fitCurve,
+  GENERAL_CURVE,
+  loadForReps,
+  maximumOverLoad,
+  PLAIN_STRICTNESS,
+  shareForReps,
+  strictShare,
+  type CurvePoint,
+  type StrengthSet,
+} from "./index.ts";
+
+const FIVE: StrengthSet = {
+  total: kg(100),
+  reps: 5,
+  rir: 0,
+  after: "rest",
+  hasPartials: false,
+  restBefore: null,
+};
+
+describe("published equations", () => {
+  // Worked out by hand from the formulas for five and ten repetitions.
+  it.each([
+    ["epley", 5, 1.166667],
+    ["epley", 10, 1.333333],
+    ["brzycki", 5, 1.125],
+    ["brzycki", 10, 1.333333],
+    ["wathan", 5, 1.165825],
+    ["wathan", 10, 1.347467],
+    ["lombardi", 5, 1.174619],
+    ["lombardi", 10, 1.258925],
+    ["oConner", 5, 1.125],
+    ["oConner", 10, 1.25],
+    ["mayhew", 5, 1.190107],
+    ["mayhew", 10, 1.309343],
+  ] as const)("%s at %s repetitions is %s times the load", (equation, reps, factor) => {
+    expect(maximumOverLoad(equation, reps)).toBeCloseTo(factor, 5);
+  });
+
+  it("return the load itself at one possible repetition, and never less with more", () => {
+    for (const equation of EQUATIONS) {
+      expect(maximumOverLoad(equation, 1)).toBe(1);
+      for (let reps = 1; reps < 15; reps += 0.5) {
+        expect(maximumOverLoad(equation, reps + 0.5)).toBeGreaterThan(
+          maximumOverLoad(equation, reps),
+        );
+      }
+    }
+  });
+
+  it("are refused outside one to fifteen", () => {
+    expect(() => shareForReps("epley", 16)).toThrow("16");
+    expect(() => shareForReps("epley", 0.5)).toThrow("0.5");
+  });
+});
+
+describe("an estimated maximum", () => {
+  const of = (over: Partial<StrengthSet>) => estimateMaximum({ ...FIVE, ...over }, "epley");
+
+  it("counts the reps left as possible", () => {
+    const estimate = of({ reps: 3, rir: 2 });
+    expect(estimate).toMatchObject({ ok: true, value: { likely: kg(116.667), possibleReps: 5 } });
+  });
+
+  it("keeps the unit of the load", () => {
+    expect(of({ total: lb(200) })).toMatchObject({ ok: true, value: { likely: lb(233.333) } });
+  });
+
+  it("widens with repetitions, with reps in reserve, and most where the reserve is unknown", () => {
+    const width = (over: Partial<StrengthSet>) => {
+      const e = of(over);
+      if (!e.ok) throw new Error(e.error.code);
+      return (ticksOf(e.value.high) - ticksOf(e.value.low)) / ticksOf(e.value.likely);
+    };
+    const at5 = width({});
+    expect(width({ reps: 10 })).toBeGreaterThan(at5);
+    expect(width({ reps: 3, rir: 2 })).toBeGreaterThan(at5);
+    expect(width({ reps: 3, rir: "unknown" })).toBeGreaterThan(width({ reps: 3, rir: 2 }));
+  });
+
+  it.each([
+    [{ total: null }, "totalUnknown"],
+    [{ reps: null }, "repsUnknown"],
+    [{ reps: 0 }, "noReps"],
+    [{ reps: 14, rir: 2 as const }, "tooManyReps"],
+    [{ reps: 10, rir: "more" as const }, "tooManyReps"],
+    [{ after: "drop" as const }, "afterExtension"],
+    [{ after: "restPause" as const }, "afterExtension"],
+    [{ hasPartials: true }, "partials"],
+    [{ restBefore: seconds(45) }, "shortRest"],
+  ])("is refused for %o: %s", (over, code) => {
+    expect(of(over)).toMatchObject({ ok: false, error: { code } });
+  });
+
+  it("is taken at exactly fifteen possible repetitions and after exactly a minute of rest", () => {
+    expect(of({ reps: 15 }).ok).toBe(true);
+    expect(of({ restBefore: seconds(60) }).ok).toBe(true);
+  });
+
+  it("always lies in its own range", () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 15 }),
+        fc.constantFrom(0, 0.5, 1, 2, 3, 4, 5, "past", "unknown", "more"),
+        fc.constantFrom(...EQUATIONS),
+        (reps, rir, equation) => {
+          const e = estimateMaximum({ ...FIVE, reps, rir: rir as never }, equation);
+          if (!e.ok) return;
+          expect(amountKg(e.value.low)).toBeLessThanOrEqual(amountKg(e.value.likely));
+          expect(amountKg(e.value.likely)).toBeLessThanOrEqual(amountKg(e.value.high));
+        },
+      ),
+    );
+  });
+
+  it("of several is the one with the narrowest range", () => {
+    const sets = [of({}), of({ reps: 12 }), of({ reps: 8, rir: "unknown" })];
+    const values = sets.flatMap((s) => (s.ok ? [s.value] : []));
+    expect(bestEstimate(values)?.possibleReps).toBe(5);
+    expect(bestEstimate([])).toBeNull();
+  });
+});
+
+describe("the way back, from a maximum to a load", () => {
+  it("gives the load that the maximum was estimated from", () => {
+    const e = estimateMaximum(FIVE, "brzycki");
+    if (!e.ok) throw new Error(e.error.code);
+    expect(amountKg(loadForReps(e.value, 5, "brzycki", share(1))?.likely ?? kg(1))).toBeCloseTo(
+      100,
+      2,
+    );
+  });
+
+  it("is lighter for stricter repetitions and refused beyond fifteen", () => {
+    const max = { low: kg(95), likely: kg(100), high: kg(105) };
+    const plain = loadForReps(max, 5, "epley", share(1));
+    const strict = loadForReps(max, 5, "epley", share(0.9));
+    expect(amountKg(strict?.likely ?? kg(1))).toBeCloseTo(
+      0.9 * amountKg(plain?.likely ?? kg(1)),
+      2,
+    );
+    expect(loadForReps(max, 16, "epley", share(1))).toBeNull();
+  });
+});
+
+describe("a personal curve", () => {
+  /** Sets of sessions whose maximum differs, on a curve of this slope. */
+  const points = (slope: number, sessions: number): readonly CurvePoint[] =>
+    Array.from({ length: sessions }, (_, s) =>
+      [3, 8, 12].map((possibleReps) => ({
+        session: String(s),
+        possibleReps,
+        logTotal: Math.log(100 + 5 * s) - slope * Math.log(maximumOverLoad("epley", possibleReps)),
+      })),
+    ).flat();
+
+  it("is the general one where nothing can be compared", () => {
+    expect(fitCurve([], "epley")).toEqual(GENERAL_CURVE);
+    const alone = points(1.3, 1).slice(0, 1);
+    expect(fitCurve(alone, "epley").slope).toBe(1);
+    const same = [1, 2, 3].map(() => ({ session: "a", possibleReps: 8, logTotal: 4 }));
+    expect(fitCurve(same, "epley").slope).toBe(1);
+  });
+
+  it("moves towards the person with more sets, and its range narrows", () => {
+    const few = fitCurve(points(1.3, 1), "epley");
+    const many = fitCurve(points(1.3, 12), "epley");
+    expect(few.slope).toBeGreaterThan(1);
+    expect(many.slope).toBeGreaterThan(few.slope);
+    expect(many.slope).toBeCloseTo(1.3, 1);
+    expect(many.slope).toBeLessThan(1.3);
+    expect(many.spread).toBeLessThan(few.spread);
+    expect(few.spread).toBeLessThan(GENERAL_CURVE.spread);
+  });
+
+  it("is not fooled by getting stronger between sessions", () => {
+    const stronger = [
+      { session: "a", possibleReps: 5, logTotal: Math.log(80) },
+      { session: "b", possibleReps: 10, logTotal: Math.log(90) },
+    ];
+    expect(fitCurve(stronger, "epley").slope).toBe(1);
+  });
+});
+
+describe("stricter repetitions", () => {
+  const tempo = { ...OPEN_TEMPO };
+  it.each([
+    ["an open tempo", tempo, 1],
+    ["three seconds down", { ...tempo, lower: 3 }, 1],
+    ["five seconds down", { ...tempo, lower: 5 }, 0.96],
+    ["two seconds in the squeeze", { ...tempo, squeeze: 2 }, 0.95],
+    ["an explosive lift", { ...tempo, lift: "explosive" as const }, 1],
+    ["thirty seconds down", { ...tempo, lower: 30 }, 0.8],
+  ])("%s leave %s", (_, t, left) => {
+    expect(strictShare(t, [])).toBeCloseTo(left, 6);
+  });
+
+  it("count a dead stop as held, a slow last rep not, and follow an edited rule", () => {
+    const accents = [
+      { kind: "deadStop", seconds: seconds(1) },
+      { kind: "slowLastRep", phase: "lower", seconds: seconds(10) },
+    ] as const;
+    expect(strictShare(tempo, accents)).toBeCloseTo(0.975, 6);
+    expect(strictShare(tempo, accents, { ...PLAIN_STRICTNESS, perHeldSecond: 0.1 })).toBeCloseTo(
+      0.9,
+      6,
+    );
+  });
+});
