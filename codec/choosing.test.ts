@@ -1,7 +1,7 @@
 import { parseWithZod } from "@conform-to/zod/v4";
 import { describe, expect, it } from "vitest";
 import { SHIPPED_APPROACHES } from "~/core/approach/index.ts";
-import { findMovement, SHIPPED_MOVEMENTS } from "~/core/movement/index.ts";
+import { findMovement, SHIPPED_MOVEMENTS } from "~/core/catalogue/index.ts";
 import { kg } from "~/core/quantity/index.ts";
 import { approachCodec, approachFormCodec } from "./approach.ts";
 import { briefFormCodec } from "./brief.ts";

@@ -1,5 +1,5 @@
 import type { Id, MintId } from "~/core/identity/index.ts";
-import { findMovement } from "~/core/movement/index.ts";
+import { findMovement } from "~/core/catalogue/index.ts";
 import {
   newBlock,
   newDrop,

@@ -1,4 +1,4 @@
-import { SHIPPED_MOVEMENTS } from "~/core/movement/index.ts";
+import { SHIPPED_MOVEMENTS } from "~/core/catalogue/index.ts";
 import { kg, lb } from "~/core/quantity/index.ts";
 import type { Loading } from "~/core/station/index.ts";
 import type { StationContent } from "~/server/db/gyms.server.ts";

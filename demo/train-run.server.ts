@@ -1,3 +1,4 @@
+import { findMovement } from "~/core/catalogue/index.ts";
 import type { Instant } from "~/core/calendar/index.ts";
 import type { Id } from "~/core/identity/index.ts";
 import type { Command, CommandBody, PerformedPart } from "~/core/log/index.ts";
@@ -53,7 +54,7 @@ export async function trainRun(
       body,
     });
   const stations = await listStations(at(course.start), run.gymId);
-  const around = surroundingsOf(stations);
+  const around = surroundingsOf(stations, findMovement);
   const begun = new Set<Id<"slot">>();
   const slots = slotsOf(run.document);
   for (const step of unroll(run.document, around).filter(isSetStep).slice(0, course.setsToLog)) {

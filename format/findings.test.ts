@@ -1,3 +1,4 @@
+import { findMovement } from "~/core/catalogue/index.ts";
 import { describe, expect, it } from "vitest";
 import type { Fact, Fix } from "~/core/finding/index.ts";
 import { kg } from "~/core/quantity/index.ts";
@@ -11,7 +12,7 @@ import {
   formatOutReason,
 } from "./findings.ts";
 
-const says = (fact: Fact) => formatFact(fact, "Even Ground");
+const says = (fact: Fact) => formatFact(fact, "Even Ground", findMovement);
 const squat = "shipped:back-squat" as const;
 
 describe("what was found, in one sentence", () => {

@@ -1,7 +1,7 @@
 import type { Brings, Fact, Family, Fix, Severity } from "~/core/finding/index.ts";
 import type { FirstLoad, OutReason } from "~/core/finder/index.ts";
 import type { MovementRef } from "~/core/identity/index.ts";
-import { findMovement, type FindMovement, type Region } from "~/core/movement/index.ts";
+import { type FindMovement, type Region } from "~/core/movement/index.ts";
 import { assertNever } from "~/core/result/index.ts";
 import { CAUTION_NAMES, formatExclusion } from "./brief.ts";
 import { formatMass, formatSets, formatShare, formatShortDay } from "./numbers.ts";
@@ -30,11 +30,7 @@ const week = (sessions: number) =>
   sessions === 1 ? "this session" : `the week's ${sessions} sessions`;
 
 /** What was found, in one sentence with its numbers. `approach` is who holds what is contested. */
-export function formatFact(
-  fact: Fact,
-  approach: string,
-  find: FindMovement = findMovement,
-): string {
+export function formatFact(fact: Fact, approach: string, find: FindMovement): string {
   const nameOf = (ref: MovementRef) => find(ref)?.name ?? ref;
   switch (fact.code) {
     case "regionMissing":

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { day } from "~/core/calendar/index.ts";
-import { findMovement } from "~/core/movement/index.ts";
+import { findMovement } from "~/core/catalogue/index.ts";
 import type { Reason } from "~/core/progression/index.ts";
 import { kg, lb, seconds } from "~/core/quantity/index.ts";
 import {
@@ -85,7 +85,7 @@ describe("training in words", () => {
       sampleSet(2),
       sampleSet(3, { extensions: [sampleDrop(11, "current", 0.8)] }),
     ]);
-    expect(formatSlot(slot, findMovement(slot.movement))).toBe(
+    expect(formatSlot(slot, findMovement)).toBe(
       "Back squat: 2 × (8–10 × 100 kg, 2 left); 8–10 × 100 kg, 2 left, drop to 80% × 6–8",
     );
     expect(

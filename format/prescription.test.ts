@@ -1,10 +1,11 @@
+import { findMovement } from "~/core/catalogue/index.ts";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Extension, Rest, Target } from "~/core/prescription/index.ts";
 import { count, degrees, kg, metres, seconds, share } from "~/core/quantity/index.ts";
 import { sampleId, sampleSet, sampleSlot } from "~/core/samples/index.ts";
 import { anyExtension, anyItem, anySlot, anyTarget } from "~/tests/arbitrary/plan.ts";
-import { formatSlot } from "./plan.ts";
+import { formatSets, formatSlot } from "./plan.ts";
 import {
   figureOf,
   formatAccent,
@@ -84,24 +85,33 @@ describe("rest, loads and extensions in words", () => {
   it("says which set a load follows from, and the movement of another", () => {
     const number = (id: string) => (id === sampleId(1) ? 1 : null);
     const share80 = share(0.8);
-    expect(formatLoadRule({ kind: "shareOfSet", set: sampleId(1), share: share80 }, number)).toBe(
-      "80% of set 1",
-    );
-    expect(formatLoadRule({ kind: "shareOfSet", set: sampleId(2), share: share80 }, number)).toBe(
-      "80% of another set",
-    );
-    expect(formatLoadRule({ kind: "stepsFromSet", set: sampleId(1), steps: -1 }, number)).toBe(
-      "1 step down from set 1",
-    );
+    expect(
+      formatLoadRule(
+        { kind: "shareOfSet", set: sampleId(1), share: share80 },
+        number,
+        findMovement,
+      ),
+    ).toBe("80% of set 1");
+    expect(
+      formatLoadRule(
+        { kind: "shareOfSet", set: sampleId(2), share: share80 },
+        number,
+        findMovement,
+      ),
+    ).toBe("80% of another set");
+    expect(
+      formatLoadRule({ kind: "stepsFromSet", set: sampleId(1), steps: -1 }, number, findMovement),
+    ).toBe("1 step down from set 1");
     expect(
       formatLoadRule(
         { kind: "shareOfMovement", movement: "shipped:leg-press", share: share80 },
         number,
+        findMovement,
       ),
     ).toBe("80% of Leg press");
-    expect(formatOpenBecause({ code: "noRecord", movement: "shipped:leg-press" })).toContain(
-      "Leg press",
-    );
+    expect(
+      formatOpenBecause({ code: "noRecord", movement: "shipped:leg-press" }, findMovement),
+    ).toContain("Leg press");
   });
 
   it.each<readonly [Extension, string]>([
@@ -151,7 +161,7 @@ describe("rest, loads and extensions in words", () => {
     fc.assert(
       fc.property(anyExtension, anyItem, (extension, item) => {
         expect(formatExtension(extension)).not.toMatch(/undefined|null|NaN|\[object/);
-        expect(formatItem(item)).not.toMatch(/undefined|null|NaN|\[object/);
+        expect(formatItem(item, findMovement)).not.toMatch(/undefined|null|NaN|\[object/);
       }),
     );
     expect(formatAccent({ kind: "slowLastRep", phase: "lower", seconds: s(8) })).toBe(
@@ -171,19 +181,22 @@ describe("an exercise in one line", () => {
         optional: true,
       }),
     ]);
-    expect(formatSlot(slot, null)).toBe(
-      "shipped:back-squat: 2 × (8–10 × 100 kg, 2 left); 8–10 × 80% of set 1, 2 left, Stance: wide, optional",
+    expect(formatSets(slot, findMovement)).toBe(
+      "2 × (8–10 × 100 kg, 2 left); 8–10 × 80% of set 1, 2 left, Stance: wide, optional",
     );
   });
 
   it("has words for every exercise that can be written", () => {
     fc.assert(
       fc.property(anySlot, (slot) => {
-        expect(formatSlot(slot, null)).not.toMatch(/undefined|NaN|\[object/);
+        expect(formatSets(slot, findMovement)).not.toMatch(/undefined|NaN|\[object/);
       }),
     );
     expect(
-      formatSlot(sampleSlot([sampleSet(1, { load: { kind: "absolute", reading: kg(60) } })]), null),
+      formatSlot(
+        sampleSlot([sampleSet(1, { load: { kind: "absolute", reading: kg(60) } })]),
+        findMovement,
+      ),
     ).toContain("60 kg");
   });
 });

@@ -1,5 +1,4 @@
-import type { MuscleLength } from "~/core/movement/index.ts";
-import { findMovement } from "~/core/movement/index.ts";
+import type { FindMovement, MuscleLength } from "~/core/movement/index.ts";
 import {
   amountAsked,
   type Accent,
@@ -134,7 +133,11 @@ export function formatRest(rest: Rest): string {
 }
 
 /** "100 kg", "80 % of set 1", "load to find". `setNumber` gives the number of a set by its id. */
-export function formatLoadRule(rule: LoadRule, setNumber: (id: string) => number | null): string {
+export function formatLoadRule(
+  rule: LoadRule,
+  setNumber: (id: string) => number | null,
+  find: FindMovement,
+): string {
   const set = (id: string) => {
     const number = setNumber(id);
     return number === null ? "another set" : `set ${number}`;
@@ -147,7 +150,7 @@ export function formatLoadRule(rule: LoadRule, setNumber: (id: string) => number
     case "shareOfSet":
       return `${formatShare(rule.share)} of ${set(rule.set)}`;
     case "shareOfMovement":
-      return `${formatShare(rule.share)} of ${findMovement(rule.movement)?.name ?? rule.movement}`;
+      return `${formatShare(rule.share)} of ${find(rule.movement)?.name ?? rule.movement}`;
     case "stepsFromSet":
       return `${plural(Math.abs(rule.steps), "step")} ${rule.steps < 0 ? "down" : "up"} from ${set(rule.set)}`;
     default:
@@ -156,7 +159,7 @@ export function formatLoadRule(rule: LoadRule, setNumber: (id: string) => number
 }
 
 /** Why a load is not known, as a sentence with what to do. */
-export function formatOpenBecause(because: OpenBecause): string {
+export function formatOpenBecause(because: OpenBecause, find: FindMovement): string {
   switch (because.code) {
     case "toFind":
       return "The load is still to be found.";
@@ -169,7 +172,7 @@ export function formatOpenBecause(because: OpenBecause): string {
     case "totalUnknown":
       return "A share needs the total moved, and that is unknown here (carriage, bar, band or body weight).";
     case "noRecord":
-      return `Nothing is logged yet with ${findMovement(because.movement)?.name ?? because.movement}.`;
+      return `Nothing is logged yet with ${find(because.movement)?.name ?? because.movement}.`;
     case "stepsEnd":
       return "The station's steps end before that; ask for fewer.";
     default:
@@ -276,15 +279,14 @@ export const DRILL_NAMES: Readonly<Record<DrillKind, string>> = {
 };
 
 /** "Stretch: couch stretch, 30 s, left, then right", "Check the adductors; if tight: …". */
-export function formatItem(item: Item): string {
+export function formatItem(item: Item, find: FindMovement): string {
   return item.kind === "tightnessCheck"
-    ? `Check ${REGION_NAMES[item.region].toLowerCase()}; if tight: ${formatDrill(item.ifTight)}`
-    : formatDrill(item);
+    ? `Check ${REGION_NAMES[item.region].toLowerCase()}; if tight: ${formatDrill(item.ifTight, find)}`
+    : formatDrill(item, find);
 }
 
-function formatDrill(drill: Drill): string {
-  const name =
-    drill.movement === null ? drill.name : (findMovement(drill.movement)?.name ?? drill.name);
+function formatDrill(drill: Drill, find: FindMovement): string {
+  const name = drill.movement === null ? drill.name : (find(drill.movement)?.name ?? drill.name);
   return [
     `${DRILL_NAMES[drill.kind]}: ${name}`,
     formatTarget(drill.target),

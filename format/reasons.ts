@@ -1,6 +1,6 @@
 import type { ContextAspect, Difference } from "~/core/comparison/index.ts";
 import type { PlanIssue } from "~/core/prescription/index.ts";
-import type { Joint } from "~/core/movement/index.ts";
+import type { FindMovement, Joint } from "~/core/movement/index.ts";
 import type { Proposal, Reason } from "~/core/progression/index.ts";
 import { assertNever } from "~/core/result/index.ts";
 import { formatMass, formatShare } from "./numbers.ts";
@@ -96,7 +96,7 @@ export const CONFIDENCE_NAMES = {
 } as const;
 
 /** What an issue of a plan says at its place. */
-export function formatPlanIssue(issue: PlanIssue): string {
+export function formatPlanIssue(issue: PlanIssue, find: FindMovement): string {
   switch (issue.code) {
     case "cannotBeMade":
       return `${formatMass(issue.reading)} cannot be made here.`;
@@ -107,7 +107,7 @@ export function formatPlanIssue(issue: PlanIssue): string {
     case "idleDrop":
       return `The drop to ${formatShare(issue.asked)} comes out at ${formatMass(issue.reading)}, not easier: the steps here are too coarse. Choose a smaller share.`;
     case "loadUnknown":
-      return formatOpenBecause(issue.because);
+      return formatOpenBecause(issue.because, find);
     case "primerTooHard":
       return "A primer is for feel and blood flow, never a hard set: leave more than five reps in reserve, or call it a ramp or work set.";
     case "openLoad":

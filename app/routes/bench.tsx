@@ -95,7 +95,7 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
   const { draft, isDirty, canUndo, canRedo, change, undo, redo, markSaved } = useDraft(initial);
   const [invalid, setInvalid] = useState<ReadonlyMap<string, string>>(new Map());
   const [revision, setRevision] = useState(plan.revision);
-  const [sent, setSent] = useState<Draft | null>(null);
+  const [sent, setSent] = useState<{ readonly draft: Draft; readonly base: number } | null>(null);
   const fetcher = useFetcher<typeof action>();
   const [search] = useSearchParams();
   const reply = fetcher.data;
@@ -138,7 +138,7 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
   );
   const save = useCallback(
     (base: number) => {
-      setSent(draft);
+      setSent({ draft, base });
       void fetcher.submit(
         JSON.stringify({ baseRevision: base, head: draft.head, document: draft.plan }),
         {
@@ -150,14 +150,17 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
     [draft, fetcher],
   );
 
+  // The router keeps a reply outside React's state, so a change of the reply alone may miss its effect; the
+  // fetcher's state is React's. A reply to an earlier save is told by its revision.
+  const isSettled = fetcher.state === "idle";
   useEffect(() => {
-    if (reply?.kind === "saved" && sent !== null) {
-      setRevision(reply.revision);
-      markSaved(sent);
-    }
-  }, [reply, sent, markSaved]);
+    if (!isSettled || reply?.kind !== "saved" || sent === null) return;
+    if (reply.revision !== sent.base + 1) return;
+    setRevision(reply.revision);
+    markSaved(sent.draft);
+  }, [isSettled, reply, sent, markSaved]);
 
-  const canSave = isDirty && invalid.size === 0 && fetcher.state === "idle";
+  const canSave = isDirty && invalid.size === 0 && isSettled;
   const saveNow = useMemo(() => (canSave ? () => save(revision) : null), [canSave, save, revision]);
   useBenchKeys(saveNow, undo, redo);
 
@@ -203,13 +206,7 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
       }
     >
       <StatusLine
-        state={
-          fetcher.state !== "idle"
-            ? "saving"
-            : isUnsaved
-              ? "not saved"
-              : `saved, revision ${revision}`
-        }
+        state={!isSettled ? "saving" : isUnsaved ? "not saved" : `saved, revision ${revision}`}
         isUnsaved={isUnsaved}
         problems={[
           ...invalid.values(),

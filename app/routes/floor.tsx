@@ -1,12 +1,12 @@
 import { useEffect } from "react";
 import { redirect } from "react-router";
 import { differences, type Difference } from "~/core/comparison/index.ts";
-import { slotsOf } from "~/core/prescription/index.ts";
+import { movementsIn, slotsOf } from "~/core/prescription/index.ts";
 import { plannedContext, type Exposure } from "~/core/progression/index.ts";
 import { idParam, orNotFound, requireSignIn, scopeOf } from "~/server/auth/session.server.ts";
 import { exposuresOf, historyOf } from "~/server/coaching/history.server.ts";
 import { getGym, listStations } from "~/server/db/gyms.server.ts";
-import { listOwnMovements } from "~/server/db/movements.server.ts";
+import { catalogueFor } from "~/server/db/movements.server.ts";
 import { adoptNewestRevision, commandsAfter, getRun } from "~/server/db/runs.server.ts";
 import type { Route } from "./+types/floor.ts";
 import { FloorView } from "../components/floor/floor-view.tsx";
@@ -23,12 +23,12 @@ export interface LastTime {
 export async function loader({ params, context }: Route.LoaderArgs) {
   const scope = scopeOf(context);
   const run = orNotFound(await getRun(scope, idParam<"run">(params.runId)));
-  const [commands, stations, gym, history, ownMovements] = await Promise.all([
+  const [commands, stations, gym, history, catalogue] = await Promise.all([
     commandsAfter(scope, run.id, 0),
     listStations(scope, run.gymId, "all"),
     getGym(scope, run.gymId),
     historyOf(scope, run.personId),
-    listOwnMovements(scope),
+    catalogueFor(scope),
   ]);
   const lasts: Record<string, LastTime> = {};
   for (const slot of slotsOf(run.document)) {
@@ -41,7 +41,9 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     };
     lasts[slot.id] = { exposure, differences: differences(exposure, today) };
   }
-  return { run, commands, stations, lasts, ownMovements, timeZone: gym?.timeZone ?? "UTC" };
+  const named = new Set(movementsIn(run.document));
+  const movements = catalogue.all.filter((movement) => named.has(movement.ref));
+  return { run, commands, stations, lasts, movements, timeZone: gym?.timeZone ?? "UTC" };
 }
 
 export async function action({ params, context }: Route.ActionArgs) {

@@ -3,12 +3,8 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
-import {
-  PATTERNS,
-  SHIPPED_MOVEMENTS,
-  type FindMovement,
-  type Movement,
-} from "~/core/movement/index.ts";
+import { SHIPPED_MOVEMENTS } from "~/core/catalogue/index.ts";
+import { PATTERNS, type FindMovement, type Movement } from "~/core/movement/index.ts";
 import { matchesText } from "~/core/finder/index.ts";
 import {
   formatDirectRegions,

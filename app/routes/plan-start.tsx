@@ -2,6 +2,7 @@ import { redirect } from "react-router";
 import { checkPlan, surroundingsOf } from "~/core/prescription/index.ts";
 import { idParam, orNotFound, scopeOf } from "~/server/auth/session.server.ts";
 import { listStations } from "~/server/db/gyms.server.ts";
+import { catalogueFor } from "~/server/db/movements.server.ts";
 import { getPlan } from "~/server/db/plans.server.ts";
 import { startRun } from "~/server/db/runs.server.ts";
 import type { Route } from "./+types/plan-start.ts";
@@ -14,8 +15,11 @@ export function loader({ params }: Route.LoaderArgs) {
 export async function action({ params, context }: Route.ActionArgs) {
   const scope = scopeOf(context);
   const plan = orNotFound(await getPlan(scope, idParam<"plan">(params.planId)));
-  const stations = await listStations(scope, plan.gymId);
-  const issues = checkPlan(plan.document, surroundingsOf(stations));
+  const [stations, catalogue] = await Promise.all([
+    listStations(scope, plan.gymId),
+    catalogueFor(scope),
+  ]);
+  const issues = checkPlan(plan.document, surroundingsOf(stations, catalogue.find));
   if (plan.document.blocks.length === 0 || issues.some((issue) => issue.blocks)) {
     throw redirect(`/plans/${plan.id}?cannot-start`);
   }

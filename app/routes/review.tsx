@@ -22,7 +22,7 @@ import { formatClock, formatDay } from "~/format/numbers.ts";
 import { formatPlanNextError } from "~/format/next-session.ts";
 import { formatPart } from "~/format/exposure.ts";
 import { EXTENSION_NAMES } from "~/format/prescription.ts";
-import { formatSlot } from "~/format/plan.ts";
+import { formatSets } from "~/format/plan.ts";
 import { formatRir, JOINT_NAMES, SIDE_NAMES } from "~/format/training.ts";
 import { idParam, orNotFound, scopeOf } from "~/server/auth/session.server.ts";
 import { planNext, proposalsFor, type Decision } from "~/server/coaching/next-session.server.ts";
@@ -99,7 +99,7 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
   const { find } = useCatalogue();
   const around = surroundingsOf(
     proposals.flatMap((p) => (p.station === null ? [] : [p.station])),
-    { movement: find },
+    find,
   );
   const planned = volumeOf(plannedSets(run.document, around), DEFAULT_VOLUME_POLICY);
   const done = volumeOf(performedSets(run.document, log, find), DEFAULT_VOLUME_POLICY);
@@ -219,7 +219,7 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
             {summary.map(({ slot, parts, doneSets: own, plannedSets: asked, skipped }) => (
               <tr key={slot.id}>
                 <th scope="row">{find(slot.movement)?.name ?? slot.movement}</th>
-                <td>{formatSlot(slot, null).split(": ").slice(1).join(": ")}</td>
+                <td>{formatSets(slot, find)}</td>
                 <td>
                   {parts.length === 0
                     ? skipped === null

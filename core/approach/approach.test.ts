@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { findMovement, SHIPPED_MOVEMENTS } from "../movement/index.ts";
+import { findMovement, SHIPPED_MOVEMENTS } from "../catalogue/index.ts";
 import { isApproachRef } from "./approach.ts";
 import { QUESTION_NAMES, sideSays, sidesOfQuestion } from "./questions.ts";
 import { defaultsFor, orderRank, sessionsAWeek, weeklyBands } from "./settings.ts";

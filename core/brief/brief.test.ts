@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { day } from "../calendar/index.ts";
-import { findMovement, SHIPPED_MOVEMENTS } from "../movement/index.ts";
+import { findMovement, SHIPPED_MOVEMENTS } from "../catalogue/index.ts";
 import { EMPTY_BRIEF, isNewToThis, needsClearing, type Brief, type Limit } from "./brief.ts";
 import { effectsOf } from "./effects.ts";
 import { exclusionsOf } from "./exclusion.ts";

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { surroundingsOf, unroll } from "../prescription/index.ts";
+import { unroll } from "../prescription/index.ts";
 import { addDurations, kg, NO_TIME, seconds } from "../quantity/index.ts";
 import {
   sampleDrop,
@@ -9,10 +9,11 @@ import {
   sampleSet,
   sampleSlot,
   sampleStation,
+  sampleAround,
 } from "../samples/index.ts";
 import { sessionDuration, slotDurations } from "./index.ts";
 
-const around = surroundingsOf([sampleStation()]);
+const around = sampleAround([sampleStation()]);
 const tempo = { lower: 3, stretch: 0, lift: 2, squeeze: 0 } as const; // 5 s a repetition
 const at = (reading: number, n: number, rest = 120) =>
   sampleSet(n, {

@@ -1,10 +1,11 @@
 import fc from "fast-check";
+import { sampleAround } from "../samples/index.ts";
 import { describe, expect, it } from "vitest";
 import { exercise, FULL_GYM, judging, movementOf, sessionOf } from "~/tests/arbitrary/session.ts";
 import { MUSCLE_LENGTHS, PATTERNS, REGIONS } from "../anatomy/index.ts";
 import { judge } from "../finding/index.ts";
-import { SHIPPED_MOVEMENTS } from "../movement/index.ts";
-import { surroundingsOf } from "../prescription/index.ts";
+import { SHIPPED_MOVEMENTS } from "../catalogue/index.ts";
+
 import { kg } from "../quantity/index.ts";
 import { ANYTHING, findMovements, type Query } from "./find.ts";
 import { substitutesFor, swapSlot, type SwapCause, type SwapContext } from "./substitute.ts";
@@ -108,7 +109,7 @@ const context = (over: Partial<SwapContext> = {}): SwapContext => ({
   brief: judging(sessionOf()).brief,
   catalogue: SHIPPED_MOVEMENTS,
   stations: FULL_GYM,
-  around: surroundingsOf(FULL_GYM),
+  around: sampleAround(FULL_GYM),
   lastReading: () => null,
   ...over,
 });
@@ -163,7 +164,7 @@ describe("substitutes", () => {
   it("begin with what was logged, else with a stated relation, else with a set to find the load", () => {
     const logged = swaps("back-squat", { kind: "noHelper" }, { lastReading: () => kg(80) });
     expect(logged[0]?.firstLoad).toEqual({ kind: "logged", reading: kg(80) });
-    const around = surroundingsOf(FULL_GYM, { lastTotal: () => kg(200) });
+    const around = sampleAround(FULL_GYM, { lastTotal: () => kg(200) });
     const related = swaps("leg-press", { kind: "hurts", provokedBy: "balance" }, { around });
     expect(related).toEqual([]);
     const one = swaps(

@@ -8,8 +8,8 @@ import {
   sessionOf,
 } from "~/tests/arbitrary/session.ts";
 import { kg } from "../quantity/index.ts";
-import { surroundingsOf } from "../prescription/index.ts";
-import { sampleDay, sampleId } from "../samples/index.ts";
+
+import { sampleDay, sampleId, sampleAround } from "../samples/index.ts";
 import type { Judging } from "./context.ts";
 import { findingsOf } from "./find.ts";
 import type { FindingCode } from "./finding.ts";
@@ -21,7 +21,7 @@ const other = (plan: Judging["plan"]) => ({
   day: sampleDay(),
   isOpen: true,
   plan,
-  around: surroundingsOf(FULL_GYM),
+  around: sampleAround(FULL_GYM),
 });
 const busy = FULL_GYM.map((s) => ({ ...s, usuallyBusy: s.loading.kind === "bar" }));
 const limit = (severity: number, allowed: number) => ({
@@ -129,8 +129,8 @@ const CASES: readonly (readonly [FindingCode, string, Judging, Judging])[] = [
   [
     "busyStation",
     "busyStation/",
-    judging(sessionOf(exercise("back-squat")), { stations: busy, around: surroundingsOf(busy) }),
-    judging(quads(3), { stations: busy, around: surroundingsOf(busy) }),
+    judging(sessionOf(exercise("back-squat")), { stations: busy, around: sampleAround(busy) }),
+    judging(quads(3), { stations: busy, around: sampleAround(busy) }),
   ],
   [
     "atCeiling",
@@ -248,7 +248,7 @@ describe("what findings are judged by", () => {
       s.loading.kind === "stack" ? { ...s, profile: "even" as const } : s,
     );
     const plan = sessionOf(exercise("leg-extension"), exercise("reclined-leg-extension"));
-    expect(codes(judging(plan, { stations: cam, around: surroundingsOf(cam) }))).toEqual(
+    expect(codes(judging(plan, { stations: cam, around: sampleAround(cam) }))).toEqual(
       expect.not.arrayContaining([expect.stringContaining("sameAgain")]),
     );
   });

@@ -2,10 +2,10 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { approachOf, exercise, FULL_GYM, judging, sessionOf } from "~/tests/arbitrary/session.ts";
 import { SHIPPED_APPROACHES } from "../approach/index.ts";
-import { SHIPPED_MOVEMENTS } from "../movement/index.ts";
-import { slotsOf, surroundingsOf, type Rir, type SessionPlan } from "../prescription/index.ts";
+import { SHIPPED_MOVEMENTS } from "../catalogue/index.ts";
+import { slotsOf, type Rir, type SessionPlan } from "../prescription/index.ts";
 import { count, seconds } from "../quantity/index.ts";
-import { sampleDay, sampleId, sampleMint } from "../samples/index.ts";
+import { sampleDay, sampleId, sampleMint, sampleAround } from "../samples/index.ts";
 import { findingsOf } from "./find.ts";
 import { applyFix, arrangedByApproach, fixesFor, receiving } from "./fix.ts";
 import { SEVERITIES } from "./finding.ts";
@@ -128,7 +128,7 @@ describe("a fix", () => {
       day: sampleDay(),
       isOpen,
       plan: sessionOf(),
-      around: surroundingsOf(FULL_GYM),
+      around: sampleAround(FULL_GYM),
     });
     const long = sessionOf(exercise("leg-press", 4), exercise("lying-leg-curl", 6));
     const judged = (isOpen: boolean) =>

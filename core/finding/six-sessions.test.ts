@@ -1,7 +1,7 @@
 import { expect, it } from "vitest";
 import { formatFact, formatFix } from "~/format/findings.ts";
 import { SIX_SESSIONS } from "~/tests/arbitrary/six-sessions.ts";
-import { findMovement } from "../movement/index.ts";
+import { findMovement } from "../catalogue/index.ts";
 import { slotsOf } from "../prescription/index.ts";
 import { sampleMint } from "../samples/index.ts";
 import { findingsOf } from "./find.ts";
@@ -16,7 +16,7 @@ it.each(SIX_SESSIONS)("$name", async ({ name, judging }) => {
   const lines = findingsOf(judging).map((found) => {
     const fixes = fixesFor(found, judging, sampleMint).map((fix) => formatFix(fix, nameOf));
     const answer = fixes.length === 0 ? "no fix in one step" : fixes.join(" · ");
-    return `- ${found.severity}: ${formatFact(found.fact, judging.approach.name)} → ${answer}`;
+    return `- ${found.severity}: ${formatFact(found.fact, judging.approach.name, findMovement)} → ${answer}`;
   });
   const sets = slotsOf(judging.plan).map((s) => `${s.sets.length} × ${nameOf(s.id)}`);
   const text = `${sets.join(", ")}\n\n${lines.join("\n")}\n`;

@@ -1,4 +1,4 @@
-import { findMovement, type FindMovement } from "../movement/index.ts";
+import { type FindMovement } from "../movement/index.ts";
 import {
   isHard,
   slotsOf,
@@ -48,7 +48,7 @@ function isDone(set: PlannedSet, parts: readonly LoggedPart[]): boolean {
 export function performedSets(
   plan: SessionPlan,
   log: RunLog,
-  find: FindMovement = findMovement,
+  find: FindMovement,
 ): readonly CountedSet[] {
   return summarise(plan, log).flatMap(({ slot, parts }) => {
     const movement = find(slot.movement);
@@ -68,11 +68,7 @@ export function performedSets(
 }
 
 /** Hard sets performed so far in the session; unknown effort counts. */
-export function hardSetsDone(
-  plan: SessionPlan,
-  log: RunLog,
-  find: FindMovement = findMovement,
-): number {
+export function hardSetsDone(plan: SessionPlan, log: RunLog, find: FindMovement): number {
   return performedSets(plan, log, find).filter(isHard).length;
 }
 

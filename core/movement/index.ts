@@ -1,3 +1,2 @@
 export * from "../anatomy/index.ts";
 export * from "./movement.ts";
-export * from "./catalogue.ts";

@@ -103,3 +103,6 @@ export function shareOf(movement: Movement, region: Region): number {
 export function directRegions(movement: Movement): readonly Region[] {
   return movement.regions.filter((r) => r.share === 1).map((r) => r.region);
 }
+
+/** Finds a movement by its reference; null when there is none. */
+export type FindMovement = (ref: MovementRef) => Movement | null;

@@ -9,12 +9,12 @@ import {
   sampleSlot,
   sampleStation,
   STACK,
+  sampleAround,
 } from "../samples/index.ts";
 import { checkPlan } from "./check.ts";
 import type { Slot } from "./plan.ts";
-import { surroundingsOf } from "./unroll.ts";
 
-const around = surroundingsOf([sampleStation(RACK, 1), sampleStation(STACK, 2)]);
+const around = sampleAround([sampleStation(RACK, 1), sampleStation(STACK, 2)]);
 const codes = (slot: Slot) => checkPlan(samplePlan(slot), around).map((issue) => issue.code);
 
 describe("checking a plan", () => {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { findMovement } from "../movement/index.ts";
+import { findMovement } from "../catalogue/index.ts";
 import {
   sampleDrop,
   sampleId,

@@ -5,7 +5,7 @@ import { assertNever } from "../result/index.ts";
 import type { Accent } from "./accent.ts";
 import { hardnessOf, type Rir } from "./effort.ts";
 import type { Extension } from "./extension.ts";
-import type { Item } from "./item.ts";
+import { drillsOf, type Item } from "./item.ts";
 import type { LoadRule } from "./load-rule.ts";
 import type { Rest } from "./rest.ts";
 import type { SetUp } from "./set-up.ts";
@@ -149,6 +149,25 @@ export function mapSlots(plan: SessionPlan, change: (slot: Slot) => Slot): Sessi
 /** The slot with this id, or null. */
 export function findSlot(plan: SessionPlan, id: Id<"slot">): Slot | null {
   return slotsOf(plan).find((slot) => slot.id === id) ?? null;
+}
+
+/** Every movement that a plan names: of exercises, drills, and loads that follow from another lift. */
+export function movementsIn(plan: SessionPlan): readonly MovementRef[] {
+  const ofItems = (items: readonly Item[]) =>
+    items.flatMap(drillsOf).flatMap((item) => {
+      const movement = item.kind === "tightnessCheck" ? null : item.movement;
+      return movement === null ? [] : [movement];
+    });
+  return plan.blocks.flatMap((block) => [
+    ...("items" in block ? ofItems(block.items) : []),
+    ...slotsOfBlock(block).flatMap((slot) => [
+      slot.movement,
+      ...slot.sets.flatMap(({ load, between }) => [
+        ...(load.kind === "shareOfMovement" ? [load.movement] : []),
+        ...ofItems(between),
+      ]),
+    ]),
+  ]);
 }
 
 /** How many rounds a rotation has: as many as its longest member has sets. */

@@ -9,6 +9,7 @@ import {
   sampleSlot,
   sampleStation,
   STACK,
+  sampleAround,
 } from "../samples/index.ts";
 import { count, degrees, kg, lb, metres, seconds, share } from "../quantity/index.ts";
 import type { DropLoad, Extension } from "./extension.ts";
@@ -20,10 +21,10 @@ import { copyPlan, applyEdit } from "./edit.ts";
 import { hardnessOf } from "./effort.ts";
 import { isSetStep, type Step } from "./step.ts";
 import type { Target } from "./target.ts";
-import { surroundingsOf, unroll } from "./unroll.ts";
+import { unroll } from "./unroll.ts";
 
 const BODY = { kind: "bodyweight", unit: "kg", movedShare: 0.85, added: [5, 10].map(kg) } as const;
-const around = surroundingsOf(
+const around = sampleAround(
   [sampleStation(RACK, 1), sampleStation(STACK, 2), sampleStation(BODY, 3)],
   { bodyWeight: kg(80), lastTotal: (ref) => (ref === "shipped:leg-press" ? kg(200) : null) },
 );

@@ -3,13 +3,13 @@ import { describe, expect, it } from "vitest";
 import { anyPlan } from "~/tests/arbitrary/plan.ts";
 import { sessionDuration, slotDurations } from "../duration/index.ts";
 import { addDurations, kg, NO_TIME, type Duration } from "../quantity/index.ts";
-import { RACK, sampleMint, sampleStation } from "../samples/index.ts";
+import { RACK, sampleMint, sampleStation, sampleAround } from "../samples/index.ts";
 import { howToMake } from "../station/index.ts";
 import { copyPlan } from "./edit.ts";
 import { isSetStep, partKeyText } from "./step.ts";
-import { surroundingsOf, unroll } from "./unroll.ts";
+import { unroll } from "./unroll.ts";
 
-const around = surroundingsOf([sampleStation(RACK, 1)], {
+const around = sampleAround([sampleStation(RACK, 1)], {
   bodyWeight: kg(80),
   lastTotal: () => kg(150),
 });

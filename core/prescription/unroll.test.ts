@@ -8,13 +8,14 @@ import {
   sampleSlot,
   sampleStation,
   STACK,
+  sampleAround,
 } from "../samples/index.ts";
 import { kg, lb } from "../quantity/index.ts";
-import { surroundingsOf, unroll, unrollSlot } from "./unroll.ts";
+import { unroll, unrollSlot } from "./unroll.ts";
 import type { SetStep } from "./step.ts";
 import type { PlannedSet } from "./plan.ts";
 
-const around = surroundingsOf([sampleStation(RACK, 1), sampleStation(STACK, 2)]);
+const around = sampleAround([sampleStation(RACK, 1), sampleStation(STACK, 2)]);
 const readingOf = (step: SetStep | undefined) =>
   step?.load.kind === "made" ? step.load.reading.thousandths / 1000 : null;
 const steps = (...sets: PlannedSet[]) => unrollSlot(sampleSlot(sets), around);

@@ -1,5 +1,5 @@
 import type { Id, MovementRef } from "../identity/index.ts";
-import { findMovement, type FindMovement } from "../movement/index.ts";
+import { type FindMovement } from "../movement/index.ts";
 import { seconds, type Mass, type Seconds } from "../quantity/index.ts";
 import { assertNever } from "../result/index.ts";
 import { changeBetween, type Change, type Recipe, type Station } from "../station/index.ts";
@@ -31,14 +31,15 @@ export interface Surroundings {
   readonly lastTotal: (movement: MovementRef) => Mass | null;
 }
 
-/** The shipped movements and these stations, of a person of whom nothing is known. */
+/** These movements and stations, of a person of whom nothing is known but what is given. */
 export function surroundingsOf(
   stations: readonly Station[],
-  known: Partial<Pick<Surroundings, "movement" | "bodyWeight" | "lastTotal">> = {},
+  movement: FindMovement,
+  known: Partial<Omit<Surroundings, "movement" | "station">> = {},
 ): Surroundings {
   const byId = new Map(stations.map((station) => [station.id, station]));
   return {
-    movement: findMovement,
+    movement,
     station: (id) => byId.get(id) ?? null,
     bodyWeight: null,
     lastTotal: () => null,

@@ -8,9 +8,12 @@ import {
   type PlannedSet,
   type Rir,
   type SessionPlan,
+  surroundingsOf,
   type Slot,
+  type Surroundings,
 } from "../prescription/index.ts";
 import type { Exposure, ExposedSet } from "../progression/index.ts";
+import { findMovement } from "../catalogue/index.ts";
 import { count, kg, lb, seconds, share, type Mass } from "../quantity/index.ts";
 import type { Loading, Station } from "../station/index.ts";
 
@@ -198,4 +201,12 @@ export function sampleCommand(
     at: 1_000_000 + seq,
     body,
   };
+}
+
+/** The shipped movements and these stations, of a person of whom nothing is known but what is given. */
+export function sampleAround(
+  stations: readonly Station[],
+  known: Partial<Omit<Surroundings, "station">> = {},
+): Surroundings {
+  return surroundingsOf(stations, known.movement ?? findMovement, known);
 }

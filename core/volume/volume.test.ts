@@ -1,7 +1,14 @@
 import { describe, expect, it } from "vitest";
-import { findMovement } from "../movement/index.ts";
-import { surroundingsOf, type Rir } from "../prescription/index.ts";
-import { sampleDrop, samplePlan, sampleSet, sampleSlot, sampleStation } from "../samples/index.ts";
+import { findMovement } from "../catalogue/index.ts";
+import { type Rir } from "../prescription/index.ts";
+import {
+  sampleDrop,
+  samplePlan,
+  sampleSet,
+  sampleSlot,
+  sampleStation,
+  sampleAround,
+} from "../samples/index.ts";
 import {
   DEFAULT_VOLUME_POLICY,
   hardSetCount,
@@ -74,7 +81,7 @@ describe("hard sets", () => {
         sampleSet(3, { effort: "more" }),
       ]),
     );
-    const sets = plannedSets(plan, surroundingsOf([sampleStation()]));
+    const sets = plannedSets(plan, sampleAround([sampleStation()]));
     expect(region(volumeOf(sets, DEFAULT_VOLUME_POLICY), "vastusLateralis")?.direct).toBe(1);
     expect(hardSetCount(plan)).toBe(1);
   });

@@ -1,17 +1,17 @@
 import { findShippedApproach, type Approach } from "~/core/approach/index.ts";
 import { EMPTY_BRIEF, type Brief } from "~/core/brief/index.ts";
 import type { Judging } from "~/core/finding/index.ts";
-import { findMovement, SHIPPED_MOVEMENTS, type Movement } from "~/core/movement/index.ts";
+import { findMovement, SHIPPED_MOVEMENTS } from "~/core/catalogue/index.ts";
+import { type Movement } from "~/core/movement/index.ts";
 import {
   newBlock,
-  surroundingsOf,
   type ExerciseBlock,
   type PlannedSet,
   type SessionPlan,
   type SetUp,
 } from "~/core/prescription/index.ts";
 import { kg, lb } from "~/core/quantity/index.ts";
-import { RACK, sampleId, sampleMint } from "~/core/samples/index.ts";
+import { RACK, sampleId, sampleMint, sampleAround } from "~/core/samples/index.ts";
 import type { Loading, LoadingKind, Station } from "~/core/station/index.ts";
 
 const LOADINGS: Readonly<Record<LoadingKind, Loading>> = {
@@ -105,7 +105,7 @@ export function judging(
   const stations = over.stations ?? FULL_GYM;
   return {
     plan,
-    around: surroundingsOf(stations),
+    around: sampleAround(stations),
     others: [],
     approach: approachOf("even-ground"),
     catalogue: SHIPPED_MOVEMENTS,

@@ -3,7 +3,7 @@ import { mintId } from "~/codec/mint.ts";
 import { slotDurations, sessionDuration } from "~/core/duration/index.ts";
 import type { Id } from "~/core/identity/index.ts";
 import { foldCommands, type OrderedCommand } from "~/core/log/index.ts";
-import { checkPlan, slotsOf, surroundingsOf, unroll } from "~/core/prescription/index.ts";
+import { checkPlan, slotsOf, unroll } from "~/core/prescription/index.ts";
 import { nextByDoubleProgression } from "~/core/progression/index.ts";
 import {
   sampleCommand,
@@ -11,6 +11,7 @@ import {
   sampleExposure,
   samplePart,
   sampleSet,
+  sampleAround,
 } from "~/core/samples/index.ts";
 import { ANYTHING, findMovements } from "~/core/finder/index.ts";
 import { findingsOf, judge } from "~/core/finding/index.ts";
@@ -32,7 +33,7 @@ const stations = (Object.keys(STATIONS) as StationKey[]).map((key): Station => (
 }));
 const routine = TRAINEES[0]?.routine ?? [];
 const plan = firstPlan(routine, ids, mintId);
-const around = surroundingsOf(stations);
+const around = sampleAround(stations);
 const steps = unroll(plan, around);
 const commands: OrderedCommand[] = Array.from({ length: 40 }, (_, i) => ({
   command: sampleCommand(1, i + 1, { kind: "part", part: samplePart(sampleSet(i + 1)) }),

@@ -2,7 +2,7 @@ import { inject } from "vitest";
 import { mintId } from "~/codec/mint.ts";
 import { day } from "~/core/calendar/index.ts";
 import type { Id } from "~/core/identity/index.ts";
-import { findMovement } from "~/core/movement/index.ts";
+import { findMovement } from "~/core/catalogue/index.ts";
 import { newBlock, type SessionPlan } from "~/core/prescription/index.ts";
 import { kg } from "~/core/quantity/index.ts";
 import { register } from "~/server/db/accounts.server.ts";

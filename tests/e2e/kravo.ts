@@ -8,7 +8,7 @@ import {
 } from "@playwright/test";
 import { mintId } from "~/codec/mint.ts";
 import { idOf } from "~/core/identity/index.ts";
-import { findMovement } from "~/core/movement/index.ts";
+import { findMovement } from "~/core/catalogue/index.ts";
 import { newBlock } from "~/core/prescription/index.ts";
 import { kg } from "~/core/quantity/index.ts";
 import { freePort, isListening, sleep } from "../../scripts/database.mjs";

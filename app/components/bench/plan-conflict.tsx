@@ -41,7 +41,7 @@ function Lines({ title, plan }: { readonly title: string; readonly plan: Session
       <Typography variant="overline">{title}</Typography>
       <Box component="ol" sx={{ m: 0, pl: 2.5 }}>
         {slotsOf(plan).map((slot) => (
-          <li key={slot.id}>{formatSlot(slot, find(slot.movement))}</li>
+          <li key={slot.id}>{formatSlot(slot, find)}</li>
         ))}
       </Box>
     </div>

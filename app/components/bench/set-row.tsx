@@ -30,6 +30,7 @@ import {
   formatTargetShort,
 } from "~/format/prescription.ts";
 import { formatRecipe, formatRir, ROLE_NAMES } from "~/format/training.ts";
+import { useCatalogue } from "../catalogue.ts";
 import { Select } from "../field.tsx";
 import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
 
@@ -61,6 +62,7 @@ export function SetRow({
   readonly onRemove: () => void;
   readonly onInvalid: ReportInvalid;
 }) {
+  const { find } = useCatalogue();
   const main = steps.find((step) => step.kind === "set");
   const change = (to: Extension) =>
     onChange({ ...set, extensions: set.extensions.map((e) => (e.id === to.id ? to : e)) });
@@ -113,7 +115,7 @@ export function SetRow({
         </td>
         <td data-label="Load">
           {set.load.kind === "absolute" || set.load.kind === "open" ? null : (
-            <Typography variant="body2">{formatLoadRule(set.load, numberOf)}</Typography>
+            <Typography variant="body2">{formatLoadRule(set.load, numberOf, find)}</Typography>
           )}
           <TypedCell
             label={`Load of set ${number}, ${unit}`}

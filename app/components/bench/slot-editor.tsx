@@ -19,6 +19,7 @@ import { formatMass, formatMinutes } from "~/format/numbers.ts";
 import { formatPlanIssue } from "~/format/reasons.ts";
 import { readingMeaning } from "~/format/station.ts";
 import { PHASE_NAMES } from "~/format/training.ts";
+import { useCatalogue } from "../catalogue.ts";
 import { Select } from "../field.tsx";
 import { SetRow } from "./set-row.tsx";
 import { SlotDetails } from "./slot-details.tsx";
@@ -253,6 +254,7 @@ function IssueLine({
   readonly issue: PlanIssue;
   readonly onTake: (reading: Mass) => void;
 }) {
+  const { find } = useCatalogue();
   const offers =
     issue.code === "cannotBeMade"
       ? [issue.easier, issue.harder].flatMap((o) => (o === null ? [] : [o.reading]))
@@ -273,7 +275,7 @@ function IssueLine({
     >
       <Typography sx={{ fontWeight: 600 }}>
         {issue.blocks ? "Cannot be trained: " : "Note: "}
-        {formatPlanIssue(issue)}
+        {formatPlanIssue(issue, find)}
       </Typography>
       {offers.map((reading) => (
         <Button

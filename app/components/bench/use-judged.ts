@@ -4,7 +4,7 @@ import type { Brief } from "~/core/brief/index.ts";
 import { sessionDuration, slotDurations } from "~/core/duration/index.ts";
 import { findingsIn, judge, type OtherSession } from "~/core/finding/index.ts";
 import type { MovementRef } from "~/core/identity/index.ts";
-import type { Catalogue } from "~/core/movement/index.ts";
+import type { Catalogue } from "~/core/catalogue/index.ts";
 import { checkPlan, surroundingsOf, unroll, type SessionPlan } from "~/core/prescription/index.ts";
 import { heaviestTotal, type Exposure } from "~/core/progression/index.ts";
 import type { Mass } from "~/core/quantity/index.ts";
@@ -36,20 +36,22 @@ export function useJudged(draft: Draft, known: Known, catalogue: Catalogue) {
       if (total !== null) totals.set(exposure.context.movement, total);
     }
     return {
-      movement: catalogue.find,
       bodyWeight,
       lastTotal: (ref: MovementRef) => totals.get(ref) ?? null,
     };
-  }, [lasts, bodyWeight, catalogue]);
-  const around = useMemo(() => surroundingsOf(here, looked), [here, looked]);
+  }, [lasts, bodyWeight]);
+  const around = useMemo(
+    () => surroundingsOf(here, catalogue.find, looked),
+    [here, catalogue, looked],
+  );
   const week = useMemo(() => {
-    const everywhere = surroundingsOf(stations, looked);
+    const everywhere = surroundingsOf(stations, catalogue.find, looked);
     return others.map(({ document, ...other }) => ({
       ...other,
       plan: document,
       around: everywhere,
     }));
-  }, [others, stations, looked]);
+  }, [others, stations, catalogue, looked]);
   return useMemo(() => {
     const steps = unroll(draft.plan, around);
     const judged = judge({

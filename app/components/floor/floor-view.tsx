@@ -4,7 +4,7 @@ import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import { Form, Link, useNavigate } from "react-router";
 import { mintId } from "~/codec/mint.ts";
-import type { Id } from "~/core/identity/index.ts";
+import type { Id, MovementRef } from "~/core/identity/index.ts";
 import {
   conflictsOf,
   contextsOf,
@@ -27,7 +27,7 @@ import {
   type SessionPlan,
   type SetStep,
 } from "~/core/prescription/index.ts";
-import { catalogueOf, type Movement } from "~/core/movement/index.ts";
+import { type Movement } from "~/core/movement/index.ts";
 import { plannedContext, type Exposure } from "~/core/progression/index.ts";
 import type { Difference } from "~/core/comparison/index.ts";
 import type { MassUnit } from "~/core/quantity/index.ts";
@@ -55,14 +55,15 @@ export interface FloorProps {
   };
   readonly commands: readonly OrderedCommand[];
   readonly stations: readonly Station[];
-  readonly ownMovements: readonly Movement[];
+  /** The movements of the session: the catalogue itself stays off the floor, which opens over poor networks. */
+  readonly movements: readonly Movement[];
   readonly lasts: Readonly<
     Record<string, { readonly exposure: Exposure; readonly differences: readonly Difference[] }>
   >;
 }
 
 /** Trains one session, one step at a time; everything works without a network once the page was opened. */
-export function FloorView({ run, commands, stations, ownMovements, lasts }: FloorProps) {
+export function FloorView({ run, commands, stations, movements, lasts }: FloorProps) {
   const { log, entries, append, send, saveState, newestRevision, isOpen } = useRunLog(
     run.id,
     commands,
@@ -70,8 +71,11 @@ export function FloorView({ run, commands, stations, ownMovements, lasts }: Floo
   const [picked, setPicked] = useState<PartKey | null>(null);
   const [isEnding, setEnding] = useState(false);
   const navigate = useNavigate();
-  const { find } = useMemo(() => catalogueOf(ownMovements), [ownMovements]);
-  const around = useMemo(() => surroundingsOf(stations, { movement: find }), [stations, find]);
+  const find = useMemo(() => {
+    const byRef = new Map(movements.map((movement) => [movement.ref, movement]));
+    return (ref: MovementRef) => byRef.get(ref) ?? null;
+  }, [movements]);
+  const around = useMemo(() => surroundingsOf(stations, find), [stations, find]);
   const session = useMemo(() => unroll(run.document, around), [run.document, around]);
   const steps = useMemo(() => session.filter(isSetStep), [session]);
 

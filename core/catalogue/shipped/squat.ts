@@ -1,5 +1,5 @@
 import { seconds } from "../../quantity/index.ts";
-import type { Movement } from "../movement.ts";
+import type { Movement } from "../../movement/index.ts";
 import { choice, instead, member, trains, VASTI, when, type Family } from "./build.ts";
 
 export const FREE: Family = {

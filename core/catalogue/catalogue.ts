@@ -1,5 +1,5 @@
 import type { MovementRef } from "../identity/index.ts";
-import type { Movement } from "./movement.ts";
+import type { FindMovement, Movement } from "../movement/index.ts";
 import { SQUATS } from "./shipped/squat.ts";
 import { LIGHT_SQUATS } from "./shipped/squat-light.ts";
 import { PRESSES } from "./shipped/press.ts";
@@ -45,9 +45,6 @@ const byRef = new Map(SHIPPED_MOVEMENTS.map((movement) => [movement.ref, movemen
 export function findMovement(ref: MovementRef): Movement | null {
   return byRef.get(ref) ?? null;
 }
-
-/** Finds a movement by its reference; null when there is none. */
-export type FindMovement = (ref: MovementRef) => Movement | null;
 
 /** The movements that a studio can choose from: its own beside those that ship, which it cannot change. */
 export interface Catalogue {

@@ -5,7 +5,7 @@ import type {
   RegionShare,
   SetUpParameter,
   Substitute,
-} from "../movement.ts";
+} from "../../movement/index.ts";
 
 /** What the movements of one family share; each says the rest itself, and overrides where it differs. */
 export type Family = Omit<Movement, "ref" | "name" | "regions" | "cues" | "faults" | "substitutes">;

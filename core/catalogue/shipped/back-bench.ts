@@ -1,4 +1,4 @@
-import type { Movement } from "../movement.ts";
+import type { Movement } from "../../movement/index.ts";
 import { choice, instead, member, trains, when, type Family } from "./build.ts";
 import { HINGE } from "./hinge.ts";
 

@@ -1,4 +1,4 @@
-import type { Movement } from "../movement.ts";
+import type { Movement } from "../../movement/index.ts";
 import { choice, instead, member, trains, VASTI, when, type Family } from "./build.ts";
 import { FREE } from "./squat.ts";
 
