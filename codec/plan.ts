@@ -75,7 +75,27 @@ const setReference = idCodec<"set">();
 const loadRuleCodec = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("absolute"), reading: massCodec }),
   z.object({ kind: z.literal("open") }),
-  z.object({ kind: z.literal("shareOfSet"), set: setReference, share: shareCodec }),
+  z.object({
+    kind: z.literal("shareOfSet"),
+    set: setReference,
+    part: idCodec<"extension">().nullable(),
+    share: shareCodec,
+  }),
+  z.object({ kind: z.literal("shareOfMaximum"), share: shareCodec }),
+  z.object({ kind: z.literal("fromLast"), steps: z.number().int().min(-30).max(30) }),
+  z.object({ kind: z.literal("byEffort") }),
+  z.object({ kind: z.literal("bodyWeight"), by: z.enum(["plus", "minus"]), mass: massCodec }),
+  z.object({
+    kind: z.literal("trial"),
+    from: massCodec,
+    steps: positive.refine((n) => n <= 30, "expected at most 30 steps"),
+    tries: positive.refine((n) => n <= 8, "expected at most 8 tries"),
+  }),
+  z.object({
+    kind: z.literal("fallback"),
+    reading: massCodec,
+    then: z.array(massCodec).min(1).max(4),
+  }),
   z.object({
     kind: z.literal("shareOfMovement"),
     movement: movementRefCodec,

@@ -87,14 +87,14 @@ describe("rest, loads and extensions in words", () => {
     const share80 = share(0.8);
     expect(
       formatLoadRule(
-        { kind: "shareOfSet", set: sampleId(1), share: share80 },
+        { kind: "shareOfSet", set: sampleId(1), part: null, share: share80 },
         number,
         findMovement,
       ),
     ).toBe("80% of set 1");
     expect(
       formatLoadRule(
-        { kind: "shareOfSet", set: sampleId(2), share: share80 },
+        { kind: "shareOfSet", set: sampleId(2), part: null, share: share80 },
         number,
         findMovement,
       ),
@@ -176,7 +176,7 @@ describe("an exercise in one line", () => {
       sampleSet(1),
       sampleSet(2),
       sampleSet(3, {
-        load: { kind: "shareOfSet", set: sampleId(1), share: share(0.8) },
+        load: { kind: "shareOfSet", set: sampleId(1), part: null, share: share(0.8) },
         setUp: { Stance: "wide" },
         optional: true,
       }),

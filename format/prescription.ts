@@ -148,9 +148,25 @@ export function formatLoadRule(
     case "open":
       return "load to find";
     case "shareOfSet":
-      return `${formatShare(rule.share)} of ${set(rule.set)}`;
+      return `${formatShare(rule.share)} of ${rule.part === null ? "" : "a part of "}${set(rule.set)}`;
     case "shareOfMovement":
       return `${formatShare(rule.share)} of ${find(rule.movement)?.name ?? rule.movement}`;
+    case "shareOfMaximum":
+      return `${formatShare(rule.share)} of the estimated maximum`;
+    case "fromLast":
+      return rule.steps === 0
+        ? "as last time"
+        : `last time and ${plural(Math.abs(rule.steps), "step")} ${rule.steps < 0 ? "down" : "up"}`;
+    case "byEffort":
+      return "what the reps and the reserve allow";
+    case "bodyWeight":
+      return rule.mass.thousandths === 0
+        ? "body weight"
+        : `body weight ${rule.by} ${formatMass(rule.mass)}`;
+    case "trial":
+      return `trial from ${formatMass(rule.from)}, ${plural(rule.steps, "step")} up, at most ${rule.tries} tries`;
+    case "fallback":
+      return `${formatMass(rule.reading)}, else ${rule.then.map(formatMass).join(", then ")}`;
     case "stepsFromSet":
       return `${plural(Math.abs(rule.steps), "step")} ${rule.steps < 0 ? "down" : "up"} from ${set(rule.set)}`;
     default:
@@ -173,6 +189,14 @@ export function formatOpenBecause(because: OpenBecause, find: FindMovement): str
       return "A share needs the total moved, and that is unknown here (carriage, bar, band or body weight).";
     case "noRecord":
       return `Nothing is logged yet with ${find(because.movement)?.name ?? because.movement}.`;
+    case "noLast":
+      return "Nothing is logged yet with this movement at this station.";
+    case "noEstimate":
+      return "No maximum can be estimated yet with this movement at this station; a set of at most 15 reps with its reserve gives one.";
+    case "notForReps":
+      return "A load by effort needs reps and a reserve that is said, together at most 15.";
+    case "noBodyWeight":
+      return "Body weight is not recorded; write it in the brief.";
     case "stepsEnd":
       return "The station's steps end before that; ask for fewer.";
     default:

@@ -9,7 +9,13 @@ import { exclusionsOf, isNewToThis, needsClearing } from "../brief/index.ts";
 import { directRegions, shareOf } from "../movement/index.ts";
 import { setsTowardsBand, type CoveredSlot } from "../coverage/index.ts";
 import { sessionDuration } from "../duration/index.ts";
-import { repsLeft, servesMovement, unroll, type PlannedSet } from "../prescription/index.ts";
+import {
+  repsLeft,
+  servesMovement,
+  unroll,
+  type PlannedSet,
+  readingOf,
+} from "../prescription/index.ts";
 import { nextHarder } from "../station/index.ts";
 import { judge, type Judged, type Judging } from "./context.ts";
 import { bySeverity, finding, type Finding } from "./finding.ts";
@@ -200,11 +206,10 @@ const stations: Rule = ({ slots, stations: here }) =>
       const fact = { code: "busyStation", station: local.name } as const;
       found.push(finding("note", fact, [slot.id], slot.lineId));
     }
-    const top = slot.sets.find(
-      (set) => set.load.kind === "absolute" && nextHarder(local.loading, set.load.reading) === null,
-    );
-    if (top?.load.kind === "absolute" && canBeLoaded(local.loading.kind)) {
-      const fact = { code: "atCeiling", station: local.name, reading: top.load.reading } as const;
+    const readings = slot.sets.map((set) => readingOf(set.load)).filter((r) => r !== null);
+    const top = readings.find((reading) => nextHarder(local.loading, reading) === null);
+    if (top !== undefined && canBeLoaded(local.loading.kind)) {
+      const fact = { code: "atCeiling", station: local.name, reading: top } as const;
       found.push(finding("note", fact, [slot.id], slot.lineId));
     }
     return found;

@@ -1,6 +1,6 @@
 import type { Id } from "../identity/index.ts";
 import type { Mass } from "../quantity/index.ts";
-import type { MadeLoad } from "../station/index.ts";
+import { howToMake, type MadeLoad } from "../station/index.ts";
 import { slotsOf, type SessionPlan } from "./plan.ts";
 import { hardnessOf } from "./effort.ts";
 import { isIdleDrop } from "./step-load.ts";
@@ -65,6 +65,10 @@ export function checkPlan(plan: SessionPlan, around: Surroundings): readonly Pla
       if (step.load.kind === "impossible") {
         const { reading, easier, harder } = step.load.why;
         issues.push({ code: "cannotBeMade", blocks: true, ...at, reading, easier, harder });
+      }
+      for (const reading of step.fallback) {
+        const made = howToMake(station.loading, reading);
+        if (!made.ok) issues.push({ ...made.error, blocks: true, ...at });
       }
       if (step.load.kind === "open" && isUnknown(step.load.because)) {
         issues.push({ code: "loadUnknown", blocks: false, ...at, because: step.load.because });

@@ -4,8 +4,24 @@ import type { Item } from "./item.ts";
 import type { LoadRule } from "./load-rule.ts";
 import type { Block, PlannedSet, Slot } from "./plan.ts";
 
-/** The new ids of copied sets; a set that is not in it gets a fresh one, and a reference to it stays. */
-export type SetCopies = ReadonlyMap<Id<"set">, Id<"set">>;
+/** The new ids of copied sets and their parts; one that is not in it gets a fresh id, and a reference to it stays. */
+export interface SetCopies {
+  readonly sets: ReadonlyMap<Id<"set">, Id<"set">>;
+  readonly parts: ReadonlyMap<Id<"extension">, Id<"extension">>;
+}
+
+/** Nothing copied yet: references stay as they are. */
+export const NO_COPIES: SetCopies = { sets: new Map(), parts: new Map() };
+
+/** Fresh ids for these sets and their parts, so that references among them can be led to the copies. */
+export function copiesOf(sets: readonly PlannedSet[], mint: MintId): SetCopies {
+  return {
+    sets: new Map(sets.map((set) => [set.id, mint<"set">()])),
+    parts: new Map(
+      sets.flatMap((set) => set.extensions.map(({ id }) => [id, mint<"extension">()] as const)),
+    ),
+  };
+}
 
 /** A block with new ids, every `lineId` kept, and references to copied sets led to their copies. */
 export function copyBlock(block: Block, copies: SetCopies, mint: MintId): Block {
@@ -32,10 +48,13 @@ export function copyBlock(block: Block, copies: SetCopies, mint: MintId): Block 
 export function copySet(set: PlannedSet, copies: SetCopies, mint: MintId): PlannedSet {
   return {
     ...set,
-    id: copies.get(set.id) ?? mint(),
+    id: copies.sets.get(set.id) ?? mint(),
     load: leadTo(set.load, copies),
     between: set.between.map((item) => copyItem(item, mint)),
-    extensions: set.extensions.map((extension) => ({ ...extension, id: mint() })),
+    extensions: set.extensions.map((extension) => ({
+      ...extension,
+      id: copies.parts.get(extension.id) ?? mint(),
+    })),
   };
 }
 
@@ -48,11 +67,22 @@ function copyItem(item: Item, mint: MintId): Item {
 function leadTo(load: LoadRule, copies: SetCopies): LoadRule {
   switch (load.kind) {
     case "shareOfSet":
+      return {
+        ...load,
+        set: copies.sets.get(load.set) ?? load.set,
+        part: load.part === null ? null : (copies.parts.get(load.part) ?? load.part),
+      };
     case "stepsFromSet":
-      return { ...load, set: copies.get(load.set) ?? load.set };
+      return { ...load, set: copies.sets.get(load.set) ?? load.set };
     case "absolute":
     case "open":
     case "shareOfMovement":
+    case "shareOfMaximum":
+    case "fromLast":
+    case "byEffort":
+    case "bodyWeight":
+    case "trial":
+    case "fallback":
       return load;
     default:
       return assertNever(load);

@@ -8,7 +8,7 @@ import type { Rir } from "./effort.ts";
 import type { Extension } from "./extension.ts";
 import type { Rest } from "./rest.ts";
 import type { Target } from "./target.ts";
-import { copyBlock, copySet } from "./copy.ts";
+import { copiesOf, copyBlock, copySet, NO_COPIES } from "./copy.ts";
 import {
   mapSlots,
   slotsOf,
@@ -164,7 +164,7 @@ export function duplicateSet(slot: Slot, set: Id<"set">, mint: MintId): Slot {
   return {
     ...slot,
     sets: slot.sets.flatMap((s) =>
-      s.id === set ? [s, { ...copySet(s, new Map(), mint), lineId: mint() }] : [s],
+      s.id === set ? [s, { ...copySet(s, NO_COPIES, mint), lineId: mint() }] : [s],
     ),
   };
 }
@@ -183,8 +183,9 @@ export function newDrop(set: PlannedSet, mint: MintId, to: Share = share(0.8)): 
 
 /** The same plan for another session: new ids throughout, every `lineId` kept, references led to the copies. */
 export function copyPlan(plan: SessionPlan, mint: MintId): SessionPlan {
-  const copies = new Map(
-    slotsOf(plan).flatMap((slot) => slot.sets.map((set) => [set.id, mint<"set">()] as const)),
+  const copies = copiesOf(
+    slotsOf(plan).flatMap((slot) => slot.sets),
+    mint,
   );
   return { ...plan, blocks: plan.blocks.map((block) => copyBlock(block, copies, mint)) };
 }

@@ -1,6 +1,6 @@
 import type { MintId } from "../identity/index.ts";
 import type { Count, Seconds, Share } from "../quantity/index.ts";
-import { copySet } from "./copy.ts";
+import { copySet, NO_COPIES } from "./copy.ts";
 import { RIR_VALUES, type Rir } from "./effort.ts";
 import type { PlannedSet } from "./plan.ts";
 
@@ -64,7 +64,7 @@ export function topAndBackOff(
   const backOff = () => ({
     ...fresh(model, mint),
     role: "backOff" as const,
-    load: { kind: "shareOfSet" as const, set: top.id, share },
+    load: { kind: "shareOfSet" as const, set: top.id, part: null, share },
   });
   return [top, ...Array.from({ length: backOffs }, backOff)];
 }
@@ -83,5 +83,5 @@ export function pyramid(
 }
 
 function fresh(model: PlannedSet, mint: MintId): PlannedSet {
-  return { ...copySet(model, new Map(), mint), lineId: mint() };
+  return { ...copySet(model, NO_COPIES, mint), lineId: mint() };
 }

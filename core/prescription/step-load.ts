@@ -12,41 +12,93 @@ import {
   type MadeLoad,
   type Station,
 } from "../station/index.ts";
+import type { Accent } from "./accent.ts";
+import { repsLeft } from "./effort.ts";
 import type { DropLoad } from "./extension.ts";
 import type { LoadRule } from "./load-rule.ts";
+import type { PlannedSet } from "./plan.ts";
 import type { OpenBecause, SetStep, StepLoad } from "./step.ts";
+import type { Tempo } from "./tempo.ts";
 
 /** What loads are worked out from. */
 export interface LoadSources {
   readonly bodyWeight: Mass | null;
   /** The total of the heaviest work set last logged with a movement; null where none or unknown. */
   readonly lastTotal: (movement: MovementRef) => Mass | null;
+  /** The reading of the first work set last logged with this movement at this station. */
+  readonly lastReading: Mass | null;
+  readonly strength: Strength | null;
   /** Loads of the sets that came before in the session, with the station they were made on. */
-  readonly before: ReadonlyMap<Id<"set">, { readonly load: StepLoad; readonly station: Station }>;
+  readonly before: ReadonlyMap<Id<"set">, LoadsOfSet>;
+}
+
+/** What one set came to: its own load, and that of each of its parts. */
+export interface LoadsOfSet {
+  readonly load: StepLoad;
+  readonly parts: Map<Id<"extension">, StepLoad>;
+  readonly station: Station;
+}
+
+/** What a person's estimated maximum with a movement at a station gives; core/strength makes it. */
+export interface Strength {
+  /** The total that is this share of the maximum. */
+  readonly ofMaximum: (share: Share) => Mass;
+  /** The total for so many possible reps, done in this way; null beyond what an estimate covers. */
+  readonly forReps: (
+    possible: number,
+    how: { readonly tempo: Tempo; readonly accents: readonly Accent[] },
+  ) => Mass | null;
 }
 
 type Made = Extract<StepLoad, { kind: "made" }>;
 
 /** The load of a set by its rule. */
-export function setLoad(rule: LoadRule, station: Station | null, from: LoadSources): StepLoad {
+export function setLoad(
+  set: Pick<PlannedSet, "load" | "target" | "effort" | "tempo" | "accents">,
+  station: Station | null,
+  from: LoadSources,
+): StepLoad {
   if (station === null) return open({ code: "noStation" });
+  const rule = set.load;
   switch (rule.kind) {
     case "open":
       return open({ code: "toFind" });
-    case "absolute": {
-      const made = howToMake(station.loading, rule.reading);
-      return made.ok
-        ? madeLoad(station, made.value, from)
-        : { kind: "impossible", why: made.error };
-    }
+    case "absolute":
+    case "fallback":
+      return readingLoad(station, rule.reading, from);
+    case "trial":
+      return readingLoad(station, rule.from, from);
     case "shareOfSet": {
       const basis = from.before.get(rule.set);
-      if (basis === undefined) return open({ code: "setMissing", set: rule.set });
-      if (basis.load.kind !== "made") return open({ code: "basisOpen" });
+      const load = rule.part === null ? basis?.load : basis?.parts.get(rule.part);
+      if (basis === undefined || load === undefined) {
+        return open({ code: "setMissing", set: rule.set });
+      }
+      if (load.kind !== "made") return open({ code: "basisOpen" });
       return basis.station.id === station.id
-        ? sharedLoad(station, basis.load, rule.share, from)
-        : shareOfTotal(station, basis.load.total, rule.share, from);
+        ? sharedLoad(station, load, rule.share, from)
+        : shareOfTotal(station, load.total, rule.share, from);
     }
+    case "shareOfMaximum":
+      return from.strength === null
+        ? open({ code: "noEstimate" })
+        : loadOfTotal(station, from.strength.ofMaximum(rule.share), from);
+    case "fromLast": {
+      if (from.lastReading === null) return open({ code: "noLast" });
+      if (rule.steps === 0) return readingLoad(station, from.lastReading, from);
+      const made = stepsFrom(station.loading, from.lastReading, rule.steps);
+      return made === null ? open({ code: "stepsEnd" }) : madeLoad(station, made, from);
+    }
+    case "byEffort": {
+      if (from.strength === null) return open({ code: "noEstimate" });
+      const left = repsLeft(set.effort);
+      if (set.target.kind !== "reps" || left === null) return open({ code: "notForReps" });
+      const possible = Math.ceil((set.target.min + set.target.max) / 2) + left;
+      const total = from.strength.forReps(possible, set);
+      return total === null ? open({ code: "notForReps" }) : loadOfTotal(station, total, from);
+    }
+    case "bodyWeight":
+      return bodyWeightLoad(rule, station, from);
     case "shareOfMovement": {
       const total = from.lastTotal(rule.movement);
       return total === null
@@ -67,6 +119,22 @@ export function setLoad(rule: LoadRule, station: Station | null, from: LoadSourc
   }
 }
 
+/** The loads of a trial, one for each try, from the first up; they end where the station does. */
+export function trialLoads(
+  rule: Extract<LoadRule, { kind: "trial" }>,
+  station: Station,
+  from: LoadSources,
+): readonly StepLoad[] {
+  const first = readingLoad(station, rule.from, from);
+  const loads = [first];
+  for (let i = 1; first.kind === "made" && i < rule.tries; i += 1) {
+    const made = stepsFrom(station.loading, first.reading, rule.steps * i);
+    if (made === null) break;
+    loads.push(madeLoad(station, made, from));
+  }
+  return loads;
+}
+
 /** The load after a drop, from the set's first load and the one just used. */
 export function droppedLoad(
   to: DropLoad,
@@ -80,10 +148,7 @@ export function droppedLoad(
     const bare = station.loading.kind === "bodyweight" ? setLoadOfZero(station, from) : null;
     return bare ?? { kind: "bodyweight" };
   }
-  if (to.kind === "reading") {
-    const made = howToMake(station.loading, to.reading);
-    return made.ok ? madeLoad(station, made.value, from) : { kind: "impossible", why: made.error };
-  }
+  if (to.kind === "reading") return readingLoad(station, to.reading, from);
   const basis = to.kind === "share" && to.of === "first" ? first : current;
   if (basis.kind !== "made") return open({ code: "basisOpen" });
   switch (to.kind) {
@@ -115,6 +180,40 @@ export function sharedLoad(
     ...madeLoad(station, shared.made, from),
     share: { asked: share, made: shared.shareMade, basis: shared.basis },
   };
+}
+
+/** A reading as it is written, or why the station cannot make it. */
+function readingLoad(station: Station, reading: Mass, from: LoadSources): StepLoad {
+  const made = howToMake(station.loading, reading);
+  return made.ok ? madeLoad(station, made.value, from) : { kind: "impossible", why: made.error };
+}
+
+/** The load whose total comes nearest. */
+function loadOfTotal(station: Station, total: Mass, from: LoadSources): StepLoad {
+  const made = loadForTotal(station.loading, total, from.bodyWeight);
+  return made === null ? open({ code: "totalUnknown" }) : madeLoad(station, made, from);
+}
+
+/**
+ * Body weight plus or minus something. Where the body itself is moved, what is added or taken off is the
+ * reading; elsewhere the whole is the total to move.
+ */
+function bodyWeightLoad(
+  rule: Extract<LoadRule, { kind: "bodyWeight" }>,
+  station: Station,
+  from: LoadSources,
+): StepLoad {
+  const { kind } = station.loading;
+  if (kind === "bodyweight" && (rule.by === "plus" || rule.mass.thousandths === 0)) {
+    return readingLoad(station, rule.mass, from);
+  }
+  if (kind === "assisted" && (rule.by === "minus" || rule.mass.thousandths === 0)) {
+    return readingLoad(station, rule.mass, from);
+  }
+  if (from.bodyWeight === null) return open({ code: "noBodyWeight" });
+  const sign = rule.by === "plus" ? 1 : -1;
+  const ticks = Math.max(0, ticksOf(from.bodyWeight) + sign * ticksOf(rule.mass));
+  return loadOfTotal(station, massFromTicks(ticks, station.loading.unit, "nearest"), from);
 }
 
 function shareOfTotal(

@@ -38,6 +38,11 @@ export type OpenBecause =
   /** A share over two stations, or of a body, needs totals, and one is unknown. */
   | { readonly code: "totalUnknown" }
   | { readonly code: "noRecord"; readonly movement: MovementRef }
+  | { readonly code: "noLast" }
+  | { readonly code: "noEstimate" }
+  /** By effort, where the target is no reps, the reserve unknown, or both together beyond an estimate. */
+  | { readonly code: "notForReps" }
+  | { readonly code: "noBodyWeight" }
   /** Fewer steps or plates are left at the station than asked for. */
   | { readonly code: "stepsEnd" };
 
@@ -88,6 +93,8 @@ export interface SetStep {
   readonly repeat: { readonly number: number; readonly of: number };
   readonly detail: PartDetail;
   readonly load: StepLoad;
+  /** Where the next set goes if this one falls short; empty where nothing was decided before. */
+  readonly fallback: readonly Mass[];
   readonly change: Change | null;
   readonly setUp: SetUp;
   /** What of the set-up differs from the step before in this slot; all of it at the start. */

@@ -476,7 +476,7 @@ describe("what a step says beside load and time", () => {
         .map((step) => (step.load.kind === "open" ? step.load.because.code : step.load.kind))
         .at(-1);
     const shareOf = (n: number) =>
-      ({ kind: "shareOfSet", set: sampleId<"set">(n), share: share(0.8) }) as const;
+      ({ kind: "shareOfSet", set: sampleId<"set">(n), part: null, share: share(0.8) }) as const;
     expect(because({ load: shareOf(77) })).toBe("setMissing");
     expect(because({ load: shareOf(9) })).toBe("setMissing");
     expect(because({ load: shareOf(1) }, [set(1, { load: { kind: "open" } })])).toBe("basisOpen");

@@ -17,7 +17,15 @@ import {
 import { restSpan, type Rest } from "./rest.ts";
 import { setUpChanges, type SetUp } from "./set-up.ts";
 import { legsCounted, sidesOf, type Side } from "./side.ts";
-import { droppedLoad, setLoad, sharedLoad, type LoadSources } from "./step-load.ts";
+import {
+  droppedLoad,
+  setLoad,
+  sharedLoad,
+  trialLoads,
+  type LoadSources,
+  type LoadsOfSet,
+  type Strength,
+} from "./step-load.ts";
 import type { PartDetail, RotationPlace, SetStep, Step, StepLoad } from "./step.ts";
 import { repeatsOf, workOf, type Target } from "./target.ts";
 import { repSeconds } from "./tempo.ts";
@@ -29,6 +37,10 @@ export interface Surroundings {
   readonly bodyWeight: Mass | null;
   /** The total of the heaviest work set last logged with a movement; null where none or unknown. */
   readonly lastTotal: (movement: MovementRef) => Mass | null;
+  /** The reading of the first work set last logged with a movement at a station. */
+  readonly lastReading: (movement: MovementRef, station: Id<"station">) => Mass | null;
+  /** What can be worked out from the estimated maximum there; null where there is none. */
+  readonly strength: (movement: MovementRef, station: Id<"station">) => Strength | null;
 }
 
 /** These movements and stations, of a person of whom nothing is known but what is given. */
@@ -43,6 +55,8 @@ export function surroundingsOf(
     station: (id) => byId.get(id) ?? null,
     bodyWeight: null,
     lastTotal: () => null,
+    lastReading: () => null,
+    strength: () => null,
     ...known,
   };
 }
@@ -61,7 +75,7 @@ export function unrollSlot(slot: Slot, around: Surroundings): readonly SetStep[]
   return unrollAlone(slot, around, new Map()).filter((step) => step.kind !== "item");
 }
 
-type SetLoads = Map<Id<"set">, { readonly load: StepLoad; readonly station: Station }>;
+type SetLoads = Map<Id<"set">, LoadsOfSet>;
 
 function unrollBlock(block: Block, around: Surroundings, before: SetLoads): readonly Step[] {
   switch (block.kind) {
@@ -133,6 +147,7 @@ interface Placing {
   readonly rotation: RotationPlace | null;
 }
 
+const NO_FALLBACK: readonly Mass[] = [];
 const NO_ACCENTS: SetStep["accents"] = [];
 
 /** Walks the sets of one slot and remembers what hangs at its station and how it is set up. */
@@ -152,7 +167,13 @@ class SlotWalk {
     this.station = around.station(slot.station);
     this.find = around.movement;
     this.usual = usualRepOf(slot.movement, around.movement);
-    this.sources = { bodyWeight: around.bodyWeight, lastTotal: around.lastTotal, before };
+    this.sources = {
+      bodyWeight: around.bodyWeight,
+      lastTotal: around.lastTotal,
+      lastReading: around.lastReading(slot.movement, slot.station),
+      strength: around.strength(slot.movement, slot.station),
+      before,
+    };
   }
 
   set(
@@ -187,27 +208,37 @@ class SlotWalk {
 
   /** The set itself, its repeats, and its extensions, in order. */
   private parts(set: PlannedSet): readonly Part[] {
-    const first = setLoad(set.load, this.station, this.sources);
+    const first = setLoad(set, this.station, this.sources);
+    const partLoads = new Map<Id<"extension">, StepLoad>();
     if (this.station !== null) {
-      this.before.set(set.id, { load: first, station: this.station });
+      // What a trial comes to is found in training, so that nothing can be worked out from it before.
+      const load: StepLoad =
+        set.load.kind === "trial" ? { kind: "open", because: { code: "toFind" } } : first;
+      this.before.set(set.id, { load, parts: partLoads, station: this.station });
     }
     let current = first;
     let setUp: SetUp =
       Object.keys(set.setUp).length === 0 ? this.slot.setUp : { ...this.slot.setUp, ...set.setUp };
-    const { times, pause } = repeatsOf(set.target);
+    const tries =
+      set.load.kind === "trial" && this.station !== null
+        ? trialLoads(set.load, this.station, this.sources)
+        : null;
+    const repeats = repeatsOf(set.target);
+    const times = tries?.length ?? repeats.times;
+    const pause = tries === null ? repeats.pause : restSpan(set.restAfter).likely;
     const parts: Part[] = Array.from({ length: times }, (_, ordinal) => ({
       kind: "set",
       extension: null,
       ordinal,
       repeat: { number: ordinal + 1, of: times },
       detail: { kind: "plain" },
-      load: first,
+      load: tries?.[ordinal] ?? first,
       setUp,
       target: set.target,
       restBefore: pause,
     }));
     for (const extension of set.extensions) {
-      const { times: repeats, restBefore, target } = partsOf(extension);
+      const { times: often, restBefore, target } = partsOf(extension);
       if (extension.kind === "drop") {
         current = droppedLoad(extension.to, first, current, this.station, this.sources);
       }
@@ -217,12 +248,13 @@ class SlotWalk {
           ? sharedLoad(this.station, first, extension.multiple, this.sources)
           : current;
       if (extension.kind === "cluster") current = load;
-      for (let ordinal = 0; ordinal < repeats; ordinal += 1) {
+      partLoads.set(extension.id, load);
+      for (let ordinal = 0; ordinal < often; ordinal += 1) {
         parts.push({
           kind: extension.kind,
           extension,
           ordinal,
-          repeat: { number: ordinal + 1, of: repeats },
+          repeat: { number: ordinal + 1, of: often },
           detail: detailOf(extension),
           load,
           setUp,
@@ -254,6 +286,8 @@ class SlotWalk {
       repeat: part.repeat,
       detail: part.detail,
       load: part.load,
+      fallback:
+        part.extension === null && set.load.kind === "fallback" ? set.load.then : NO_FALLBACK,
       change: this.changeTo(part.load),
       setUp: part.setUp,
       setUpChange,

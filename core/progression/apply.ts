@@ -1,4 +1,4 @@
-import { isPreparatory, type Slot } from "../prescription/index.ts";
+import { isPreparatory, readingOf, withReading, type Slot } from "../prescription/index.ts";
 import { compareMass, sameReading, type Mass } from "../quantity/index.ts";
 
 /**
@@ -6,20 +6,18 @@ import { compareMass, sameReading, type Mass } from "../quantity/index.ts";
  * the new one. Lighter sets (ramp, back-off) stay as written for the coach to judge.
  */
 export function withWorkLoad(slot: Slot, reading: Mass): Slot {
-  const absolute = slot.sets.flatMap((set) =>
-    !isPreparatory(set.role) && set.load.kind === "absolute" ? [set.load.reading] : [],
-  );
+  const absolute = slot.sets.flatMap((set) => {
+    const written = isPreparatory(set.role) ? null : readingOf(set.load);
+    return written === null ? [] : [written];
+  });
   const top = [...absolute].sort(compareMass).at(-1);
   return {
     ...slot,
     sets: slot.sets.map((set) => {
-      const takes =
-        !isPreparatory(set.role) &&
-        (set.load.kind === "open" ||
-          (set.load.kind === "absolute" &&
-            top !== undefined &&
-            sameReading(set.load.reading, top)));
-      return takes ? { ...set, load: { kind: "absolute", reading } } : set;
+      const written = readingOf(set.load);
+      const isTop = written !== null && top !== undefined && sameReading(written, top);
+      const takes = !isPreparatory(set.role) && (set.load.kind === "open" || isTop);
+      return takes ? { ...set, load: withReading(set.load, reading) } : set;
     }),
   };
 }

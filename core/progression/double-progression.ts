@@ -1,6 +1,6 @@
 import { differences, verdictOf, type Difference } from "../comparison/index.ts";
 import type { Slot } from "../prescription/index.ts";
-import { isPreparatory, repsLeft } from "../prescription/index.ts";
+import { isPreparatory, repsLeft, readingOf } from "../prescription/index.ts";
 import { compareMass, sameReading, ticksOf, type Mass } from "../quantity/index.ts";
 import { harderBy, nextEasier, nextHarder, totalMoved, type Loading } from "../station/index.ts";
 import { judgedSets } from "./expose.ts";
@@ -139,7 +139,7 @@ function keep(
 /** The reading written for the first work set, where there is one. */
 function plannedReading(slot: Slot): Mass | null {
   const work = slot.sets.find((set) => !isPreparatory(set.role));
-  return work?.load.kind === "absolute" ? work.load.reading : null;
+  return work === undefined ? null : readingOf(work.load);
 }
 
 /** The hardest reading among the sets; the lowest one where a counterweight carries part of the body. */

@@ -165,6 +165,15 @@ const anyAccent: fc.Arbitrary<Accent> = fc.oneof(
 const anyLoad: fc.Arbitrary<LoadRule> = fc.oneof(
   kind("absolute", { reading: readings }),
   kind("open", {}),
+  kind("shareOfMaximum", { share: shares }),
+  kind("fromLast", { steps: fc.integer({ min: -5, max: 5 }) }),
+  kind("byEffort", {}),
+  kind("bodyWeight", { by: fc.constantFrom("plus" as const, "minus" as const), mass: readings }),
+  kind("trial", { from: readings, steps: counts(1, 4), tries: counts(1, 4) }),
+  kind("fallback", {
+    reading: readings,
+    then: fc.array(readings, { minLength: 1, maxLength: 2 }),
+  }),
   kind("shareOfMovement", { movement: fc.constant("shipped:leg-press" as const), share: shares }),
 );
 
@@ -193,7 +202,10 @@ const anySets = fc
     return drawn.map(([set, how], i) => {
       if (first === undefined || i === 0) return set;
       if (how === 0)
-        return { ...set, load: { kind: "shareOfSet", set: first.id, share: share(0.8) } };
+        return {
+          ...set,
+          load: { kind: "shareOfSet", set: first.id, part: null, share: share(0.8) },
+        };
       return how === 1 ? { ...set, load: { kind: "stepsFromSet", set: first.id, steps: -1 } } : set;
     });
   });

@@ -7,6 +7,8 @@ import type { Movement } from "~/core/movement/index.ts";
 import {
   duplicateSet,
   phasesFrom,
+  readingOf,
+  withReading,
   type PlanIssue,
   type PlannedSet,
   type Slot,
@@ -297,8 +299,8 @@ function replaceReading(slot: Slot, issue: PlanIssue, reading: Mass): Slot {
   return {
     ...slot,
     sets: slot.sets.map((set) =>
-      set.load.kind === "absolute" && set.load.reading.thousandths === issue.reading.thousandths
-        ? { ...set, load: { kind: "absolute", reading } }
+      readingOf(set.load)?.thousandths === issue.reading.thousandths
+        ? { ...set, load: withReading(set.load, reading) }
         : set,
     ),
   };

@@ -51,11 +51,20 @@ export function BriefLines({
       sx={{
         m: 0,
         display: "grid",
-        gridTemplateColumns: { xs: "1fr", md: "170px minmax(0,3fr) minmax(0,2fr)" },
+        gridTemplateColumns: {
+          xs: "112px minmax(0,1fr)",
+          md: "170px minmax(0,3fr) minmax(0,2fr)",
+        },
         columnGap: 2,
         "& > div": {
           display: "contents",
-          "& > *": { py: 0.6, m: 0, borderBottom: { md: 1 }, borderColor: { md: "divider" } },
+          "& > *": { py: { xs: 0.25, md: 0.6 }, m: 0, borderColor: "divider" },
+          "& > *:not(:last-child)": { borderBottom: { md: 1 } },
+          "& > *:last-child": {
+            borderBottom: 1,
+            gridColumn: { xs: "1 / -1", md: "auto" },
+            pb: 0.6,
+          },
         },
       }}
     >
