@@ -1,40 +1,45 @@
 import { z } from "zod";
 import { FAULTS, MUSCLE_LENGTHS, REGIONS } from "~/core/movement/index.ts";
 import {
+  BOUNDS,
   DRILL_KINDS,
   drillsOf,
   SET_ROLES,
   slotsOfBlock,
   TEMPO_PHASES,
+  type BoundName,
   type Item,
   type PlannedSet,
   type SessionPlan,
   type Slot,
 } from "~/core/prescription/index.ts";
-import { seconds } from "~/core/quantity/index.ts";
-import {
-  countCodec,
-  degreesCodec,
-  idCodec,
-  massCodec,
-  metresCodec,
-  movementRefCodec,
-  rirCodec,
-  secondsCodec,
-  shareCodec,
-  tempoCodec,
-} from "./values.ts";
+import { count, degrees, metres, seconds, share } from "~/core/quantity/index.ts";
+import { idCodec, massCodec, movementRefCodec, rirCodec, tempoCodec } from "./values.ts";
 
 const name = z.string().max(60);
 const setUpCodec = z.record(name, name);
-const positive = countCodec.refine((n) => n >= 1, "expected at least 1");
+/** A number of a prescription within its bound, as the written line and the cells keep it. */
+const within = (bound: BoundName) => {
+  const { least, most } = BOUNDS[bound];
+  return z.number().min(least).max(most);
+};
+const whole = (bound: BoundName) => within(bound).int().transform(count);
+const time = (bound: BoundName) => within(bound).transform(seconds);
+const percent = (bound: "percent" | "dropPercent") => {
+  const { least, most } = BOUNDS[bound];
+  return z
+    .number()
+    .min(least / 100)
+    .max(most / 100)
+    .transform(share);
+};
+const positive = whole("amount");
 const span = <T extends z.ZodType>(codec: T) => ({ min: codec, max: codec });
-/** Repeats within one set or block; more is a slip of the keyboard. */
-const repeats = countCodec.refine((n) => n >= 1 && n <= 60, "expected 1 to 60");
-/** Work without a pause, up to an hour. */
-const workSeconds = z.number().gt(0).max(3600).transform(seconds);
-const accentSeconds = z.number().gt(0).max(60).transform(seconds);
-const heartRate = countCodec.refine((n) => n >= 40 && n <= 230, "expected 40 to 230 beats");
+const repeats = whole("repeats");
+const workSeconds = time("work");
+const pauseSeconds = time("pause");
+const restSeconds = time("rest");
+const heartRate = whole("heartRate");
 
 const targetCodec = z
   .discriminatedUnion("kind", [
@@ -49,7 +54,7 @@ const targetCodec = z
     }),
     z.object({
       kind: z.literal("metres"),
-      metres: metresCodec.refine((m) => m > 0, "expected more than 0 m"),
+      metres: within("metres").transform(metres),
       outAndBack: z.boolean(),
     }),
     z.object({
@@ -57,12 +62,12 @@ const targetCodec = z
       of: z.enum(["reps", "steps"]),
       amount: positive,
       likelySets: repeats,
-      pause: secondsCodec,
+      pause: pauseSeconds,
     }),
     z.object({
       kind: z.literal("intervals"),
       work: workSeconds,
-      pause: secondsCodec,
+      pause: pauseSeconds,
       rounds: repeats,
     }),
     z.object({ kind: z.literal("untilForm"), criterion: z.enum(FAULTS), likely: positive }),
@@ -79,17 +84,17 @@ const loadRuleCodec = z.discriminatedUnion("kind", [
     kind: z.literal("shareOfSet"),
     set: setReference,
     part: idCodec<"extension">().nullable(),
-    share: shareCodec,
+    share: percent("percent"),
   }),
-  z.object({ kind: z.literal("shareOfMaximum"), share: shareCodec }),
+  z.object({ kind: z.literal("shareOfMaximum"), share: percent("percent") }),
   z.object({ kind: z.literal("fromLast"), steps: z.number().int().min(-30).max(30) }),
   z.object({ kind: z.literal("byEffort") }),
   z.object({ kind: z.literal("bodyWeight"), by: z.enum(["plus", "minus"]), mass: massCodec }),
   z.object({
     kind: z.literal("trial"),
     from: massCodec,
-    steps: positive.refine((n) => n <= 30, "expected at most 30 steps"),
-    tries: positive.refine((n) => n <= 8, "expected at most 8 tries"),
+    steps: whole("steps"),
+    tries: whole("tries"),
   }),
   z.object({
     kind: z.literal("fallback"),
@@ -99,7 +104,7 @@ const loadRuleCodec = z.discriminatedUnion("kind", [
   z.object({
     kind: z.literal("shareOfMovement"),
     movement: movementRefCodec,
-    share: shareCodec,
+    share: percent("percent"),
   }),
   z.object({
     kind: z.literal("stepsFromSet"),
@@ -115,12 +120,12 @@ const loadRuleCodec = z.discriminatedUnion("kind", [
 
 const restCodec = z
   .discriminatedUnion("kind", [
-    z.object({ kind: z.literal("fixed"), seconds: secondsCodec }),
-    z.object({ kind: z.literal("range"), ...span(secondsCodec) }),
-    z.object({ kind: z.literal("atMost"), seconds: secondsCodec }),
-    z.object({ kind: z.literal("breath"), likely: secondsCodec }),
-    z.object({ kind: z.literal("heartRate"), below: heartRate, likely: secondsCodec }),
-    z.object({ kind: z.literal("partner"), likely: secondsCodec }),
+    z.object({ kind: z.literal("fixed"), seconds: restSeconds }),
+    z.object({ kind: z.literal("range"), ...span(restSeconds) }),
+    z.object({ kind: z.literal("atMost"), seconds: restSeconds }),
+    z.object({ kind: z.literal("breath"), likely: restSeconds }),
+    z.object({ kind: z.literal("heartRate"), below: heartRate, likely: restSeconds }),
+    z.object({ kind: z.literal("partner"), likely: restSeconds }),
   ])
   .refine((r) => r.kind !== "range" || r.min <= r.max, "expected a range from low to high");
 
@@ -137,9 +142,13 @@ const sideCodec = z.discriminatedUnion("kind", [
 ]);
 
 const dropLoadCodec = z.discriminatedUnion("kind", [
-  z.object({ kind: z.literal("share"), of: z.enum(["first", "current"]), share: shareCodec }),
-  z.object({ kind: z.literal("strip"), plates: positive }),
-  z.object({ kind: z.literal("steps"), steps: positive }),
+  z.object({
+    kind: z.literal("share"),
+    of: z.enum(["first", "current"]),
+    share: percent("dropPercent"),
+  }),
+  z.object({ kind: z.literal("strip"), plates: whole("plates") }),
+  z.object({ kind: z.literal("steps"), steps: whole("steps") }),
   z.object({ kind: z.literal("reading"), reading: massCodec }),
   z.object({ kind: z.literal("bodyweight") }),
 ]);
@@ -147,21 +156,21 @@ const dropLoadCodec = z.discriminatedUnion("kind", [
 const holdPositionCodec = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("stretched") }),
   z.object({ kind: z.literal("shortened") }),
-  z.object({ kind: z.literal("angle"), degrees: degreesCodec }),
+  z.object({ kind: z.literal("angle"), degrees: whole("degrees").transform(degrees) }),
 ]);
 
 const line = { lineId: idCodec<"line">() };
 const extended = { id: idCodec<"extension">(), ...line, target: targetCodec };
 
 const extensionCodec = z.discriminatedUnion("kind", [
-  z.object({ kind: z.literal("drop"), ...extended, to: dropLoadCodec, restBefore: secondsCodec }),
-  z.object({ kind: z.literal("restPause"), ...extended, pauses: repeats, pause: secondsCodec }),
+  z.object({ kind: z.literal("drop"), ...extended, to: dropLoadCodec, restBefore: pauseSeconds }),
+  z.object({ kind: z.literal("restPause"), ...extended, pauses: repeats, pause: pauseSeconds }),
   z.object({
     kind: z.literal("cluster"),
     ...extended,
     groups: repeats,
-    pause: secondsCodec,
-    multiple: shareCodec,
+    pause: pauseSeconds,
+    multiple: percent("percent"),
   }),
   z.object({ kind: z.literal("partials"), ...extended, where: z.enum(MUSCLE_LENGTHS) }),
   z.object({ kind: z.literal("forced"), ...extended, by: z.enum(["self", "partner"]) }),
@@ -171,25 +180,25 @@ const extensionCodec = z.discriminatedUnion("kind", [
     id: idCodec<"extension">(),
     ...line,
     at: holdPositionCodec,
-    seconds: workSeconds,
+    seconds: time("hold"),
   }),
   z.object({ kind: z.literal("breather"), ...extended, breaths: repeats }),
 ]);
 
 const accentCodec = z.discriminatedUnion("kind", [
-  z.object({ kind: z.literal("deadStop"), seconds: accentSeconds }),
-  z.object({ kind: z.literal("secondSqueeze"), seconds: accentSeconds }),
+  z.object({ kind: z.literal("deadStop"), seconds: time("accent") }),
+  z.object({ kind: z.literal("secondSqueeze"), seconds: time("accent") }),
   z.object({
     kind: z.literal("slowLastRep"),
     phase: z.enum(TEMPO_PHASES),
-    seconds: accentSeconds,
+    seconds: time("accent"),
   }),
 ]);
 
 const intensityCodec = z
   .discriminatedUnion("kind", [
     z.object({ kind: z.literal("unsaid") }),
-    z.object({ kind: z.literal("felt"), outOfTen: countCodec.refine((n) => n <= 10) }),
+    z.object({ kind: z.literal("felt"), outOfTen: whole("felt") }),
     z.object({ kind: z.literal("heartRate"), ...span(heartRate) }),
   ])
   .refine((i) => i.kind !== "heartRate" || i.min <= i.max, "expected a range from low to high");
@@ -232,7 +241,7 @@ const setCodec = z.object({
   restAfter: restCodec,
   between: z.array(itemCodec).max(4),
   side: sideCodec,
-  extensions: z.array(extensionCodec).max(12),
+  extensions: z.array(extensionCodec).max(BOUNDS.extensions.most),
   optional: z.boolean(),
 });
 
@@ -244,7 +253,7 @@ const slotCodec = z.object({
   setUp: setUpCodec,
   purpose: z.string().max(300),
   feltIn: z.array(z.enum(REGIONS)).max(6),
-  sets: z.array(setCodec).max(60),
+  sets: z.array(setCodec).max(BOUNDS.sets.most),
   progression: z.discriminatedUnion("kind", [
     z.object({ kind: z.literal("doubleProgression") }),
     z.object({ kind: z.literal("hold") }),

@@ -8,16 +8,7 @@ import {
   type MovementRef,
 } from "~/core/identity/index.ts";
 import { isTempoPhase, isRir, type Rir, type TempoPhase } from "~/core/prescription/index.ts";
-import {
-  count,
-  degrees,
-  isThousandths,
-  mass,
-  metres,
-  seconds,
-  share,
-  type Mass,
-} from "~/core/quantity/index.ts";
+import { count, isThousandths, mass, metres, seconds, type Mass } from "~/core/quantity/index.ts";
 
 /** A UUID of the named thing. */
 export function idCodec<K extends IdOf>() {
@@ -44,8 +35,6 @@ export const countCodec = z.number().int().min(0).max(1000).transform(count);
 export const secondsCodec = z.number().min(0).max(86_400).transform(seconds);
 /** A distance up to 100 km. */
 export const metresCodec = z.number().min(0).max(100_000).transform(metres);
-export const degreesCodec = z.number().int().min(0).max(180).transform(degrees);
-export const shareCodec = z.number().gt(0).max(2).transform(share);
 export const rirCodec = z.custom<Rir>(isRir, "expected reps in reserve");
 export const tempoPhaseCodec = z.custom<TempoPhase>(
   isTempoPhase,

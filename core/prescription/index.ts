@@ -1,3 +1,4 @@
+export * from "./bounds.ts";
 export * from "./effort.ts";
 export * from "./tempo.ts";
 export * from "./accent.ts";

@@ -1,0 +1,25 @@
+import type { BoundName } from "../prescription/index.ts";
+import type { Span } from "./syntax.ts";
+
+/** What is wrong at a place of the written line. */
+export type NotationError = Span &
+  (
+    | { readonly code: "character"; readonly text: string }
+    /** `expected` names words and kinds of things, in the order of the grammar. */
+    | { readonly code: "expected"; readonly found: string; readonly expected: readonly string[] }
+    | { readonly code: "bound"; readonly bound: BoundName; readonly value: number }
+    | { readonly code: "whole"; readonly value: number }
+    | { readonly code: "upsideDown"; readonly min: number; readonly max: number }
+    | { readonly code: "oneNumber" }
+    | { readonly code: "twice"; readonly what: string }
+    | { readonly code: "mass"; readonly value: number }
+    | { readonly code: "reserve"; readonly value: number }
+    | { readonly code: "noSet"; readonly exercise: number | null; readonly number: number }
+    /** The set itself, or one that comes after it. */
+    | { readonly code: "notBefore"; readonly number: number }
+    | { readonly code: "noPart"; readonly number: number }
+    | { readonly code: "id" }
+    | { readonly code: "noMovement"; readonly name: string }
+    | { readonly code: "noWord"; readonly word: string; readonly choices: readonly string[] }
+    | { readonly code: "unnamed" }
+  );
