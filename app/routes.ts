@@ -19,6 +19,7 @@ export default [
     route("movements/:movementId", "routes/movement.tsx"),
     route("approaches", "routes/approaches.tsx"),
     route("approaches/:approach", "routes/approach.tsx"),
+    route("writing-sets", "routes/writing-sets.tsx"),
     route("plans/new", "routes/plan-new.tsx"),
     route("plans/:planId", "routes/bench.tsx"),
     route("plans/:planId/start", "routes/plan-start.tsx"),

@@ -265,6 +265,7 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
                 issues={issues.filter((issue) => issue.slot === slot.id)}
                 duration={durations.get(slot.id) ?? NO_TIME}
                 last={last === undefined ? null : formatExposure(last)}
+                judged={judged}
                 mint={mintId}
                 onChange={(to) => edit({ kind: "changeSlot", slot: slot.id, to })}
                 onMove={(by) => edit({ kind: "moveSlot", slot: slot.id, by })}

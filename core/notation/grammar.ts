@@ -210,7 +210,7 @@ class LineParser extends EmbeddedActionsParser {
   });
 
   /** target = amount | "max" … | "total" … | "intervals" … | "until" … | "burn" … */
-  private readonly target = this.RULE("target", (): TargetWords =>
+  readonly target = this.RULE("target", (): TargetWords =>
     this.OR([
       { ALT: () => this.SUBRULE(this.amount) },
       { ALT: () => this.SUBRULE(this.clockAmount) },
@@ -445,7 +445,7 @@ class LineParser extends EmbeddedActionsParser {
   private readonly phaseName = this.RULE("phaseName", (): TempoPhaseName => this.oneOf(PHASES));
 
   /** phase = phase-name ( number [ "s" ] | "fast" ) */
-  private readonly phase = this.RULE("phase", (): Modifier => {
+  readonly phase = this.RULE("phase", (): Modifier => {
     const at = this.LA(1);
     const phase = this.SUBRULE(this.phaseName);
     const seconds = this.OR<Num | "explosive">([
@@ -510,7 +510,7 @@ class LineParser extends EmbeddedActionsParser {
   });
 
   /** load = mass { "else" mass } | share | steps from a set or last time | "effort" | "open" | "body" … | "trial" … */
-  private readonly load = this.RULE("load", (): LoadWords => {
+  readonly load = this.RULE("load", (): LoadWords => {
     const at = spanOf(this.LA(1));
     return this.OR<LoadWords>([
       { GATE: () => this.LA(2).tokenType !== T.Percent, ALT: () => this.SUBRULE(this.masses) },
@@ -647,7 +647,7 @@ class LineParser extends EmbeddedActionsParser {
   });
 
   /** rest = time [ "-" time ] | "most" time | "breath" [ about ] | "partner" [ about ] | "heart" "below" number [ about ] */
-  private readonly rest = this.RULE("rest", (): RestWords => {
+  readonly rest = this.RULE("rest", (): RestWords => {
     const at = spanOf(this.LA(1));
     return this.OR<RestWords>([
       {
@@ -754,7 +754,7 @@ class LineParser extends EmbeddedActionsParser {
     return this.SUBRULE(this.time);
   });
 
-  private readonly extension = this.RULE("extension", (): ExtensionWords => {
+  readonly extension = this.RULE("extension", (): ExtensionWords => {
     const at = spanOf(this.LA(1));
     return this.OR<ExtensionWords>([
       { ALT: () => this.SUBRULE(this.drop) },

@@ -1,3 +1,4 @@
+import { readFileSync } from "node:fs";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { anySlot } from "../../tests/arbitrary/plan.ts";
@@ -7,8 +8,17 @@ import { seconds } from "../quantity/index.ts";
 import { sampleMint, sampleSet } from "../samples/index.ts";
 import {
   completionsAt,
+  LESSONS,
   parseLine,
+  parseLoad,
+  parsePart,
+  parseRest,
+  parseTarget,
   writeLine,
+  writeLoad,
+  writePart,
+  writeRest,
+  writeTarget,
   type NotationContext,
   type NotationError,
 } from "./index.ts";
@@ -218,5 +228,94 @@ describe("completion", () => {
   it("offers everything after a blank, and nothing in what cannot be read", () => {
     expect(texts("8 then ")).toEqual(expect.arrayContaining(["drop", "cluster", "hold"]));
     expect(texts("8 § le")).toEqual([]);
+  });
+});
+
+describe("the lessons", () => {
+  const lines = LESSONS.flatMap((lesson) => lesson.examples.map((example) => example.line));
+
+  it.each(lines)("%s is read and written back to the same", (line) => {
+    const sets = setsOf(line);
+    expect(bare(setsOf(writeLine(sets, CONTEXT)))).toEqual(bare(sets));
+  });
+
+  it("stand in docs/notation.md, all of them", () => {
+    const doc = readFileSync(new URL("../../docs/notation.md", import.meta.url), "utf8");
+    for (const line of lines) expect(doc).toContain(line);
+  });
+});
+
+describe("one cell of a set", () => {
+  const first = sampleSet(1);
+
+  it.each([
+    ["8–12", { kind: "reps", min: 8, max: 12 }],
+    [" 10 ", { kind: "reps", min: 10, max: 10 }],
+    ["40-60 s", { kind: "seconds", min: 40, max: 60 }],
+  ])("reads %j as a target", (text, target) => {
+    expect(parseTarget(text, CONTEXT)).toEqual({ ok: true, value: target });
+  });
+
+  it("reads a load with point, comma or unit, from a set before, or nothing at all", () => {
+    const load = (text: string) => parseLoad(text, [first], CONTEXT);
+    expect(load("82,5")).toMatchObject({
+      value: { kind: "absolute", reading: { thousandths: 82_500 } },
+    });
+    expect(load("181 lb")).toMatchObject({ value: { reading: { unit: "lb" } } });
+    expect(load("")).toEqual({ ok: true, value: { kind: "open" } });
+    expect(load("80% of set 1")).toMatchObject({ value: { kind: "shareOfSet", set: first.id } });
+    expect(load("heavy")).toMatchObject({ error: [{ code: "expected", found: "heavy" }] });
+    expect(load("99999")).toMatchObject({ error: [{ code: "mass" }] });
+  });
+
+  it("reads a rest, and says what may stand there", () => {
+    expect(parseRest("1:30", CONTEXT)).toEqual({ ok: true, value: { kind: "fixed", seconds: 90 } });
+    expect(parseRest("breath about 2 min", CONTEXT)).toMatchObject({
+      value: { kind: "breath", likely: 120 },
+    });
+    const refused = parseRest("a while", CONTEXT);
+    expect(refused).toMatchObject({
+      error: [
+        { at: 0, expected: ["a time like 1:30", "a number", "most", "breath", "partner", "heart"] },
+      ],
+    });
+    expect(parseRest("9:00:00", CONTEXT).ok).toBe(false);
+  });
+
+  it("reads a part and keeps its ids, even when it becomes another kind", () => {
+    const old = setsOf("12 then drop to 80% for 8")[0]?.extensions[0];
+    if (old === undefined) throw new Error("no part");
+    const own = first.target;
+    const hold = parsePart("hold 20 s stretched", old, own, CONTEXT);
+    expect(hold).toMatchObject({
+      ok: true,
+      value: { kind: "endHold", id: old.id, lineId: old.lineId },
+    });
+    expect(parsePart("2 drops to 80%", old, own, CONTEXT).ok).toBe(false);
+    expect(writePart(old, own)).toBe("drop to 80% of last for 8");
+  });
+
+  it("is written as it is read", () => {
+    fc.assert(
+      fc.property(anySlot, ({ sets }) => {
+        for (const [i, set] of sets.entries()) {
+          expect(parseTarget(writeTarget(set.target), CONTEXT)).toEqual({
+            ok: true,
+            value: set.target,
+          });
+          expect(parseRest(writeRest(set.restAfter), CONTEXT)).toEqual({
+            ok: true,
+            value: set.restAfter,
+          });
+          const load = parseLoad(writeLoad(set.load, i, sets, CONTEXT), sets.slice(0, i), CONTEXT);
+          expect(load).toEqual({ ok: true, value: set.load });
+          for (const part of set.extensions) {
+            const read = parsePart(writePart(part, set.target), part, set.target, CONTEXT);
+            expect(read).toEqual({ ok: true, value: part });
+          }
+        }
+      }),
+      { numRuns: 100 },
+    );
   });
 });

@@ -6,13 +6,13 @@ import {
   type TokenType,
 } from "chevrotain";
 import type { MintId } from "../identity/index.ts";
-import type { PlannedSet } from "../prescription/index.ts";
+import type { Extension, LoadRule, PlannedSet, Rest, Target } from "../prescription/index.ts";
 import { fail, ok, type Result } from "../result/index.ts";
 import type { NotationContext } from "./context.ts";
 import type { NotationError } from "./error.ts";
 import { PARSER } from "./grammar.ts";
 import { keepIds } from "./keep-ids.ts";
-import { readLine } from "./read.ts";
+import { readLine, Reader } from "./read.ts";
 import { LEXER, T, textOf } from "./tokens.ts";
 
 /** Longer texts are no written line but something pasted. */
@@ -28,6 +28,72 @@ export function parseLine(
   context: NotationContext,
   mint: MintId,
 ): Result<readonly PlannedSet[], readonly NotationError[]> {
+  const words = wordsOf(text, "line");
+  if (!words.ok) return words;
+  const { sets, errors } = readLine(words.value, context, mint);
+  return errors.length > 0 ? fail(errors) : ok(keepIds(sets, previous));
+}
+
+/** What one cell of a set may hold: its target, its load, its rest, or a part that follows it. */
+type Read<V> = Result<V, readonly NotationError[]>;
+
+/** A target as in the written line: "8-12", "max least 6", "40 s". */
+export function parseTarget(text: string, context: NotationContext): Read<Target> {
+  return readPart(text, "target", context, (reader, words) => reader.target(words));
+}
+
+/** A load as in the written line behind "at", with the sets before it; nothing is a load to find. */
+export function parseLoad(
+  text: string,
+  before: readonly PlannedSet[],
+  context: NotationContext,
+): Read<LoadRule> {
+  if (text.trim() === "") return ok({ kind: "open" });
+  return readPart(text, "load", context, (reader, words) => reader.load(words), before);
+}
+
+/** A rest as in the written line behind "rest". */
+export function parseRest(text: string, context: NotationContext): Read<Rest> {
+  return readPart(text, "rest", context, (reader, words) => reader.rest(words));
+}
+
+/** A part as in the written line behind "then"; `old` gives it its ids, `own` is the set's target. */
+export function parsePart(
+  text: string,
+  old: Extension,
+  own: Target,
+  context: NotationContext,
+): Read<Extension> {
+  const read = readPart(text, "extension", context, (reader, words) => {
+    const parts = reader.extension(words, own);
+    if (parts.length > 1) reader.fail(words, { code: "oneNumber" });
+    return parts[0];
+  });
+  if (!read.ok || read.value === undefined) return read.ok ? ok(old) : read;
+  return ok({ ...read.value, id: old.id, lineId: old.lineId });
+}
+
+type Rule = "line" | "target" | "load" | "rest" | "extension";
+type WordsOf<R extends Rule> = ReturnType<(typeof PARSER)[R]>;
+
+function readPart<R extends Exclude<Rule, "line">, V>(
+  text: string,
+  rule: R,
+  context: NotationContext,
+  read: (reader: Reader, words: WordsOf<R>) => V,
+  before: readonly PlannedSet[] = [],
+): Read<V> {
+  const words = wordsOf(text, rule);
+  if (!words.ok) return words;
+  // A part gets its ids from the one that it replaces, and nothing else here has any.
+  const reader = new Reader(context, () => NO_ID as never, before);
+  const value = read(reader, words.value);
+  return reader.errors.length > 0 ? fail(reader.errors) : ok(value);
+}
+
+const NO_ID = "00000000-0000-7000-8000-000000000000";
+
+function wordsOf<R extends Rule>(text: string, rule: R): Read<WordsOf<R>> {
   const { tokens, errors } = LEXER.tokenize(text.slice(0, LONGEST_LINE));
   const [strange] = errors;
   if (strange !== undefined) {
@@ -35,12 +101,9 @@ export function parseLine(
     return fail([{ code: "character", at: offset, length: 1, text: charAt(text, offset) }]);
   }
   PARSER.input = tokens;
-  const words = PARSER.line();
+  const words = PARSER[rule]() as WordsOf<R>;
   const [problem] = PARSER.errors;
-  if (problem !== undefined) return fail([expectation(problem, text)]);
-  const { sets, errors: troubles } = readLine(words, context, mint);
-  if (troubles.length > 0) return fail(troubles);
-  return ok(keepIds(sets, previous));
+  return problem === undefined ? ok(words) : fail([expectation(problem, text, rule)]);
 }
 
 /** A whole character, also where it is written with two units. */
@@ -48,7 +111,7 @@ function charAt(text: string, at: number): string {
   return String.fromCodePoint(text.codePointAt(at) ?? 0);
 }
 
-function expectation(problem: IRecognitionException, text: string): NotationError {
+function expectation(problem: IRecognitionException, text: string, rule: Rule): NotationError {
   const { token } = problem;
   const isEnd = tokenMatcher(token, EOF);
   const at = isEnd ? text.trimEnd().length : token.startOffset;
@@ -58,19 +121,20 @@ function expectation(problem: IRecognitionException, text: string): NotationErro
     at,
     length: isEnd ? 1 : token.image.length,
     found: isEnd ? "" : token.image,
-    expected: nextWords(before),
+    expected: nextWords(before, rule),
   };
 }
 
 const tokensOf = (text: string): IToken[] => LEXER.tokenize(text).tokens;
 
 /** The words and kinds of things that may follow some tokens, in the order of the grammar. */
-export function nextWords(before: readonly IToken[]): readonly string[] {
-  const types = nextTypes(before);
+function nextWords(before: readonly IToken[], rule: Rule): readonly string[] {
+  const types = nextTypes(before, rule);
   return [...new Set(types.map((type) => textOf(type) ?? type.LABEL ?? type.name))];
 }
 
-export function nextTypes(before: readonly IToken[]): readonly TokenType[] {
-  const next = PARSER.computeContentAssist("line", [...before]).map((s) => s.nextTokenType);
+/** The kinds of tokens that may follow some tokens of a line, or of one rule. */
+export function nextTypes(before: readonly IToken[], rule: Rule = "line"): readonly TokenType[] {
+  const next = PARSER.computeContentAssist(rule, [...before]).map((s) => s.nextTokenType);
   return [...new Set(next)].filter((type) => type !== T.Word);
 }

@@ -94,15 +94,18 @@ type Trouble = NotationError extends infer E
   : never;
 
 /** Reads words into values; what is wrong is noted with its place, and reading goes on. */
-class Reader {
+export class Reader {
   readonly errors: NotationError[] = [];
   /** The sets read so far, for references to them. */
-  private readonly before: PlannedSet[] = [];
+  private readonly before: PlannedSet[];
 
   constructor(
     private readonly context: NotationContext,
     private readonly mint: MintId,
-  ) {}
+    before: readonly PlannedSet[] = [],
+  ) {
+    this.before = [...before];
+  }
 
   fail({ at, length }: Span, trouble: Trouble): void {
     this.errors.push({ at, length, ...trouble } as NotationError);
@@ -222,7 +225,7 @@ class Reader {
 
   // Targets
 
-  private target(words: TargetWords): Target {
+  target(words: TargetWords): Target {
     const likely = (about: Num | null, least = 0) =>
       about === null ? count(Math.max(LIKELY, least)) : this.bounded(about, "amount");
     switch (words.kind) {
@@ -309,7 +312,7 @@ class Reader {
 
   // Loads
 
-  private load(words: LoadWords): LoadRule {
+  load(words: LoadWords): LoadRule {
     switch (words.kind) {
       case "masses": {
         const [reading = kg(0), ...then] = words.masses.map((m) => this.mass(m));
@@ -483,7 +486,7 @@ class Reader {
     }
   }
 
-  private rest(words: RestWords): Rest {
+  rest(words: RestWords): Rest {
     const about = (time: Time | null) =>
       time === null ? seconds(RECOVERY) : this.time(time, "rest");
     switch (words.kind) {
@@ -559,7 +562,7 @@ class Reader {
 
   // Extensions
 
-  private extension(words: ExtensionWords, own: Target): readonly Extension[] {
+  extension(words: ExtensionWords, own: Target): readonly Extension[] {
     const ids = () => ({ id: this.mint<"extension">(), lineId: this.mint<"line">() });
     switch (words.kind) {
       case "drop": {

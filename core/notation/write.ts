@@ -121,6 +121,24 @@ function writeSet(
   };
 }
 
+/** A target as `parseTarget` reads it. */
+export const writeTarget = targetText;
+/** A rest as `parseRest` reads it. */
+export const writeRest = restText;
+
+/** A load as `parseLoad` reads it; nothing for one to be found. `at` is the place of its set among `sets`. */
+export function writeLoad(
+  rule: LoadRule,
+  at: number,
+  sets: readonly PlannedSet[],
+  context: NotationContext,
+): string {
+  return rule.kind === "open" ? "" : loadText(rule, at, sets, context);
+}
+
+/** A part as `parsePart` reads it; `own` is the set's target. */
+export const writePart = extensionText;
+
 // Numbers, times, masses
 
 const num = (n: number) => String(n);

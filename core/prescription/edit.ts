@@ -108,6 +108,14 @@ export const PLAIN_DEFAULTS: SlotDefaults = {
   tempo: OPEN_TEMPO,
 };
 
+/** How a movement is usually taken: both legs, each in turn with `first` leading, or alternating. */
+export function usualSide({ laterality }: Movement, first: "left" | "right"): SideMode {
+  if (laterality === "twoLegs") return { kind: "both" };
+  return laterality === "oneLeg"
+    ? { kind: "each", first, matchFirst: false }
+    : { kind: "alternating" };
+}
+
 /** A new exercise from defaults, with the side that begins where sides take turns. The load is open unless one is given, and the set-up unsaid. */
 export function newBlock(
   mint: MintId,
@@ -117,12 +125,7 @@ export function newBlock(
   defaults: SlotDefaults = PLAIN_DEFAULTS,
   first: "left" | "right" = "left",
 ): ExerciseBlock {
-  const side: SideMode =
-    movement.laterality === "twoLegs"
-      ? { kind: "both" }
-      : movement.laterality === "oneLeg"
-        ? { kind: "each", first, matchFirst: false }
-        : { kind: "alternating" };
+  const side = usualSide(movement, first);
   const sets = Array.from({ length: defaults.sets }, (_, i): PlannedSet => ({
     id: mint(),
     lineId: mint(),

@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { typedPhase } from "~/codec/typed-cells.ts";
+import type { Judged } from "~/core/finding/index.ts";
 import type { MintId } from "~/core/identity/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
 import {
@@ -26,6 +27,8 @@ import { Select } from "../field.tsx";
 import { SetRow } from "./set-row.tsx";
 import { SlotDetails } from "./slot-details.tsx";
 import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
+import { useNotation } from "./use-notation.ts";
+import { WrittenLine } from "./written-line.tsx";
 
 export interface SlotEditorProps {
   readonly slot: Slot;
@@ -38,6 +41,7 @@ export interface SlotEditorProps {
   readonly issues: readonly PlanIssue[];
   readonly duration: Duration;
   readonly last: string | null;
+  readonly judged: Judged;
   readonly mint: MintId;
   readonly onChange: (slot: Slot) => void;
   readonly onMove: (by: -1 | 1) => void;
@@ -64,6 +68,7 @@ export function SlotEditor(props: SlotEditorProps) {
     onInvalid,
   } = props;
   const name = movement?.name ?? slot.movement;
+  const notation = useNotation(slot, station, props.judged, useCatalogue());
   const changeSet = (set: PlannedSet) =>
     onChange({ ...slot, sets: slot.sets.map((s) => (s.id === set.id ? set : s)) });
   const numberOf = (id: string) => {
@@ -115,6 +120,14 @@ export function SlotEditor(props: SlotEditorProps) {
           {last}
         </Typography>
       )}
+      <WrittenLine
+        label={`Sets of ${name}, written`}
+        sets={slot.sets}
+        context={notation}
+        mint={mint}
+        onSets={(sets) => onChange({ ...slot, sets })}
+        onInvalid={onInvalid}
+      />
       <Box sx={{ overflowX: "auto" }} tabIndex={0} role="region" aria-label={`Sets of ${name}`}>
         <Box
           component="table"

@@ -9,7 +9,8 @@ export function useBenchKeys(save: (() => void) | null, undo: () => void, redo: 
         event.preventDefault();
         save?.();
       }
-      const isTyping = event.target instanceof HTMLInputElement;
+      const isTyping =
+        event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
       if (event.key.toLowerCase() === "z" && !isTyping) {
         event.preventDefault();
         if (event.shiftKey) redo();

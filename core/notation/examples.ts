@@ -1,0 +1,111 @@
+/** A line to learn from, and what it says. */
+export interface Example {
+  readonly line: string;
+  readonly says: string;
+}
+
+export interface Lesson {
+  readonly title: string;
+  readonly says: string;
+  readonly examples: readonly Example[];
+}
+
+/** The notation in the order in which it is learned; every line is read by a test. */
+export const LESSONS: readonly Lesson[] = [
+  {
+    title: "Sets and reps",
+    says: "A number of sets, an x, then what to do. A semicolon or a new line begins the next sets.",
+    examples: [
+      { line: "3 x 8-12", says: "three sets of eight to twelve" },
+      { line: "2 x 10; max least 6", says: "two of ten, then as many as come, six at least" },
+      { line: "ramp 10 at 40; ramp 6 at 60; top 5 at 80", says: "two rising sets and a top set" },
+      { line: "40 s; 20 steps each; 30 m out and back", says: "time, steps, distance" },
+      { line: "total 60 reps in 4 sets pause 30 s", says: "a total over several sets" },
+      { line: "intervals 8 x 20 s pause 40 s", says: "work and pause, in rounds" },
+      {
+        line: "until knees-cave about 15; burn plus 10",
+        says: "until form breaks; ten after the burn",
+      },
+    ],
+  },
+  {
+    title: "The load",
+    says: "Behind “at”. Without a unit it is the station’s own; a load left out is found on the day.",
+    examples: [
+      { line: "3 x 8 at 82.5", says: "the reading at the station" },
+      { line: "top 5 at 100; back-off 2 x 8 at 80% of set 1", says: "a share of an earlier set" },
+      {
+        line: '3 x 8 at 60% of "Leg press"; 3 x 5 at 75% of max',
+        says: "of another lift; of the estimated maximum",
+      },
+      { line: "3 x 8-12 at last plus 1", says: "last time and a step up" },
+      { line: "3 x 6-8 at effort leave 2", says: "what the reps and the reserve allow" },
+      { line: "10 at 90; 3 x 10 at before minus 1 rest 20 s", says: "running down the stack" },
+      {
+        line: "3 x 6 at body plus 10 kg; 8 at body minus 20 kg",
+        says: "body weight and more, or less",
+      },
+      {
+        line: "calibration 5 at trial 60 kg up 2 tries 3",
+        says: "feeler sets until the load is found",
+      },
+      { line: "8 at 100 kg else 100 kg else 95 kg", says: "if it falls short: again, then down" },
+    ],
+  },
+  {
+    title: "How hard, how slow, how long to rest",
+    says: "In any order behind the load. “all …:” in front says it once for every set.",
+    examples: [
+      { line: "3 x 8-12 leave 2 rest 2:00", says: "two left, two minutes" },
+      { line: "2 x 10 leave 1.5; 10 past limit", says: "the last one past the limit" },
+      { line: "all lower 3 squeeze 1 lift fast: 2 x 10; 15", says: "tempo by its phases" },
+      {
+        line: "10 dead stop 1 s last rep lower 8 s",
+        says: "a dead stop each rep, the last one slow",
+      },
+      {
+        line: "8 rest 1:30-2:00; 8 rest most 1:00; 8 rest breath; 8 rest heart below 120",
+        says: "a range, a ceiling, by recovery",
+      },
+      {
+        line: "3 x 10 left then right matched",
+        says: "one side, then the other, no more than the first",
+      },
+      {
+        line: 'all alternating: 12 with "Stance" "wide"; 12 optional',
+        says: "another stance; an optional set",
+      },
+      {
+        line: '12 rest 2:00 between stretch "Couch stretch" 30 s left then right',
+        says: "a stretch in the rest",
+      },
+    ],
+  },
+  {
+    title: "What follows a set",
+    says: "Behind “then”, one after the other. Three drops are three lighter loads, four with the first.",
+    examples: [
+      { line: "12 then 3 drops to 80% of last for 8 after 10 s", says: "each of the load before" },
+      {
+        line: "12 then drop to 70% of first then drop to 50% of first",
+        says: "each of the first load",
+      },
+      {
+        line: "12 then drop strip 1 then drop down 2 then drop to 40 kg then drop to body",
+        says: "plates, steps, a load, none",
+      },
+      {
+        line: "10 then rest-pause 2 after 15 s for max",
+        says: "two short pauses, again to the limit",
+      },
+      { line: "5 then cluster 4 after 20 s at 105% for 2", says: "small groups, heavier" },
+      {
+        line: "12 then partials stretched for 8 then hold 20 s stretched",
+        says: "short range, then a hold",
+      },
+      { line: "8 then forced partner for 2 then breaths 5 for 4", says: "help; a breather" },
+      { line: '10 then position "Toes" "out" for 6-8', says: "another position within the set" },
+      { line: "12 then hold 15 s 90 deg", says: "a hold at an angle" },
+    ],
+  },
+];

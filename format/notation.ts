@@ -1,0 +1,92 @@
+import type { NotationError } from "~/core/notation/index.ts";
+import { BOUNDS, type BoundName } from "~/core/prescription/index.ts";
+import { assertNever } from "~/core/result/index.ts";
+
+const BOUND_NAMES: Readonly<Record<BoundName, string>> = {
+  amount: "reps or steps",
+  metres: "metres",
+  sets: "sets of one exercise",
+  extensions: "parts behind one set",
+  repeats: "times",
+  work: "seconds of work",
+  hold: "seconds of a hold",
+  rest: "seconds of rest",
+  pause: "seconds of a pause",
+  accent: "seconds",
+  phase: "seconds of one phase",
+  heartRate: "beats a minute",
+  degrees: "degrees",
+  felt: "out of ten",
+  percent: "per cent",
+  dropPercent: "per cent",
+  plates: "plates",
+  steps: "steps of the station",
+  tries: "tries",
+  fallbacks: "loads to fall back on",
+};
+
+const TWICE: Readonly<Record<string, string>> = {
+  load: "the load",
+  effort: "the reserve",
+  phase: "this phase of the tempo",
+  rest: "the rest",
+  side: "the side",
+  setUp: "the set-up",
+  between: "what is done in the rest",
+  optional: "“optional”",
+  accent: "more than three accents",
+};
+
+/** What is wrong at a place of the written line, and what was expected there. */
+export function formatNotationError(error: NotationError): string {
+  switch (error.code) {
+    case "character":
+      return `“${error.text}” means nothing here.`;
+    case "expected":
+      return `${error.found === "" ? "Something is missing at the end" : `“${error.found}” does not fit here`}; expected ${oneOf(error.expected)}.`;
+    case "bound": {
+      const { least, most } = BOUNDS[error.bound];
+      const drop = error.bound === "dropPercent" ? " A drop gets lighter." : "";
+      return `Expected ${least} to ${most} ${BOUND_NAMES[error.bound]}, not ${error.value}.${drop}`;
+    }
+    case "whole":
+      return `Expected a whole number, not ${error.value}.`;
+    case "upsideDown":
+      return `${error.min} to ${error.max} runs backwards; write the lower number first.`;
+    case "oneNumber":
+      return "Steps and metres take one number, no range.";
+    case "twice":
+      return `Said twice for one set: ${TWICE[error.what] ?? `“${error.what}”`}.`;
+    case "mass":
+      return `${error.value} is no load: at most three decimals and 9999.`;
+    case "reserve":
+      return `Reps to leave are 0 to 5 by halves, or “many”; ${error.value} is neither.`;
+    case "noSet":
+      return error.exercise === null
+        ? `There is no set ${error.number} here.`
+        : `There is no set ${error.number} in exercise ${error.exercise} before this one.`;
+    case "notBefore":
+      return error.number === 0
+        ? "There is no set before the first one."
+        : `Set ${error.number} does not come before this set; a load can only follow from one that does.`;
+    case "noPart":
+      return `That set has no part ${error.number}; parts are what follows “then”.`;
+    case "id":
+      return "Expected the number of a set.";
+    case "noMovement":
+      return `No movement is called “${error.name}”.`;
+    case "noWord":
+      return `“${error.word}” is not known here; expected ${oneOf(error.choices)}.`;
+    case "unnamed":
+      return "What is done in the rest needs a name in quotes, or a movement.";
+    default:
+      return assertNever(error);
+  }
+}
+
+/** "a, b or c", the first eight of many. */
+function oneOf(words: readonly string[]): string {
+  const shown = words.slice(0, 8);
+  const last = words.length > shown.length ? "another word of the notation" : (shown.pop() ?? "");
+  return shown.length === 0 ? last : `${shown.join(", ")} or ${last}`;
+}
