@@ -10,6 +10,7 @@ export default [
     route("people/new", "routes/person-new.tsx"),
     route("people/:personId", "routes/person.tsx"),
     route("people/:personId/brief", "routes/brief.tsx"),
+    route("people/:personId/strength", "routes/strength.tsx"),
     route("gyms", "routes/gyms.tsx"),
     route("gyms/:gymId", "routes/gym.tsx"),
     route("gyms/:gymId/stations/new", "routes/station-new.tsx"),

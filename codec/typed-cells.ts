@@ -1,51 +1,9 @@
-import {
-  isTempoPhase,
-  type LoadRule,
-  type Rest,
-  type Target,
-  type TempoPhase,
-} from "~/core/prescription/index.ts";
-import {
-  count,
-  parseMass,
-  seconds,
-  share,
-  type MassUnit,
-  type Seconds,
-  type Share,
-} from "~/core/quantity/index.ts";
+import { isTempoPhase, type TempoPhase } from "~/core/prescription/index.ts";
+import { seconds, share, type Seconds, type Share } from "~/core/quantity/index.ts";
 import { fail, ok, type Result } from "~/core/result/index.ts";
 
 /** What a cell holds after typing: a value, or a sentence that says what was expected. */
 export type Typed<T> = Result<T, string>;
-
-/** "8-12", "8–12", "8 to 12" or "10": repetitions from 1 to 1000. */
-export function typedReps(text: string): Typed<Target> {
-  const parts = /^(\d{1,4})(?:\s*(?:-|–|to|\/)\s*(\d{1,4}))?$/.exec(text.trim());
-  if (parts === null) return fail("Expected reps, like 10 or 8-12.");
-  const [min, max] = [Number(parts[1]), Number(parts[2] ?? parts[1])];
-  if (min < 1 || max > 1000) return fail("Expected 1 to 1000 reps.");
-  if (min > max) return fail(`${min} to ${max} runs backwards; write the lower number first.`);
-  return ok({ kind: "reps", min: count(min), max: count(max) });
-}
-
-/** "82.5" or "82,5" in the station's unit; empty is a load still to be found. */
-export function typedLoad(text: string, unit: MassUnit): Typed<LoadRule> {
-  if (text.trim() === "") return ok({ kind: "open" });
-  const parsed = parseMass(text.replace(/\s*(kg|lb)$/i, ""), unit);
-  if (parsed.ok) return ok({ kind: "absolute", reading: parsed.value });
-  return fail(
-    parsed.error.code === "outOfRange"
-      ? `“${parsed.error.text}” is out of range.`
-      : `“${parsed.error.text}” is not a load; write like 82.5, or leave it empty.`,
-  );
-}
-
-/** A fixed rest, as {@link typedSeconds}. */
-export function typedRest(text: string): Typed<Rest> {
-  const typed = typedSeconds(text);
-  return typed.ok ? ok({ kind: "fixed", seconds: typed.value }) : typed;
-}
 
 /** "90" seconds or "1:30", up to 20 minutes. */
 export function typedSeconds(text: string): Typed<Seconds> {

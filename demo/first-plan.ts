@@ -2,12 +2,14 @@ import type { Id, MintId } from "~/core/identity/index.ts";
 import { findMovement } from "~/core/catalogue/index.ts";
 import {
   newBlock,
-  newDrop,
+  newExtension,
   OPEN_TEMPO,
   type Block,
+  type Extension,
+  type PlannedSet,
   type SessionPlan,
 } from "~/core/prescription/index.ts";
-import { count, mass, seconds, share } from "~/core/quantity/index.ts";
+import { count, mass, seconds, share, type Share } from "~/core/quantity/index.ts";
 import { STATIONS, type Exercise, type StationKey } from "./studio.ts";
 
 /** The first session of a routine: its exercises with their starting loads, the drop on the last set. */
@@ -49,7 +51,7 @@ function blockOf(exercise: Exercise, station: Id<"station">, mint: MintId): Bloc
     };
     const isLast = i === exercise.sets - 1;
     if (!isLast || exercise.drop === undefined) return set;
-    return { ...set, extensions: [newDrop(set, mint, share(exercise.drop))] };
+    return { ...set, extensions: [dropTo(share(exercise.drop), set, mint)] };
   });
   return {
     ...block,
@@ -60,4 +62,9 @@ function blockOf(exercise: Exercise, station: Id<"station">, mint: MintId): Bloc
       sets,
     },
   };
+}
+
+function dropTo(to: Share, set: PlannedSet, mint: MintId): Extension {
+  const drop = newExtension("drop", set, mint);
+  return drop.kind === "drop" ? { ...drop, to: { kind: "share", of: "current", share: to } } : drop;
 }

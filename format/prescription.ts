@@ -39,7 +39,9 @@ export function formatTarget(target: Target): string {
         ? "as many as come"
         : `as many as come, at least ${target.atLeast}`;
     case "seconds":
-      return `${formatRange(target)} s`;
+      return target.min < 120
+        ? `${formatRange(target)} s`
+        : `${[...new Set([target.min, target.max])].map(formatClock).join(" to ")} min`;
     case "steps":
       return `${target.steps} steps ${target.counted === "perSide" ? "a side" : "in all"}${target.outAndBack ? ", out and back" : ""}`;
     case "metres":

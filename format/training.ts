@@ -12,6 +12,7 @@ import type {
 import { directRegions, REGIONS, SPEAKING_REGIONS } from "~/core/movement/index.ts";
 import {
   phasesFrom,
+  type ItemBlock,
   type Rir,
   type SetRole,
   type SideMode,
@@ -124,6 +125,12 @@ export const ROLE_NAMES: Readonly<Record<SetRole, string>> = {
   top: "Top",
   backOff: "Back-off",
   burnout: "Burnout",
+};
+
+export const BLOCK_NAMES: Readonly<Record<ItemBlock["kind"], string>> = {
+  prepare: "Preparation",
+  conditioning: "Conditioning",
+  restore: "Restoration",
 };
 
 export const LEVEL_NAMES = {

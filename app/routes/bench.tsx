@@ -12,6 +12,7 @@ import type { Movement } from "~/core/movement/index.ts";
 import {
   applyEdit,
   isSetStep,
+  newItemBlock,
   servesMovement,
   slotsOf,
   type PlanEdit,
@@ -21,12 +22,15 @@ import type { Station } from "~/core/station/index.ts";
 import { hardSetCount } from "~/core/volume/index.ts";
 import { formatExposure } from "~/format/exposure.ts";
 import { formatDay } from "~/format/numbers.ts";
+import { formatKnown } from "~/format/strength.ts";
 import { idParam, orNotFound, scopeOf } from "~/server/auth/session.server.ts";
 import { benchOf } from "~/server/coaching/bench.server.ts";
 import { getGym, listStations } from "~/server/db/gyms.server.ts";
 import { getPlan, savePlan } from "~/server/db/plans.server.ts";
 import type { Route } from "./+types/bench.ts";
+import { AddBlocks } from "../components/bench/add-blocks.tsx";
 import { BenchPanel } from "../components/bench/bench-panel.tsx";
+import { BlockList } from "../components/bench/block-list.tsx";
 import { useDraft, type Draft } from "../components/bench/draft.ts";
 import { useCatalogue } from "../components/catalogue.ts";
 import { CoveragePanel } from "../components/bench/coverage-panel.tsx";
@@ -40,6 +44,7 @@ import { useSetAside } from "../components/bench/use-set-aside.ts";
 import { HeadFields } from "../components/bench/head-fields.tsx";
 import { LeaveGuard } from "../components/bench/leave-guard.tsx";
 import { PlanConflict } from "../components/bench/plan-conflict.tsx";
+import { SessionProfile } from "../components/bench/session-profile.tsx";
 import { SlotEditor } from "../components/bench/slot-editor.tsx";
 import { Empty, Page } from "../components/page.tsx";
 import { RunTag } from "../components/plan-entry.tsx";
@@ -235,6 +240,14 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
           }}
         />
       )}
+      <SessionProfile
+        steps={steps}
+        total={duration.likely}
+        nameOf={(id) => {
+          const slot = slots.find((s) => s.id === id);
+          return slot === undefined ? "" : (around.movement(slot.movement)?.name ?? "");
+        }}
+      />
       <Box
         sx={{
           display: "grid",
@@ -249,51 +262,64 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
             onChange={(head) => change((d) => ({ ...d, head }))}
             onInvalid={onInvalid}
           />
-          {slots.length === 0 ? <Empty>No exercise yet. Add the first below.</Empty> : null}
-          {slots.map((slot, index) => {
-            const last = lasts[lastKey(slot.movement, slot.station)];
-            const movement = around.movement(slot.movement);
-            return (
-              <SlotEditor
-                key={slot.id}
-                slot={slot}
-                number={index + 1}
-                movement={movement}
-                station={around.station(slot.station)}
-                stations={here.filter((s) => movement !== null && servesMovement(s, movement))}
-                steps={steps.filter(isSetStep).filter((step) => step.slotId === slot.id)}
-                issues={issues.filter((issue) => issue.slot === slot.id)}
-                duration={durations.get(slot.id) ?? NO_TIME}
-                last={last === undefined ? null : formatExposure(last)}
-                judged={judged}
-                mint={mintId}
-                onChange={(to) => edit({ kind: "changeSlot", slot: slot.id, to })}
-                onMove={(by) => edit({ kind: "moveSlot", slot: slot.id, by })}
-                onSwap={() => setSwapping(swapping === slot.id ? null : slot.id)}
-                swap={
-                  swapping === slot.id && movement !== null ? (
-                    <SwapPanel
-                      slot={slot}
-                      movement={movement}
-                      context={swapContext(here)}
-                      awayContext={away}
-                      onSwap={(to) => {
-                        edit({
-                          kind: "changeSlot",
-                          slot: slot.id,
-                          to: swapSlot(slot, to, brief.weakerSide ?? "left"),
-                        });
-                        setSwapping(null);
-                      }}
-                      onClose={() => setSwapping(null)}
-                    />
-                  ) : null
-                }
-                onRemove={() => edit({ kind: "removeSlot", slot: slot.id })}
-                onInvalid={onInvalid}
-              />
-            );
-          })}
+          {draft.plan.blocks.length === 0 ? (
+            <Empty>No exercise yet. Add the first below.</Empty>
+          ) : null}
+          <BlockList
+            plan={draft.plan}
+            onEdit={edit}
+            onInvalid={onInvalid}
+            renderSlot={(slot) => {
+              const last = lasts[lastKey(slot.movement, slot.station)];
+              const movement = around.movement(slot.movement);
+              return (
+                <SlotEditor
+                  key={slot.id}
+                  slot={slot}
+                  number={slots.indexOf(slot) + 1}
+                  movement={movement}
+                  station={around.station(slot.station)}
+                  stations={here.filter((s) => movement !== null && servesMovement(s, movement))}
+                  steps={steps.filter(isSetStep).filter((step) => step.slotId === slot.id)}
+                  issues={issues.filter((issue) => issue.slot === slot.id)}
+                  duration={durations.get(slot.id) ?? NO_TIME}
+                  last={last === undefined ? null : formatExposure(last)}
+                  strength={formatKnown(
+                    known.figures[lastKey(slot.movement, slot.station)] ?? null,
+                  )}
+                  judged={judged}
+                  mint={mintId}
+                  onChange={(to) => edit({ kind: "changeSlot", slot: slot.id, to })}
+                  onMove={(by) => edit({ kind: "moveSlot", slot: slot.id, by })}
+                  onSwap={() => setSwapping(swapping === slot.id ? null : slot.id)}
+                  swap={
+                    swapping === slot.id && movement !== null ? (
+                      <SwapPanel
+                        slot={slot}
+                        movement={movement}
+                        context={swapContext(here)}
+                        awayContext={away}
+                        onSwap={(to) => {
+                          edit({
+                            kind: "changeSlot",
+                            slot: slot.id,
+                            to: swapSlot(slot, to, brief.weakerSide ?? "left"),
+                          });
+                          setSwapping(null);
+                        }}
+                        onClose={() => setSwapping(null)}
+                      />
+                    ) : null
+                  }
+                  onRemove={() => edit({ kind: "removeSlot", slot: slot.id })}
+                  onInvalid={onInvalid}
+                />
+              );
+            }}
+          />
+          <AddBlocks
+            onAdd={(kind) => edit({ kind: "addBlock", block: newItemBlock(kind, mintId) })}
+          />
           <Finder
             judged={judged}
             onAdd={({ movement, station }) => {

@@ -1,11 +1,13 @@
 import { useEffect } from "react";
 import { redirect } from "react-router";
 import { differences, type Difference } from "~/core/comparison/index.ts";
+import { bodyWeightOf } from "~/core/measurement/index.ts";
 import { movementsIn, slotsOf } from "~/core/prescription/index.ts";
 import { plannedContext, type Exposure } from "~/core/progression/index.ts";
 import { idParam, orNotFound, requireSignIn, scopeOf } from "~/server/auth/session.server.ts";
-import { exposuresOf, historyOf } from "~/server/coaching/history.server.ts";
+import { exposuresOf, figuresOf, historyOf } from "~/server/coaching/history.server.ts";
 import { getGym, listStations } from "~/server/db/gyms.server.ts";
+import { listMeasurements } from "~/server/db/measurements.server.ts";
 import { catalogueFor } from "~/server/db/movements.server.ts";
 import { adoptNewestRevision, commandsAfter, getRun } from "~/server/db/runs.server.ts";
 import type { Route } from "./+types/floor.ts";
@@ -23,12 +25,13 @@ export interface LastTime {
 export async function loader({ params, context }: Route.LoaderArgs) {
   const scope = scopeOf(context);
   const run = orNotFound(await getRun(scope, idParam<"run">(params.runId)));
-  const [commands, stations, gym, history, catalogue] = await Promise.all([
+  const [commands, stations, gym, history, catalogue, measurements] = await Promise.all([
     commandsAfter(scope, run.id, 0),
     listStations(scope, run.gymId, "all"),
     getGym(scope, run.gymId),
     historyOf(scope, run.personId),
     catalogueFor(scope),
+    listMeasurements(scope, run.personId),
   ]);
   const lasts: Record<string, LastTime> = {};
   for (const slot of slotsOf(run.document)) {
@@ -41,9 +44,25 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     };
     lasts[slot.id] = { exposure, differences: differences(exposure, today) };
   }
+  // As it was when the session began: what is trained now must not change its own loads.
+  const before = {
+    ...history,
+    runs: history.runs.filter((other) => other.startedAt < run.startedAt),
+  };
+  const bodyWeight = bodyWeightOf(measurements);
+  const figures = figuresOf(before, bodyWeight);
   const named = new Set(movementsIn(run.document));
   const movements = catalogue.all.filter((movement) => named.has(movement.ref));
-  return { run, commands, stations, lasts, movements, timeZone: gym?.timeZone ?? "UTC" };
+  return {
+    run,
+    commands,
+    stations,
+    lasts,
+    movements,
+    figures,
+    bodyWeight,
+    timeZone: gym?.timeZone ?? "UTC",
+  };
 }
 
 export async function action({ params, context }: Route.ActionArgs) {

@@ -133,9 +133,14 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
       <Section
         title="Brief"
         aside={
-          <Button component={Link} to={`/people/${person.id}/brief`} size="small">
-            Open the brief
-          </Button>
+          <>
+            <Button component={Link} to={`/people/${person.id}/strength`} size="small">
+              Loads by reps
+            </Button>
+            <Button component={Link} to={`/people/${person.id}/brief`} size="small">
+              Open the brief
+            </Button>
+          </>
         }
       >
         <BriefLines

@@ -3,11 +3,10 @@ import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import { mintId } from "~/codec/mint.ts";
 import { sessionDuration } from "~/core/duration/index.ts";
-import { LESSONS, parseLine, type NotationContext } from "~/core/notation/index.ts";
+import { LESSONS, parseLine } from "~/core/notation/index.ts";
 import {
   isSetStep,
   newBlock,
-  PLAIN_DEFAULTS,
   surroundingsOf,
   unroll,
   type PlannedSet,
@@ -16,29 +15,14 @@ import {
 import { formatMinuteRange } from "~/format/numbers.ts";
 import { EXTENSION_NAMES, formatTarget } from "~/format/prescription.ts";
 import { ROLE_NAMES, SIDE_NAMES } from "~/format/training.ts";
+import { usePlainNotation } from "../components/bench/use-notation.ts";
 import { WrittenLine } from "../components/bench/written-line.tsx";
 import { useCatalogue } from "../components/catalogue.ts";
 import { Page, Section } from "../components/page.tsx";
 
 /** The written line in two minutes: examples to click into a line that shows what they come to. */
 export default function WritingSets() {
-  const { all, find } = useCatalogue();
-  const context = useMemo<NotationContext>(
-    () => ({
-      unit: "kg",
-      defaults: {
-        effort: PLAIN_DEFAULTS.effort,
-        rest: PLAIN_DEFAULTS.rest,
-        side: { kind: "both" },
-      },
-      exercises: [[]],
-      own: 0,
-      nameOf: (ref) => find(ref)?.name ?? null,
-      movementNamed: (name) =>
-        all.find((m) => m.name.toLowerCase() === name.toLowerCase())?.ref ?? null,
-    }),
-    [all, find],
-  );
+  const context = usePlainNotation(useCatalogue());
   const [sets, setSets] = useState<readonly PlannedSet[]>([]);
   const learn = (line: string) => {
     const read = parseLine(line, [], context, mintId);

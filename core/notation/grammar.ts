@@ -94,6 +94,20 @@ class LineParser extends EmbeddedActionsParser {
     return { all, groups };
   });
 
+  /** items = item { ";" item } */
+  readonly items = this.RULE("items", (): readonly ItemWords[] => {
+    const items: ItemWords[] = [];
+    this.OPTION(() => this.CONSUME(T.Separator));
+    this.OPTION1(() => {
+      items.push(this.SUBRULE(this.item));
+      this.MANY(() => {
+        this.CONSUME1(T.Separator);
+        this.OPTION2(() => items.push(this.SUBRULE1(this.item)));
+      });
+    });
+    return items;
+  });
+
   /** group = [ role ] [ number ("x" | "of" | "sets" "of") ] [ role ] target { modifier } { ("then" | "+") extension } */
   private readonly group = this.RULE("group", (): GroupWords => {
     const role = this.OPTION(() => this.SUBRULE(this.role)) ?? null;

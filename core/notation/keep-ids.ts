@@ -62,7 +62,8 @@ function withOwn<K>(map: ReadonlyMap<K, K>, id: K): Map<K, K> {
   return next;
 }
 
-function keepItems(items: readonly Item[], previous: readonly Item[]): readonly Item[] {
+/** As {@link keepIds}, for drills and checks. */
+export function keepItems(items: readonly Item[], previous: readonly Item[]): readonly Item[] {
   const pairs = align(items, previous, contentOf, (a, b) => a.kind === b.kind);
   return items.map((item) => {
     const old = pairs.get(item);

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { anySlot } from "../../tests/arbitrary/plan.ts";
+import { anyItem, anySlot } from "../../tests/arbitrary/plan.ts";
 import { findMovement, SHIPPED_MOVEMENTS } from "../catalogue/index.ts";
 import type { PlannedSet } from "../prescription/index.ts";
 import { seconds } from "../quantity/index.ts";
@@ -9,11 +9,13 @@ import { sampleMint, sampleSet } from "../samples/index.ts";
 import {
   completionsAt,
   LESSONS,
+  parseItems,
   parseLine,
   parseLoad,
   parsePart,
   parseRest,
   parseTarget,
+  writeItems,
   writeLine,
   writeLoad,
   writePart,
@@ -228,6 +230,29 @@ describe("completion", () => {
   it("offers everything after a blank, and nothing in what cannot be read", () => {
     expect(texts("8 then ")).toEqual(expect.arrayContaining(["drop", "cluster", "hold"]));
     expect(texts("8 § le")).toEqual([]);
+  });
+});
+
+describe("drills and checks", () => {
+  it("go there and back, with their ids", () => {
+    fc.assert(
+      fc.property(fc.array(anyItem, { maxLength: 4 }), (items) => {
+        const read = parseItems(writeItems(items, CONTEXT), items, CONTEXT, sampleMint);
+        expect(read).toEqual({ ok: true, value: items });
+      }),
+      { numRuns: 100 },
+    );
+  });
+
+  it("keep their ids when one is put in before them", () => {
+    const one = parseItems('stretch "Couch" 30 s', [], CONTEXT, sampleMint);
+    if (!one.ok) throw new Error("not read");
+    const text = 'pulse-raiser "Bike" 5 min felt 4; stretch "Couch" 30 s';
+    const two = parseItems(text, one.value, CONTEXT, sampleMint);
+    expect(two.ok && two.value[1]).toEqual(one.value[0]);
+    expect(parseItems("stretch 30 s", [], CONTEXT, sampleMint)).toMatchObject({
+      error: [{ code: "unnamed" }],
+    });
   });
 });
 

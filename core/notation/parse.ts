@@ -6,12 +6,12 @@ import {
   type TokenType,
 } from "chevrotain";
 import type { MintId } from "../identity/index.ts";
-import type { Extension, LoadRule, PlannedSet, Rest, Target } from "../prescription/index.ts";
+import type { Extension, Item, LoadRule, PlannedSet, Rest, Target } from "../prescription/index.ts";
 import { fail, ok, type Result } from "../result/index.ts";
 import type { NotationContext } from "./context.ts";
 import type { NotationError } from "./error.ts";
 import { PARSER } from "./grammar.ts";
-import { keepIds } from "./keep-ids.ts";
+import { keepIds, keepItems } from "./keep-ids.ts";
 import { readLine, Reader } from "./read.ts";
 import { LEXER, T, textOf } from "./tokens.ts";
 
@@ -73,10 +73,24 @@ export function parsePart(
   return ok({ ...read.value, id: old.id, lineId: old.lineId });
 }
 
-type Rule = "line" | "target" | "load" | "rest" | "extension";
+/** What is done in preparation or restoration: drills and checks, one behind the other. */
+export function parseItems(
+  text: string,
+  previous: readonly Item[],
+  context: NotationContext,
+  mint: MintId,
+): Read<readonly Item[]> {
+  const words = wordsOf(text, "items");
+  if (!words.ok) return words;
+  const reader = new Reader(context, mint);
+  const items = words.value.map((item) => reader.item(item));
+  return reader.errors.length > 0 ? fail(reader.errors) : ok(keepItems(items, previous));
+}
+
+type Rule = "line" | "items" | "target" | "load" | "rest" | "extension";
 type WordsOf<R extends Rule> = ReturnType<(typeof PARSER)[R]>;
 
-function readPart<R extends Exclude<Rule, "line">, V>(
+function readPart<R extends Exclude<Rule, "line" | "items">, V>(
   text: string,
   rule: R,
   context: NotationContext,

@@ -523,7 +523,7 @@ export class Reader {
     return Object.fromEntries(pairs.map(({ name, choice }) => [name.text, choice.text]));
   }
 
-  private item(words: ItemWords): Item {
+  item(words: ItemWords): Item {
     const ids = { id: this.mint<"item">(), lineId: this.mint<"line">() };
     if (words.kind === "drill") return this.drill(words, words);
     return {

@@ -136,6 +136,11 @@ export function writeLoad(
   return rule.kind === "open" ? "" : loadText(rule, at, sets, context);
 }
 
+/** Drills and checks as `parseItems` reads them. */
+export function writeItems(items: readonly Item[], context: NotationContext): string {
+  return items.map((item) => itemText(item, context)).join("; ");
+}
+
 /** A part as `parsePart` reads it; `own` is the set's target. */
 export const writePart = extensionText;
 

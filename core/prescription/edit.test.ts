@@ -10,8 +10,9 @@ import {
   sampleStation,
   STACK,
 } from "../samples/index.ts";
+import { count, seconds } from "../quantity/index.ts";
 import { applyEdit, copyPlan, duplicateSet, newBlock, servesMovement } from "./edit.ts";
-import { slotsOf, slotsOfBlock } from "./plan.ts";
+import { slotsOf, slotsOfBlock, type Block, type SessionPlan } from "./plan.ts";
 
 const plan = samplePlan(
   sampleSlot([sampleSet(1, { extensions: [sampleDrop(11, "current", 0.8)] })], {
@@ -83,5 +84,57 @@ describe("editing a plan", () => {
     expect(servesMovement(sampleStation(), squat)).toBe(true);
     expect(servesMovement(sampleStation(STACK), squat)).toBe(false);
     expect(servesMovement({ ...sampleStation(), serves: [] }, squat)).toBe(false);
+  });
+});
+
+describe("joining exercises into a rotation", () => {
+  const rests = {
+    restBetween: { kind: "fixed", seconds: seconds(15) },
+    restAfterRound: { kind: "fixed", seconds: seconds(90) },
+  } as const;
+  const block = (n: number): Block => ({
+    kind: "exercise",
+    id: sampleId(n),
+    lineId: sampleId(n + 100),
+    slot: { ...sampleSlot([sampleSet(n * 10)]), id: sampleId(n + 200) },
+  });
+  const plan: SessionPlan = { schemaVersion: 1, blocks: [block(1), block(2), block(3)] };
+  const join = (p: SessionPlan, n: number) =>
+    applyEdit(p, { kind: "join", block: sampleId(n), rests });
+
+  it("is not needed to put a block anywhere among the others", () => {
+    const put = (n: number, at: number) =>
+      applyEdit(plan, { kind: "placeBlock", block: sampleId(n), at }).blocks.map((b) => b.id);
+    expect(put(3, 0)).toEqual([3, 1, 2].map((n) => sampleId(n)));
+    expect(put(1, 99)).toEqual([2, 3, 1].map((n) => sampleId(n)));
+    expect(applyEdit(plan, { kind: "placeBlock", block: sampleId(2), at: 1 })).toBe(plan);
+  });
+
+  it("takes the next one in, keeps rests that were written, and has no room at the end", () => {
+    const two = join(plan, 1);
+    expect(two.blocks.map((b) => b.kind)).toEqual(["rotation", "exercise"]);
+    const slow = { ...rests, restBetween: { kind: "fixed", seconds: seconds(40) } } as const;
+    const changed = applyEdit(two, { kind: "changeRests", block: sampleId(1), rests: slow });
+    const three = join(changed, 1);
+    expect(three.blocks).toHaveLength(1);
+    expect(three.blocks[0]).toMatchObject({ ...slow, members: [{}, {}, {}] });
+    expect(join(plan, 3)).toBe(plan);
+  });
+
+  it("leaves preparation alone, and is undone by splitting", () => {
+    const prepare: Block = {
+      kind: "prepare",
+      id: sampleId(9),
+      lineId: sampleId(8),
+      items: [],
+      rounds: count(1),
+      restAfterRound: rests.restBetween,
+    };
+    const before = { ...plan, blocks: [prepare, ...plan.blocks] };
+    expect(join(before, 9)).toBe(before);
+    const apart = applyEdit(join(plan, 1), { kind: "split", block: sampleId(1), mint: sampleMint });
+    expect(slotsOf(apart)).toEqual(slotsOf(plan));
+    expect(apart.blocks.map((b) => b.kind)).toEqual(["exercise", "exercise", "exercise"]);
+    expect(apart.blocks[0]?.id).toBe(sampleId(1));
   });
 });

@@ -1,11 +1,11 @@
 import type { Id, MintId, MovementRef } from "../identity/index.ts";
 import type { Movement } from "../movement/index.ts";
-import { count, seconds, share, type Mass, type Share } from "../quantity/index.ts";
+import { count, seconds, share, type Mass } from "../quantity/index.ts";
 import { assertNever } from "../result/index.ts";
 import type { Station } from "../station/index.ts";
 import { OPEN_TEMPO, type Tempo } from "./tempo.ts";
 import type { Rir } from "./effort.ts";
-import type { Extension } from "./extension.ts";
+import type { Extension, ExtensionKind } from "./extension.ts";
 import type { Rest } from "./rest.ts";
 import type { Target } from "./target.ts";
 import { copiesOf, copyBlock, copySet, NO_COPIES } from "./copy.ts";
@@ -15,7 +15,9 @@ import {
   slotsOfBlock,
   type Block,
   type ExerciseBlock,
+  type ItemBlock,
   type PlannedSet,
+  type RotationBlock,
   type SessionPlan,
   type Slot,
 } from "./plan.ts";
@@ -23,19 +25,36 @@ import type { SideMode } from "./side.ts";
 
 /** One edit of a plan, as a value: what the bench sends, what undo replays. */
 export type PlanEdit =
+  /** Preparation goes to the front, everything else to the end. */
   | { readonly kind: "addBlock"; readonly block: Block }
   | { readonly kind: "removeBlock"; readonly block: Id<"block"> }
   | { readonly kind: "removeSlot"; readonly slot: Id<"slot"> }
   | { readonly kind: "moveBlock"; readonly block: Id<"block">; readonly by: -1 | 1 }
+  /** To a place among the blocks, 0 for the first. */
+  | { readonly kind: "placeBlock"; readonly block: Id<"block">; readonly at: number }
   /** Within its rotation as far as it goes; an exercise of its own moves with its block. */
   | { readonly kind: "moveSlot"; readonly slot: Id<"slot">; readonly by: -1 | 1 }
+  /** An exercise or rotation and the exercises behind it become one rotation. */
+  | { readonly kind: "join"; readonly block: Id<"block">; readonly rests: RotationRests }
+  /** Every member of a rotation becomes an exercise of its own; the first keeps the block. */
+  | { readonly kind: "split"; readonly block: Id<"block">; readonly mint: MintId }
+  | { readonly kind: "changeRests"; readonly block: Id<"block">; readonly rests: RotationRests }
+  | { readonly kind: "changeItems"; readonly block: Id<"block">; readonly to: ItemsOfBlock }
   | { readonly kind: "changeSlot"; readonly slot: Id<"slot">; readonly to: Slot };
+
+/** The rests of a rotation: between its members, and after a round. */
+export type RotationRests = Pick<RotationBlock, "restBetween" | "restAfterRound">;
+
+/** What a block of items holds. */
+export type ItemsOfBlock = Pick<ItemBlock, "items" | "rounds" | "restAfterRound">;
 
 /** The plan after an edit. An edit that names a block or slot that is gone leaves the plan as it is. */
 export function applyEdit(plan: SessionPlan, edit: PlanEdit): SessionPlan {
   switch (edit.kind) {
     case "addBlock":
-      return { ...plan, blocks: [...plan.blocks, edit.block] };
+      return edit.block.kind === "prepare"
+        ? { ...plan, blocks: [edit.block, ...plan.blocks] }
+        : { ...plan, blocks: [...plan.blocks, edit.block] };
     case "removeBlock":
       return { ...plan, blocks: plan.blocks.filter((block) => block.id !== edit.block) };
     case "removeSlot":
@@ -43,6 +62,12 @@ export function applyEdit(plan: SessionPlan, edit: PlanEdit): SessionPlan {
     case "moveBlock": {
       const from = plan.blocks.findIndex((block) => block.id === edit.block);
       const blocks = moved(plan.blocks, from, edit.by);
+      return blocks === plan.blocks ? plan : { ...plan, blocks };
+    }
+    case "placeBlock": {
+      const from = plan.blocks.findIndex((block) => block.id === edit.block);
+      const to = Math.min(plan.blocks.length - 1, Math.max(0, edit.at));
+      const blocks = moved(plan.blocks, from, to - from);
       return blocks === plan.blocks ? plan : { ...plan, blocks };
     }
     case "moveSlot": {
@@ -59,6 +84,31 @@ export function applyEdit(plan: SessionPlan, edit: PlanEdit): SessionPlan {
         blocks: plan.blocks.map((b) => (b === block ? { ...block, members } : b)),
       };
     }
+    case "join":
+      return joined(plan, edit.block, edit.rests);
+    case "split":
+      return {
+        ...plan,
+        blocks: plan.blocks.flatMap((block) =>
+          block.id === edit.block ? apart(block, edit.mint) : [block],
+        ),
+      };
+    case "changeRests":
+      return {
+        ...plan,
+        blocks: plan.blocks.map((block) =>
+          block.id === edit.block && block.kind === "rotation"
+            ? { ...block, ...edit.rests }
+            : block,
+        ),
+      };
+    case "changeItems":
+      return {
+        ...plan,
+        blocks: plan.blocks.map((block) =>
+          block.id === edit.block && "items" in block ? { ...block, ...edit.to } : block,
+        ),
+      };
     case "changeSlot":
       return mapSlots(plan, (slot) => (slot.id === edit.slot ? edit.to : slot));
     default:
@@ -66,11 +116,41 @@ export function applyEdit(plan: SessionPlan, edit: PlanEdit): SessionPlan {
   }
 }
 
+/** The plan with a block and the next one that holds exercises made one rotation; the same where there is none. */
+function joined(plan: SessionPlan, id: Id<"block">, rests: RotationRests): SessionPlan {
+  const at = plan.blocks.findIndex((block) => block.id === id);
+  const [block, next] = [plan.blocks[at], plan.blocks[at + 1]];
+  if (block === undefined || next === undefined) return plan;
+  const members = [...slotsOfBlock(block), ...slotsOfBlock(next)];
+  if (slotsOfBlock(block).length === 0 || slotsOfBlock(next).length === 0) return plan;
+  const kept = block.kind === "rotation" ? block : rests;
+  const rotation: RotationBlock = {
+    kind: "rotation",
+    id: block.id,
+    lineId: block.lineId,
+    members,
+    restBetween: kept.restBetween,
+    restAfterRound: kept.restAfterRound,
+  };
+  return { ...plan, blocks: [...plan.blocks.slice(0, at), rotation, ...plan.blocks.slice(at + 2)] };
+}
+
+/** The members of a rotation as exercises of their own. */
+function apart(block: Block, mint: MintId): readonly Block[] {
+  if (block.kind !== "rotation") return [block];
+  return block.members.map((slot, i) => ({
+    kind: "exercise",
+    id: i === 0 ? block.id : mint(),
+    lineId: i === 0 ? block.lineId : mint(),
+    slot,
+  }));
+}
+
 /** The list with one entry moved; the same list where there is no room or no entry. */
-function moved<T>(list: readonly T[], from: number, by: -1 | 1): readonly T[] {
+function moved<T>(list: readonly T[], from: number, by: number): readonly T[] {
   const to = from + by;
   const entry = list[from];
-  if (entry === undefined || to < 0 || to >= list.length) return list;
+  if (entry === undefined || by === 0 || to < 0 || to >= list.length) return list;
   const others = list.filter((_, i) => i !== from);
   return [...others.slice(0, to), entry, ...others.slice(to)];
 }
@@ -162,6 +242,18 @@ export function newBlock(
   };
 }
 
+/** An empty block of preparation, conditioning or restoration, gone through once. */
+export function newItemBlock(kind: ItemBlock["kind"], mint: MintId): ItemBlock {
+  return {
+    kind,
+    id: mint(),
+    lineId: mint(),
+    items: [],
+    rounds: count(1),
+    restAfterRound: { kind: "fixed", seconds: seconds(0) },
+  };
+}
+
 /** A copy of a set behind itself, as a new line of the slot. */
 export function duplicateSet(slot: Slot, set: Id<"set">, mint: MintId): Slot {
   return {
@@ -172,16 +264,48 @@ export function duplicateSet(slot: Slot, set: Id<"set">, mint: MintId): Slot {
   };
 }
 
-/** A drop to a share of the load just used for the set's own reps; 80 % is the usual first guess. */
-export function newDrop(set: PlannedSet, mint: MintId, to: Share = share(0.8)): Extension {
-  return {
-    kind: "drop",
-    id: mint(),
-    lineId: mint(),
-    to: { kind: "share", of: "current", share: to },
-    target: set.target,
-    restBefore: seconds(10),
-  };
+/** Something behind a set, as coaches usually begin with it: a drop to 80 %, two pauses of 15 s. */
+export function newExtension(kind: ExtensionKind, set: PlannedSet, mint: MintId): Extension {
+  const ids = { id: mint<"extension">(), lineId: mint<"line">() };
+  const few: Target = { kind: "limit", atLeast: null, likely: count(4) };
+  switch (kind) {
+    case "drop":
+      return {
+        kind,
+        ...ids,
+        to: { kind: "share", of: "current", share: share(0.8) },
+        target: set.target,
+        restBefore: seconds(10),
+      };
+    case "restPause":
+      return { kind, ...ids, pauses: count(2), pause: seconds(15), target: few };
+    case "cluster":
+      return {
+        kind,
+        ...ids,
+        groups: count(4),
+        pause: seconds(20),
+        multiple: share(1),
+        target: { kind: "reps", min: count(2), max: count(2) },
+      };
+    case "partials":
+      return { kind, ...ids, where: "stretched", target: few };
+    case "forced":
+      return {
+        kind,
+        ...ids,
+        by: "partner",
+        target: { kind: "reps", min: count(2), max: count(2) },
+      };
+    case "positionChange":
+      return { kind, ...ids, setUp: {}, target: set.target };
+    case "endHold":
+      return { kind, ...ids, at: { kind: "stretched" }, seconds: seconds(20) };
+    case "breather":
+      return { kind, ...ids, breaths: count(5), target: few };
+    default:
+      return assertNever(kind);
+  }
 }
 
 /** The same plan for another session: new ids throughout, every `lineId` kept, references led to the copies. */

@@ -27,7 +27,7 @@ const SLOPE_SCATTER = 0.2;
 const SET_SCATTER = 0.03;
 
 /**
- * A person's curve from their sets of one movement at one station. Only sets of the same session are compared
+ * A person's curve from their sets of one movement at one station. Only loads of the same session are compared
  * with each other, so that getting stronger is not taken for a flat curve. The least-squares slope is shrunk
  * towards the general one by its own uncertainty (a normal prior): with few sets, or sets of like repetitions,
  * it stays near 1.
@@ -43,7 +43,8 @@ export function fitCurve(points: readonly CurvePoint[], equation: Equation): Per
   let xx = 0;
   let xy = 0;
   let sets = 0;
-  for (const own of sessions.values()) {
+  for (const points of sessions.values()) {
+    const own = atEachLoad(points);
     if (own.length < 2) continue;
     const xs = own.map((p) => Math.log(maximumOverLoad(equation, p.possibleReps)));
     const meanX = mean(xs);
@@ -53,7 +54,7 @@ export function fitCurve(points: readonly CurvePoint[], equation: Equation): Per
       xx += dx * dx;
       xy += dx * (meanY - p.logTotal);
     });
-    sets += own.length;
+    sets += points.length;
   }
   if (xx === 0) return { ...GENERAL_CURVE, sets };
   const certainty = xx / SET_SCATTER ** 2;
@@ -64,6 +65,17 @@ export function fitCurve(points: readonly CurvePoint[], equation: Equation): Per
     spread: GENERAL_CURVE.spread * Math.sqrt(prior / (certainty + prior)),
     sets,
   };
+}
+
+/**
+ * One point for each load of a session, at the mean of its repetitions: sets at one load differ by fatigue and
+ * by how the reserve was judged, and would make every curve look flat.
+ */
+function atEachLoad(points: readonly CurvePoint[]): readonly CurvePoint[] {
+  return [...new Set(points.map((p) => p.logTotal))].map((logTotal) => {
+    const same = points.filter((p) => p.logTotal === logTotal);
+    return { session: "", logTotal, possibleReps: mean(same.map((p) => p.possibleReps)) };
+  });
 }
 
 /** As {@link maximumOverLoad}, for a person. */

@@ -3,3 +3,5 @@ export * from "./equation.ts";
 export * from "./estimate.ts";
 export * from "./load-for.ts";
 export * from "./strictness.ts";
+export * from "./figures.ts";
+export * from "./table.ts";

@@ -8,7 +8,7 @@ import { listGyms, listStations } from "../db/gyms.server.ts";
 import { listMeasurements } from "../db/measurements.server.ts";
 import { plansOfWeek, type StoredPlan } from "../db/plans.server.ts";
 import type { Scope } from "../db/scope.server.ts";
-import { historyOf, lastsOf } from "./history.server.ts";
+import { figuresOf, historyOf, lastsOf } from "./history.server.ts";
 
 /** A plan with everything that its session is judged by: the person, the gyms, the week and what was done. */
 export async function benchOf(scope: Scope, plan: StoredPlan) {
@@ -23,6 +23,7 @@ export async function benchOf(scope: Scope, plan: StoredPlan) {
       plansOfWeek(scope, plan.personId, plan.day),
       dismissalsOn(scope, plan.id),
     ]);
+  const bodyWeight = bodyWeightOf(measurements);
   return {
     plan,
     stations,
@@ -30,7 +31,8 @@ export async function benchOf(scope: Scope, plan: StoredPlan) {
     lasts: lastsOf(history),
     brief,
     approach: approachAmong(approaches, brief.approach),
-    bodyWeight: bodyWeightOf(measurements),
+    bodyWeight,
+    figures: figuresOf(history, bodyWeight),
     readiness: readinessOn(measurements, plan.day),
     others: week.filter((other) => other.id !== plan.id),
     dismissals,

@@ -2,6 +2,14 @@ import type { Id } from "~/core/identity/index.ts";
 import type { Performed } from "~/core/log/index.ts";
 import { slotsOf, type Slot } from "~/core/prescription/index.ts";
 import { exposureOf, lastKey, type Exposure } from "~/core/progression/index.ts";
+import type { Mass } from "~/core/quantity/index.ts";
+import {
+  knownFrom,
+  USUAL_EQUATION,
+  type Equation,
+  type Figures,
+  type Known,
+} from "~/core/strength/index.ts";
 import { stationVersions, type StoredStation } from "../db/gyms.server.ts";
 import { performedIn } from "../db/performed.server.ts";
 import { endedRunsOf, type StoredRun } from "../db/runs.server.ts";
@@ -66,4 +74,20 @@ export function lastsOf(history: History): Readonly<Record<string, Exposure>> {
     if (last !== undefined) lasts[key] = last;
   }
   return lasts;
+}
+
+/** What history says of a person's strength, for every movement at every station that was trained. */
+export function figuresOf(
+  history: History,
+  bodyWeight: Mass | null,
+  equation: Equation = USUAL_EQUATION,
+): Figures {
+  const figures: Record<string, Known> = {};
+  for (const { movement, station } of [...history.performed.values()].flatMap((p) => p.contexts)) {
+    const key = lastKey(movement, station);
+    const known =
+      figures[key] ?? knownFrom(exposuresOf(history, { movement, station }), bodyWeight, equation);
+    if (known !== null) figures[key] = known;
+  }
+  return figures;
 }

@@ -47,6 +47,7 @@ const EXPECTED: Readonly<Record<string, "hidden" | "own" | "open">> = {
   "routes/person": "hidden",
   "routes/brief": "hidden",
   "routes/approaches": "own",
+  "routes/strength": "hidden",
   "routes/writing-sets": "own",
   "routes/approach": "hidden",
   "routes/plan-set-aside": "hidden",

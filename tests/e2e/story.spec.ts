@@ -46,7 +46,7 @@ test("a coach plans, trains, reads why, and plans the next session", async ({
   await expect(page.getByText("61 kg cannot be made here.")).toBeVisible();
   await expect(page.getByRole("button", { name: "Start training" })).toBeDisabled();
   await page.getByRole("button", { name: "Take 60 kg" }).click();
-  await page.getByRole("button", { name: "Add a drop to set 3" }).click();
+  await page.getByLabel("What follows set 3").selectOption("drop");
   await page.getByLabel("Share of drop 1 of set 3, per cent").fill("75");
   await expect(page.getByText("45 kg", { exact: true })).toBeVisible(); // 75 % of 60, bar included
   await page.getByLabel("Back squat: lower, seconds").fill("3");

@@ -1,48 +1,45 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import {
-  typedDropShare,
-  typedLoad,
-  typedReps,
-  typedRest,
-  typedSeconds,
-} from "~/codec/typed-cells.ts";
+import { typedDropShare, typedSeconds } from "~/codec/typed-cells.ts";
 import type { MintId } from "~/core/identity/index.ts";
 import {
+  parseLoad,
+  parsePart,
+  parseRest,
+  parseTarget,
+  writeLoad,
+  writePart,
+  writeRest,
+  writeTarget,
+  type NotationContext,
+} from "~/core/notation/index.ts";
+import {
+  EXTENSION_KINDS,
   isRir,
-  newDrop,
+  newExtension,
   RIR_VALUES,
   SET_ROLES,
   type DropLoad,
   type Extension,
-  type LoadRule,
   type PlannedSet,
   type SetStep,
 } from "~/core/prescription/index.ts";
-import type { MassUnit } from "~/core/quantity/index.ts";
+import type { Result } from "~/core/result/index.ts";
 import { formatAmount, formatMass, formatShare } from "~/format/numbers.ts";
-import {
-  EXTENSION_NAMES,
-  formatExtension,
-  formatLoadRule,
-  formatRest,
-  formatTargetShort,
-} from "~/format/prescription.ts";
+import { EXTENSION_NAMES } from "~/format/prescription.ts";
 import { formatRecipe, formatRir, ROLE_NAMES } from "~/format/training.ts";
-import { useCatalogue } from "../catalogue.ts";
 import { Select } from "../field.tsx";
+import { readTyped } from "./read-typed.ts";
 import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
 
-const showLoad = (load: LoadRule) => (load.kind === "absolute" ? formatAmount(load.reading) : "");
-
-/** A set as a row, its drops as rows below it. */
+/** A set as a row, what follows it as rows below. Cells read and write the notation of the written line. */
 export function SetRow({
   set,
   number,
-  unit,
+  sets,
+  notation,
   steps,
-  numberOf,
   mint,
   onChange,
   onDuplicate,
@@ -51,18 +48,22 @@ export function SetRow({
 }: {
   readonly set: PlannedSet;
   readonly number: number;
-  readonly unit: MassUnit;
+  /** All sets of the slot, for what a load refers to. */
+  readonly sets: readonly PlannedSet[];
+  readonly notation: NotationContext;
   /** The steps of this set, in order. */
   readonly steps: readonly SetStep[];
-  /** The number of a set of this slot by its id. */
-  readonly numberOf: (id: string) => number | null;
   readonly mint: MintId;
   readonly onChange: (set: PlannedSet) => void;
   readonly onDuplicate: () => void;
   readonly onRemove: () => void;
   readonly onInvalid: ReportInvalid;
 }) {
-  const { find } = useCatalogue();
+  const { unit } = notation;
+  const before = sets.slice(0, number - 1);
+  const readTarget = (text: string) => readTyped(parseTarget(text, notation));
+  const add = (kind: Extension["kind"]) =>
+    onChange({ ...set, extensions: [...set.extensions, newExtension(kind, set, mint)] });
   const main = steps.find((step) => step.kind === "set");
   const change = (to: Extension) =>
     onChange({ ...set, extensions: set.extensions.map((e) => (e.id === to.id ? to : e)) });
@@ -83,7 +84,7 @@ export function SetRow({
           {number}
         </Box>
         <td data-label="Role">
-          <Box sx={{ width: 108 }}>
+          <Box sx={{ width: { xs: 108, md: 102 } }}>
             <Select
               aria-label={`Role of set ${number}`}
               value={set.role}
@@ -106,31 +107,32 @@ export function SetRow({
           <TypedCell
             label={`Reps of set ${number}`}
             value={set.target}
-            show={formatTargetShort}
-            read={typedReps}
+            show={writeTarget}
+            read={readTarget}
             onValue={(target) => onChange({ ...set, target })}
             onInvalid={onInvalid}
-            width={74}
+            width={82}
           />
         </td>
         <td data-label="Load">
-          {set.load.kind === "absolute" || set.load.kind === "open" ? null : (
-            <Typography variant="body2">{formatLoadRule(set.load, numberOf, find)}</Typography>
-          )}
           <TypedCell
             label={`Load of set ${number}, ${unit}`}
             value={set.load}
-            show={showLoad}
-            read={(text) => typedLoad(text, unit)}
+            show={(load) =>
+              load.kind === "absolute" && load.reading.unit === unit
+                ? formatAmount(load.reading)
+                : writeLoad(load, number - 1, sets, notation)
+            }
+            read={(text) => readTyped(parseLoad(text, before, notation))}
             onValue={(load) => onChange({ ...set, load })}
             onInvalid={onInvalid}
-            width={84}
+            width={92}
             placeholder={main?.load.kind === "made" ? formatAmount(main.load.reading) : "find"}
             invalid={main?.load.kind === "impossible"}
           />
         </td>
         <td data-label="Reserve">
-          <Box sx={{ width: { xs: 108, md: 122 } }}>
+          <Box sx={{ width: { xs: 108, md: 112 } }}>
             <Select
               aria-label={`Reps in reserve of set ${number}`}
               value={String(set.effort)}
@@ -153,29 +155,47 @@ export function SetRow({
           <TypedCell
             label={`Rest after set ${number}`}
             value={set.restAfter}
-            show={formatRest}
-            read={typedRest}
+            show={writeRest}
+            read={(text) => readTyped(parseRest(text, notation))}
             onValue={(restAfter) => onChange({ ...set, restAfter })}
             onInvalid={onInvalid}
-            width={66}
+            width={88}
           />
         </td>
         <td data-label="Hang">{main === undefined ? null : <StepLoadText step={main} />}</td>
         <td>
           <Box sx={{ display: "flex", whiteSpace: "nowrap" }}>
+            <Box
+              component="select"
+              aria-label={`What follows set ${number}`}
+              value=""
+              onChange={(event: React.ChangeEvent<HTMLSelectElement>) => {
+                const kind = EXTENSION_KINDS.find((k) => k === event.target.value);
+                if (kind !== undefined) add(kind);
+              }}
+              sx={THEN}
+            >
+              <option value="">+ then</option>
+              {EXTENSION_KINDS.map((kind) => (
+                <option key={kind} value={kind}>
+                  {EXTENSION_NAMES[kind]}
+                </option>
+              ))}
+            </Box>
             <Button
               size="small"
-              onClick={() =>
-                onChange({ ...set, extensions: [...set.extensions, newDrop(set, mint)] })
-              }
-              aria-label={`Add a drop to set ${number}`}
+              sx={{ minWidth: 40, px: 0.5 }}
+              onClick={onDuplicate}
+              aria-label={`Duplicate set ${number}`}
             >
-              + drop
-            </Button>
-            <Button size="small" onClick={onDuplicate} aria-label={`Duplicate set ${number}`}>
               + set
             </Button>
-            <Button size="small" onClick={onRemove} aria-label={`Remove set ${number}`}>
+            <Button
+              size="small"
+              sx={{ minWidth: 32, px: 0.5 }}
+              onClick={onRemove}
+              aria-label={`Remove set ${number}`}
+            >
               ✕
             </Button>
           </Box>
@@ -190,18 +210,30 @@ export function SetRow({
             name={`drop ${i + 1} of set ${number}`}
             number={i + 1}
             step={steps.find((step) => step.key.extensionId === extension.id)}
+            readTarget={readTarget}
             onChange={change}
             onRemove={() => remove(extension)}
             onInvalid={onInvalid}
           />
         ) : (
           <tr key={extension.id}>
-            <th scope="row" aria-label={`Extension ${i + 1} of set ${number}`} />
-            <Box component="td" colSpan={6} sx={{ gridColumn: "2 / -1" }}>
-              <Typography variant="body2" sx={EXTENSION}>
-                {formatExtension(extension)}
-              </Typography>
+            <th scope="row" aria-label={`Part ${i + 1} of set ${number}`} />
+            <Box component="td" colSpan={5} sx={{ gridColumn: "2 / -1" }}>
+              <Box sx={{ ...EXTENSION, pt: 0 }}>
+                <TypedCell
+                  label={`Part ${i + 1} of set ${number}`}
+                  value={extension}
+                  show={(part) => writePart(part, set.target)}
+                  read={(text) => readTyped(parsePart(text, extension, set.target, notation))}
+                  onValue={change}
+                  onInvalid={onInvalid}
+                  width="100%"
+                />
+              </Box>
             </Box>
+            <td>
+              <DropLoadText step={steps.find((step) => step.key.extensionId === extension.id)} />
+            </td>
             <td>
               <Button
                 size="small"
@@ -218,6 +250,19 @@ export function SetRow({
   );
 }
 
+const THEN = {
+  border: 0,
+  background: "none",
+  font: "inherit",
+  fontSize: "0.85rem",
+  fontWeight: 700,
+  color: "inherit",
+  width: 66,
+  minHeight: 36,
+  cursor: "pointer",
+  "& option": { color: "text.primary", backgroundColor: "kravo.sheet" },
+} as const;
+
 const EXTENSION = { pt: 0.75, pl: 1, borderLeft: 3, borderColor: "kravo.ironLight" } as const;
 
 type Drop = Extract<Extension, { kind: "drop" }>;
@@ -229,6 +274,7 @@ function DropRow({
   name,
   number,
   step,
+  readTarget,
   onChange,
   onRemove,
   onInvalid,
@@ -238,6 +284,7 @@ function DropRow({
   readonly name: string;
   readonly number: number;
   readonly step: SetStep | undefined;
+  readonly readTarget: (text: string) => Result<Drop["target"], string>;
   readonly onChange: (drop: Drop) => void;
   readonly onRemove: () => void;
   readonly onInvalid: ReportInvalid;
@@ -265,11 +312,11 @@ function DropRow({
         <TypedCell
           label={`Reps of ${name}`}
           value={drop.target}
-          show={formatTargetShort}
-          read={typedReps}
+          show={writeTarget}
+          read={readTarget}
           onValue={(target) => onChange({ ...drop, target })}
           onInvalid={onInvalid}
-          width={74}
+          width={82}
         />
       </td>
       <td>
@@ -330,8 +377,8 @@ function StepLoadText({ step }: { readonly step: SetStep }) {
       sx={{
         pt: 1,
         color: "text.secondary",
-        minWidth: { xs: 120, md: 116 },
-        maxWidth: 200,
+        minWidth: { xs: 120, md: 92 },
+        maxWidth: 180,
         textWrap: "pretty",
       }}
     >
@@ -350,13 +397,13 @@ function DropLoadText({ step }: { readonly step: SetStep | undefined }) {
       sx={{
         pt: 1,
         color: "text.secondary",
-        minWidth: { xs: 120, md: 116 },
-        maxWidth: 200,
+        minWidth: { xs: 120, md: 92 },
+        maxWidth: 180,
         textWrap: "pretty",
       }}
     >
       <strong>{formatMass(reading)}</strong>, {formatRecipe(recipe)}
-      {share === null
+      {share === null || Math.abs(share.made - share.asked) < 0.005
         ? ""
         : ` · comes to ${formatShare(share.made)} of the ${share.basis === "totalMoved" ? "total moved" : "hung plates"}`}
     </Typography>

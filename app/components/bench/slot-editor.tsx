@@ -41,6 +41,8 @@ export interface SlotEditorProps {
   readonly issues: readonly PlanIssue[];
   readonly duration: Duration;
   readonly last: string | null;
+  /** The estimated maximum in words, or null. */
+  readonly strength: string | null;
   readonly judged: Judged;
   readonly mint: MintId;
   readonly onChange: (slot: Slot) => void;
@@ -71,10 +73,6 @@ export function SlotEditor(props: SlotEditorProps) {
   const notation = useNotation(slot, station, props.judged, useCatalogue());
   const changeSet = (set: PlannedSet) =>
     onChange({ ...slot, sets: slot.sets.map((s) => (s.id === set.id ? set : s)) });
-  const numberOf = (id: string) => {
-    const at = slot.sets.findIndex((s) => s.id === id);
-    return at < 0 ? null : at + 1;
-  };
   const [first] = slot.sets;
   const setTempo = (tempo: Tempo) =>
     onChange({ ...slot, sets: slot.sets.map((s) => ({ ...s, tempo })) });
@@ -118,6 +116,12 @@ export function SlotEditor(props: SlotEditorProps) {
             Last time:{" "}
           </Box>
           {last}
+          {props.strength === null ? null : (
+            <Box component="span" sx={{ color: "text.secondary" }}>
+              {" "}
+              · {props.strength}
+            </Box>
+          )}
         </Typography>
       )}
       <WrittenLine
@@ -138,7 +142,7 @@ export function SlotEditor(props: SlotEditorProps) {
             "& thead": { display: { xs: "none", md: "table-header-group" } },
             "& tbody tr": {
               display: { xs: "grid", md: "table-row" },
-              gridTemplateColumns: "28px 116px 78px minmax(86px, 1fr)",
+              gridTemplateColumns: "28px 116px 90px minmax(92px, 1fr)",
               borderBottom: { xs: 1, md: 0 },
               borderColor: "divider",
             },
@@ -187,9 +191,9 @@ export function SlotEditor(props: SlotEditorProps) {
                 key={set.id}
                 set={set}
                 number={index + 1}
-                unit={station?.loading.unit ?? "kg"}
+                sets={slot.sets}
+                notation={notation}
                 steps={steps.filter((step) => step.key.setId === set.id)}
-                numberOf={numberOf}
                 mint={mint}
                 onChange={changeSet}
                 onDuplicate={() => onChange(duplicateSet(slot, set.id, mint))}

@@ -12,7 +12,7 @@ interface TypedCellProps<T> {
   readonly read: (text: string) => Typed<T>;
   readonly onValue: (value: T) => void;
   readonly onInvalid: ReportInvalid;
-  readonly width: number;
+  readonly width: number | string;
   readonly placeholder?: string;
   readonly invalid?: boolean;
 }

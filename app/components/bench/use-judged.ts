@@ -3,17 +3,16 @@ import type { Approach } from "~/core/approach/index.ts";
 import type { Brief } from "~/core/brief/index.ts";
 import { sessionDuration, slotDurations } from "~/core/duration/index.ts";
 import { findingsIn, judge, type OtherSession } from "~/core/finding/index.ts";
-import type { MovementRef } from "~/core/identity/index.ts";
 import type { Catalogue } from "~/core/catalogue/index.ts";
 import { checkPlan, surroundingsOf, unroll, type SessionPlan } from "~/core/prescription/index.ts";
-import { heaviestTotal, type Exposure } from "~/core/progression/index.ts";
 import type { Mass } from "~/core/quantity/index.ts";
+import { surroundingsFrom, type Figures } from "~/core/strength/index.ts";
 import type { Station } from "~/core/station/index.ts";
 import type { Draft } from "./draft.ts";
 
 interface Known {
   readonly stations: readonly Station[];
-  readonly lasts: Readonly<Record<string, Exposure>>;
+  readonly figures: Figures;
   readonly brief: Brief;
   readonly approach: Approach;
   readonly bodyWeight: Mass | null;
@@ -26,20 +25,10 @@ interface Known {
 
 /** Everything that follows from the draft: steps, times, issues, coverage and findings. */
 export function useJudged(draft: Draft, known: Known, catalogue: Catalogue) {
-  const { stations, lasts, brief, approach, bodyWeight, others, year, readiness } = known;
+  const { stations, figures, brief, approach, bodyWeight, others, year, readiness } = known;
   const { gymId } = draft.head;
   const here = useMemo(() => stations.filter((s) => s.gymId === gymId), [stations, gymId]);
-  const looked = useMemo(() => {
-    const totals = new Map<MovementRef, Mass>();
-    for (const exposure of Object.values(lasts)) {
-      const total = heaviestTotal(exposure, bodyWeight);
-      if (total !== null) totals.set(exposure.context.movement, total);
-    }
-    return {
-      bodyWeight,
-      lastTotal: (ref: MovementRef) => totals.get(ref) ?? null,
-    };
-  }, [lasts, bodyWeight]);
+  const looked = useMemo(() => surroundingsFrom(figures, bodyWeight), [figures, bodyWeight]);
   const around = useMemo(
     () => surroundingsOf(here, catalogue.find, looked),
     [here, catalogue, looked],

@@ -6,6 +6,25 @@ import type { NotationContext } from "~/core/notation/index.ts";
 import { PLAIN_DEFAULTS, slotsOf, usualSide, type Slot } from "~/core/prescription/index.ts";
 import type { Station } from "~/core/station/index.ts";
 
+/** What rests and drills are written in, which refer to no set: plain defaults, and the movements by name. */
+export function usePlainNotation(catalogue: Catalogue): NotationContext {
+  return useMemo(() => {
+    const byName = new Map(catalogue.all.map((m) => [m.name.toLowerCase(), m.ref]));
+    return {
+      unit: "kg",
+      defaults: {
+        effort: PLAIN_DEFAULTS.effort,
+        rest: PLAIN_DEFAULTS.rest,
+        side: { kind: "both" },
+      },
+      exercises: [[]],
+      own: 0,
+      nameOf: (ref) => catalogue.find(ref)?.name ?? null,
+      movementNamed: (name) => byName.get(name.toLowerCase()) ?? null,
+    };
+  }, [catalogue]);
+}
+
 /** What the written line of an exercise stands in: its station's unit, the approach's defaults, the sets before it. */
 export function useNotation(
   slot: Slot,
@@ -14,16 +33,14 @@ export function useNotation(
   catalogue: Catalogue,
 ): NotationContext {
   const movement = catalogue.find(slot.movement);
-  const byName = useMemo(
-    () => new Map(catalogue.all.map((m) => [m.name.toLowerCase(), m.ref])),
-    [catalogue],
-  );
+  const plain = usePlainNotation(catalogue);
   const unit = station?.loading.unit ?? "kg";
   const first = brief.weakerSide ?? "left";
   return useMemo(() => {
     const slots = slotsOf(plan);
     const { effort, rest } = movement === null ? PLAIN_DEFAULTS : defaultsFor(movement, approach);
     return {
+      ...plain,
       unit,
       defaults: {
         effort,
@@ -32,8 +49,6 @@ export function useNotation(
       },
       exercises: slots.map((s) => s.sets),
       own: slots.findIndex((s) => s.id === slot.id),
-      nameOf: (ref) => catalogue.find(ref)?.name ?? null,
-      movementNamed: (name) => byName.get(name.toLowerCase()) ?? null,
     };
-  }, [plan, slot.id, movement, approach, unit, first, catalogue, byName]);
+  }, [plan, slot.id, movement, approach, unit, first, plain]);
 }

@@ -30,7 +30,8 @@ import {
 import { type Movement } from "~/core/movement/index.ts";
 import { plannedContext, type Exposure } from "~/core/progression/index.ts";
 import type { Difference } from "~/core/comparison/index.ts";
-import type { MassUnit } from "~/core/quantity/index.ts";
+import type { Mass, MassUnit } from "~/core/quantity/index.ts";
+import { surroundingsFrom, type Figures } from "~/core/strength/index.ts";
 import type { Station } from "~/core/station/index.ts";
 import { SchemeSwitch } from "../shell.tsx";
 import { ConflictPanel } from "./conflict-panel.tsx";
@@ -57,13 +58,23 @@ export interface FloorProps {
   readonly stations: readonly Station[];
   /** The movements of the session: the catalogue itself stays off the floor, which opens over poor networks. */
   readonly movements: readonly Movement[];
+  readonly figures: Figures;
+  readonly bodyWeight: Mass | null;
   readonly lasts: Readonly<
     Record<string, { readonly exposure: Exposure; readonly differences: readonly Difference[] }>
   >;
 }
 
 /** Trains one session, one step at a time; everything works without a network once the page was opened. */
-export function FloorView({ run, commands, stations, movements, lasts }: FloorProps) {
+export function FloorView({
+  run,
+  commands,
+  stations,
+  movements,
+  lasts,
+  figures,
+  bodyWeight,
+}: FloorProps) {
   const { log, entries, append, send, saveState, newestRevision, isOpen } = useRunLog(
     run.id,
     commands,
@@ -75,7 +86,10 @@ export function FloorView({ run, commands, stations, movements, lasts }: FloorPr
     const byRef = new Map(movements.map((movement) => [movement.ref, movement]));
     return (ref: MovementRef) => byRef.get(ref) ?? null;
   }, [movements]);
-  const around = useMemo(() => surroundingsOf(stations, find), [stations, find]);
+  const around = useMemo(
+    () => surroundingsOf(stations, find, surroundingsFrom(figures, bodyWeight)),
+    [stations, find, figures, bodyWeight],
+  );
   const session = useMemo(() => unroll(run.document, around), [run.document, around]);
   const steps = useMemo(() => session.filter(isSetStep), [session]);
 

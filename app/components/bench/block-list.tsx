@@ -1,0 +1,174 @@
+import {
+  closestCenter,
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from "@dnd-kit/core";
+import {
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from "@dnd-kit/sortable";
+import { CSS } from "@dnd-kit/utilities";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { mintId } from "~/codec/mint.ts";
+import {
+  slotsOfBlock,
+  type Block,
+  type PlanEdit,
+  type Rest,
+  type SessionPlan,
+  type Slot,
+} from "~/core/prescription/index.ts";
+import { seconds } from "~/core/quantity/index.ts";
+import { BLOCK_NAMES } from "~/format/training.ts";
+import { useCatalogue } from "../catalogue.ts";
+import { ItemBlockEditor } from "./item-block-editor.tsx";
+import { RotationFrame } from "./rotation-frame.tsx";
+import type { ReportInvalid } from "./typed-cell.tsx";
+import { usePlainNotation } from "./use-notation.ts";
+
+const fixed = (n: number): Rest => ({ kind: "fixed", seconds: seconds(n) });
+/** What a new rotation rests: little between members, longer after a round. */
+const RESTS = { restBetween: fixed(15), restAfterRound: fixed(90) };
+
+/** The blocks of a session in order: moved by their handle or by keys, joined into rotations and taken apart. */
+export function BlockList({
+  plan,
+  onEdit,
+  onInvalid,
+  renderSlot,
+}: {
+  readonly plan: SessionPlan;
+  readonly onEdit: (edit: PlanEdit) => void;
+  readonly onInvalid: ReportInvalid;
+  readonly renderSlot: (slot: Slot) => React.ReactNode;
+}) {
+  const { find } = useCatalogue();
+  const notation = usePlainNotation(useCatalogue());
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const nameOf = (block: Block) => {
+    const names = slotsOfBlock(block).map((slot) => find(slot.movement)?.name ?? slot.movement);
+    return "items" in block ? BLOCK_NAMES[block.kind] : names.join(" and ");
+  };
+  const drop = ({ active, over }: DragEndEvent) => {
+    const block = plan.blocks.find((b) => b.id === active.id);
+    const at = plan.blocks.findIndex((b) => b.id === over?.id);
+    if (block !== undefined && at >= 0) onEdit({ kind: "placeBlock", block: block.id, at });
+  };
+  return (
+    <DndContext id="blocks" sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
+      <SortableContext
+        items={plan.blocks.map((block) => block.id)}
+        strategy={verticalListSortingStrategy}
+      >
+        {plan.blocks.map((block, i) => {
+          const next = plan.blocks[i + 1];
+          const canJoin =
+            next !== undefined && slotsOfBlock(block).length > 0 && slotsOfBlock(next).length > 0;
+          return (
+            <Handled key={block.id} id={block.id} name={nameOf(block)}>
+              {block.kind === "exercise" ? (
+                renderSlot(block.slot)
+              ) : block.kind === "rotation" ? (
+                <RotationFrame
+                  block={block}
+                  notation={notation}
+                  onRests={(rests) => onEdit({ kind: "changeRests", block: block.id, rests })}
+                  onSplit={() => onEdit({ kind: "split", block: block.id, mint: mintId })}
+                  onInvalid={onInvalid}
+                >
+                  {block.members.map(renderSlot)}
+                </RotationFrame>
+              ) : (
+                <ItemBlockEditor
+                  block={block}
+                  notation={notation}
+                  mint={mintId}
+                  onChange={(to) => onEdit({ kind: "changeItems", block: block.id, to })}
+                  onMove={(by) => onEdit({ kind: "moveBlock", block: block.id, by })}
+                  onRemove={() => onEdit({ kind: "removeBlock", block: block.id })}
+                  onInvalid={onInvalid}
+                />
+              )}
+              {canJoin ? (
+                <Button
+                  size="small"
+                  sx={{ mt: -3, mb: 2, display: "flex", color: "text.secondary" }}
+                  onClick={() => onEdit({ kind: "join", block: block.id, rests: RESTS })}
+                  aria-label={`Take ${nameOf(block)} in turn with ${nameOf(next)}`}
+                >
+                  ⤷ take in turn with {nameOf(next)}
+                </Button>
+              ) : null}
+            </Handled>
+          );
+        })}
+      </SortableContext>
+    </DndContext>
+  );
+}
+
+/** A block with its handle: dragged with the pointer, or lifted with the space bar and moved with the arrows. */
+function Handled({
+  id,
+  name,
+  children,
+}: {
+  readonly id: string;
+  readonly name: string;
+  readonly children: React.ReactNode;
+}) {
+  const {
+    attributes,
+    listeners,
+    setNodeRef,
+    setActivatorNodeRef,
+    transform,
+    transition,
+    isDragging,
+  } = useSortable({ id });
+  return (
+    <Box
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      sx={{ position: "relative", opacity: isDragging ? 0.6 : 1, zIndex: isDragging ? 2 : "auto" }}
+    >
+      <Box
+        component="button"
+        ref={setActivatorNodeRef}
+        {...attributes}
+        {...listeners}
+        aria-label={`Drag ${name}`}
+        sx={HANDLE}
+      >
+        ≡
+      </Box>
+      {children}
+    </Box>
+  );
+}
+
+const HANDLE = {
+  position: "absolute",
+  left: { xs: "auto", md: -26 },
+  right: { xs: 0, md: "auto" },
+  top: 8,
+  width: 24,
+  height: 32,
+  border: 0,
+  p: 0,
+  background: "none",
+  color: "text.secondary",
+  fontSize: "1.2rem",
+  cursor: "grab",
+  touchAction: "none",
+} as const;

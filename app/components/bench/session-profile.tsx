@@ -1,0 +1,125 @@
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import { isPreparatory } from "~/core/prescription/index.ts";
+import { profileOf } from "~/core/profile/index.ts";
+import type { Step } from "~/core/prescription/index.ts";
+import { formatMass, formatMinutes } from "~/format/numbers.ts";
+import { seconds } from "~/core/quantity/index.ts";
+
+const WIDTH = 1000;
+const HEIGHT = 96;
+/** A load that is not known is drawn as an outline of this height. */
+const UNKNOWN = 0.5;
+
+/**
+ * The session as a strip: time along, load against the exercise's own heaviest as height, rest as gaps.
+ * Preparation is hatched, ramp sets are light, what follows a set stands lower beside it.
+ */
+export function SessionProfile({
+  steps,
+  nameOf,
+  total,
+}: {
+  readonly steps: readonly Step[];
+  readonly nameOf: (slot: string) => string;
+  readonly total: number;
+}) {
+  const bars = profileOf(steps);
+  if (bars.length === 0 || total <= 0) return null;
+  const x = (t: number) => (WIDTH * t) / total;
+  const slots = [...new Set(bars.map((bar) => bar.slotId))].flatMap((id) => {
+    const own = bars.filter((bar) => bar.slotId === id);
+    const [first] = own;
+    return first === undefined || id === null ? [] : [{ id, start: first.start, bars: own }];
+  });
+  return (
+    <Box component="figure" aria-label="Session profile" sx={{ m: 0, mb: 2.5 }}>
+      <Box sx={{ display: "flex", alignItems: "baseline", gap: 1 }}>
+        <Typography variant="overline" component="figcaption" sx={{ flexGrow: 1 }}>
+          Course: time along, load as height, rest as gaps
+        </Typography>
+        <Typography variant="body2">{formatMinutes(seconds(total))}</Typography>
+      </Box>
+      <Box
+        component="svg"
+        role="presentation"
+        viewBox={`0 0 ${WIDTH} ${HEIGHT + 22}`}
+        preserveAspectRatio="none"
+        sx={{ width: "100%", height: 104, display: "block", overflow: "visible" }}
+      >
+        {slots.map((slot, i) =>
+          i === 0 ? null : (
+            <Box
+              component="line"
+              key={slot.id}
+              x1={x(slot.start) - 4}
+              x2={x(slot.start) - 4}
+              y1={4}
+              y2={HEIGHT}
+              sx={{ stroke: (t) => t.vars?.palette.divider, strokeDasharray: "2 4" }}
+            />
+          ),
+        )}
+        {bars.map((bar, i) => {
+          const height = HEIGHT * (bar.height ?? UNKNOWN) * 0.92;
+          const isLight = bar.role !== null && isPreparatory(bar.role);
+          return (
+            <Box
+              component="rect"
+              key={i}
+              x={x(bar.start)}
+              y={HEIGHT - height}
+              width={Math.max(2, x(bar.workSeconds) - 1)}
+              height={Math.max(1, height)}
+              sx={{
+                vectorEffect: "non-scaling-stroke",
+                fill: (t) =>
+                  bar.height === null || bar.kind === "item"
+                    ? "none"
+                    : isLight
+                      ? t.vars?.palette.kravo.ironLight
+                      : bar.kind === "set"
+                        ? t.vars?.palette.kravo.iron
+                        : t.vars?.palette.kravo.signal,
+                stroke: (t) => t.vars?.palette.kravo.iron,
+                strokeWidth: bar.height === null ? 1 : 0,
+                strokeDasharray: bar.kind === "item" ? "3 3" : "none",
+              }}
+            />
+          );
+        })}
+        <Box
+          component="line"
+          x1={0}
+          x2={WIDTH}
+          y1={HEIGHT}
+          y2={HEIGHT}
+          sx={{ stroke: (t) => t.vars?.palette.kravo.ink, vectorEffect: "non-scaling-stroke" }}
+        />
+      </Box>
+      <Box component="ol" sx={VISUALLY_LISTED}>
+        {slots.map((slot) => {
+          const readings = slot.bars.flatMap((bar) => (bar.reading === null ? [] : [bar.reading]));
+          const loads = [...new Set(readings.map(formatMass))].join(", ");
+          return (
+            <li key={slot.id}>
+              <strong>{formatMinutes(seconds(slot.start))}</strong> {nameOf(slot.id)}
+              {loads === "" ? "" : `: ${loads}`}
+            </li>
+          );
+        })}
+      </Box>
+    </Box>
+  );
+}
+
+const VISUALLY_LISTED = {
+  display: "flex",
+  flexWrap: "wrap",
+  columnGap: 2,
+  listStyle: "none",
+  m: 0,
+  p: 0,
+  fontSize: "0.85rem",
+  color: "text.secondary",
+} as const;

@@ -1,0 +1,51 @@
+import type { Equation, Known, MaximumEstimate, NoEstimate } from "~/core/strength/index.ts";
+import { assertNever } from "~/core/result/index.ts";
+import { formatMass } from "./numbers.ts";
+
+export const EQUATION_NAMES: Readonly<Record<Equation, string>> = {
+  epley: "Epley",
+  brzycki: "Brzycki",
+  wathan: "Wathan",
+  lombardi: "Lombardi",
+  oConner: "O’Conner",
+  mayhew: "Mayhew",
+};
+
+/** "estimated maximum 104.5 kg (96 to 113 kg) of the total moved", or why there is none; empty where nothing is known. */
+export function formatKnown(known: Known | null): string | null {
+  if (known === null) return null;
+  if (known.maximum !== null) return `${formatMaximum(known.maximum)} of the total moved`;
+  return known.refused === null ? null : formatNoEstimate(known.refused);
+}
+
+export function formatMaximum({ low, likely, high, assumedReserve }: MaximumEstimate): string {
+  const assumed = assumedReserve ? ", taking two reps left where nobody said" : "";
+  return `estimated maximum ${formatMass(rounded(likely))} (${formatMass(rounded(low))} to ${formatMass(rounded(high))}${assumed})`;
+}
+
+/** To half a unit: an estimate has no more to say. */
+function rounded<M extends { readonly thousandths: number }>(mass: M): M {
+  return { ...mass, thousandths: Math.round(mass.thousandths / 500) * 500 };
+}
+
+/** Why no maximum is estimated. */
+export function formatNoEstimate(why: NoEstimate): string {
+  switch (why.code) {
+    case "totalUnknown":
+      return "no estimate: the total moved is unknown here";
+    case "repsUnknown":
+      return "no estimate: reps were not counted";
+    case "noReps":
+      return "no estimate: no full rep";
+    case "tooManyReps":
+      return `no estimate: ${why.possible} possible reps are more than ${why.most}`;
+    case "afterExtension":
+      return `no estimate after a ${why.after === "drop" ? "drop" : "rest-pause"}`;
+    case "partials":
+      return "no estimate from partial reps";
+    case "shortRest":
+      return `no estimate: only ${why.rest} s of rest before, less than ${why.least} s`;
+    default:
+      return assertNever(why);
+  }
+}
