@@ -182,9 +182,9 @@ export const PHASE_NAMES: Readonly<Record<TempoPhaseName, string>> = {
   squeeze: "squeeze",
 };
 
-/** "2 left", "more than 5 left", "past the limit", "effort unknown". */
+/** "2 left", "over 5 left", "past the limit", "effort unknown". */
 export function formatRir(rir: Rir): string {
-  if (rir === "more") return "more than 5 left";
+  if (rir === "more") return "over 5 left";
   if (rir === "past") return "past the limit";
   if (rir === "unknown") return "effort unknown";
   return rir === 0 ? "none left" : `${rir} left`;

@@ -20,6 +20,8 @@ async function screensOf(page: Page): Promise<readonly (readonly [string, string
     ["add a person", "/people/new"],
     ["person", person],
     ["brief", `${person}/brief`],
+    ["loads by reps", `${person}/strength`],
+    ["writing sets", "/writing-sets"],
     ["approaches", "/approaches"],
     ["approach", "/approaches/shipped-of-long-muscle"],
     ["gyms", "/gyms"],

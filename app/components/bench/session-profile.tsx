@@ -13,7 +13,7 @@ const UNKNOWN = 0.5;
 
 /**
  * The session as a strip: time along, load against the exercise's own heaviest as height, rest as gaps.
- * Preparation is hatched, ramp sets are light, what follows a set stands lower beside it.
+ * Ramp sets are outlined, what follows a set is lighter, an unknown load is half as high, drills are dashed.
  */
 export function SessionProfile({
   steps,
@@ -74,15 +74,13 @@ export function SessionProfile({
               sx={{
                 vectorEffect: "non-scaling-stroke",
                 fill: (t) =>
-                  bar.height === null || bar.kind === "item"
-                    ? "none"
-                    : isLight
-                      ? t.vars?.palette.kravo.ironLight
-                      : bar.kind === "set"
-                        ? t.vars?.palette.kravo.iron
-                        : t.vars?.palette.kravo.signal,
+                  bar.height === null || isLight
+                    ? t.vars?.palette.kravo.paper
+                    : bar.kind === "set"
+                      ? t.vars?.palette.kravo.iron
+                      : t.vars?.palette.kravo.ironLight,
                 stroke: (t) => t.vars?.palette.kravo.iron,
-                strokeWidth: bar.height === null ? 1 : 0,
+                strokeWidth: 1,
                 strokeDasharray: bar.kind === "item" ? "3 3" : "none",
               }}
             />

@@ -126,13 +126,13 @@ export function SetRow({
             read={(text) => readTyped(parseLoad(text, before, notation))}
             onValue={(load) => onChange({ ...set, load })}
             onInvalid={onInvalid}
-            width={92}
+            width={86}
             placeholder={main?.load.kind === "made" ? formatAmount(main.load.reading) : "find"}
             invalid={main?.load.kind === "impossible"}
           />
         </td>
         <td data-label="Reserve">
-          <Box sx={{ width: { xs: 108, md: 112 } }}>
+          <Box sx={{ width: { xs: 108, md: 126 } }}>
             <Select
               aria-label={`Reps in reserve of set ${number}`}
               value={String(set.effort)}

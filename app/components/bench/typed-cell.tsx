@@ -1,6 +1,7 @@
 import Box from "@mui/material/Box";
 import { useEffect, useId, useState } from "react";
 import type { Typed } from "~/codec/typed-cells.ts";
+import { useAlive } from "./use-alive.ts";
 
 /** Tells the bench which cells hold something that is not a value, so that it is not saved over. */
 export type ReportInvalid = (cell: string, message: string | null) => void;
@@ -30,6 +31,7 @@ export function TypedCell<T>({
   invalid = false,
 }: TypedCellProps<T>) {
   const id = useId();
+  const isAlive = useAlive();
   const shown = show(value);
   const [text, setText] = useState(shown);
   const [error, setError] = useState<string | null>(null);
@@ -56,6 +58,7 @@ export function TypedCell<T>({
         aria-invalid={error !== null || invalid}
         aria-describedby={error === null ? undefined : `${id}-error`}
         value={text}
+        readOnly={!isAlive}
         placeholder={placeholder}
         onFocus={(event: React.FocusEvent<HTMLInputElement>) => {
           setEditing(true);

@@ -15,6 +15,7 @@ import {
 import type { PlannedSet } from "~/core/prescription/index.ts";
 import { formatNotationError } from "~/format/notation.ts";
 import type { ReportInvalid } from "./typed-cell.tsx";
+import { useAlive } from "./use-alive.ts";
 
 /**
  * The sets of an exercise as one line to type. Every text that can be read becomes the sets at once; one that
@@ -36,6 +37,7 @@ export function WrittenLine({
   readonly onInvalid: ReportInvalid;
 }) {
   const id = useId();
+  const isAlive = useAlive();
   const input = useRef<HTMLTextAreaElement>(null);
   const shown = writeLine(sets, context);
   const [text, setText] = useState(shown);
@@ -109,6 +111,7 @@ export function WrittenLine({
         autoCorrect="off"
         placeholder="3 x 8-12 at 60 leave 2 rest 2:00"
         value={text}
+        readOnly={!isAlive}
         onFocus={() => setBegun(sets)}
         onBlur={() => {
           setBegun(null);
