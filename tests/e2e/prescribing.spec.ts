@@ -19,7 +19,8 @@ test("sets are written as a line, refused at the character, kept through a save,
 
   await line.fill("");
   await line.pressSequentially("2 x 8 at 60 then rest-p");
-  await expect(page.getByRole("option", { name: "rest-pause" })).toBeVisible();
+  const offers = page.getByRole("listbox", { name: "Words that fit here" });
+  await expect(offers.getByRole("option", { name: "rest-pause" })).toBeVisible();
   await line.press("Enter");
   await line.pressSequentially("2 after 15");
   await expect(page.getByLabel("Part 1 of set 2")).toHaveValue("rest-pause 2");
