@@ -107,6 +107,10 @@ export function formatFix(fix: Fix, nameOfSlot: (slot: string) => string): strin
       return `Move ${nameOfSlot(fix.slot)} to ${formatShortDay(fix.day)}`;
     case "trimSets":
       return `At most ${fix.to} work ${fix.to === 1 ? "set" : "sets"} of each`;
+    case "trimRest":
+      return `Rest ${formatShare(1 - fix.share)} less; reps may fall`;
+    case "pair":
+      return `Take ${nameOfSlot(fix.slot)} and ${nameOfSlot(fix.with)} in turn; both stations at once`;
     case "setUp":
       return `${fix.name}: ${fix.choice}`;
     case "leaveReserve":

@@ -3,11 +3,12 @@ import { describe, expect, it } from "vitest";
 import { approachOf, exercise, FULL_GYM, judging, sessionOf } from "~/tests/arbitrary/session.ts";
 import { SHIPPED_APPROACHES } from "../approach/index.ts";
 import { SHIPPED_MOVEMENTS } from "../catalogue/index.ts";
-import { slotsOf, type Rir, type SessionPlan } from "../prescription/index.ts";
+import { slotsOf, unroll, type Rir, type SessionPlan } from "../prescription/index.ts";
 import { count, seconds } from "../quantity/index.ts";
 import { sampleDay, sampleId, sampleMint, sampleAround } from "../samples/index.ts";
 import { findingsOf } from "./find.ts";
-import { applyFix, arrangedByApproach, fixesFor, receiving } from "./fix.ts";
+import { sessionDuration } from "../duration/index.ts";
+import { applyFix, arrangedByApproach, fixesFor, minutesSaved, receiving } from "./fix.ts";
 import { SEVERITIES } from "./finding.ts";
 
 const training = SHIPPED_MOVEMENTS.filter(
@@ -139,6 +140,26 @@ describe("a fix", () => {
     const received = receiving(sessionOf(), long, slotsOf(long)[1]!.id);
     expect(slotsOf(received)).toEqual([slotsOf(long)[1]]);
     expect(receiving(sessionOf(), long, sampleId(1))).toEqual(sessionOf());
+  });
+
+  it("shortens a session by taking unlike neighbours in turn, or by less rest, and says which", () => {
+    const plan = sessionOf(exercise("leg-press", 4), exercise("lying-leg-curl", 4));
+    const j = judging(plan);
+    const long = sessionDuration(unroll(plan, j.around)).likely / 60;
+    expect(minutesSaved({ kind: "trimRest", share: 0.75 }, j, sampleMint)).toBeGreaterThan(2);
+    const [first, second] = slotsOf(plan);
+    if (first === undefined || second === undefined) throw new Error("two exercises expected");
+    const pair = { kind: "pair", slot: first.id, with: second.id } as const;
+    expect(minutesSaved(pair, j, sampleMint)).toBeGreaterThan(2);
+    const kinds = (cap: number) =>
+      fixed(judging(plan, { brief: { minutesCap: cap } }), "overCap").map((fix) => fix.kind);
+    expect(kinds(Math.floor(long) - 1)).toEqual(expect.arrayContaining(["pair", "trimRest"]));
+    const alike = sessionOf(exercise("leg-press", 4), exercise("hack-squat", 4));
+    expect(fixed(judging(alike, { brief: { minutesCap: 20 } }), "overCap")).not.toContainEqual(
+      expect.objectContaining({ kind: "pair" }),
+    );
+    const less = applyFix({ kind: "trimRest", share: 0.75 }, judging(plan), sampleMint);
+    expect(slotsOf(less)[0]?.sets[0]?.restAfter).toEqual({ kind: "fixed", seconds: 90 });
   });
 
   it("moves a late priority before the other exercises, and behind what prepares for them", () => {

@@ -2,6 +2,7 @@ import type { Region } from "../anatomy/index.ts";
 import { defaultsFor, orderRank } from "../approach/index.ts";
 import type { Day } from "../calendar/index.ts";
 import type { CoveredSlot } from "../coverage/index.ts";
+import { sessionDuration } from "../duration/index.ts";
 import type { Id, MintId } from "../identity/index.ts";
 import { directRegions, shareOf, type Movement } from "../movement/index.ts";
 import {
@@ -12,12 +13,14 @@ import {
   newBlock,
   slotsOfBlock,
   stationFor,
+  unroll,
   type ExerciseBlock,
+  type Rest,
   type SessionPlan,
   type Slot,
 } from "../prescription/index.ts";
 import { assertNever } from "../result/index.ts";
-import type { Mass } from "../quantity/index.ts";
+import { seconds, type Mass } from "../quantity/index.ts";
 import type { Station } from "../station/index.ts";
 import { countsForVolume } from "../volume/index.ts";
 import { exclusionsOf } from "../brief/index.ts";
@@ -42,6 +45,10 @@ export type Fix =
   | { readonly kind: "addSet"; readonly slot: Id<"slot"> }
   | { readonly kind: "dropSet"; readonly slot: Id<"slot"> }
   | { readonly kind: "trimSets"; readonly to: number }
+  /** Every rest that is timed becomes this share of itself; reps may fall with it. */
+  | { readonly kind: "trimRest"; readonly share: number }
+  /** Two exercises behind each other are taken in turn, so that one rests while the other works. */
+  | { readonly kind: "pair"; readonly slot: Id<"slot">; readonly with: Id<"slot"> }
   /** To another session of the week, which changes with this one. */
   | {
       readonly kind: "spread";
@@ -103,6 +110,21 @@ export function applyFix(fix: Fix, judging: Judging, mint: MintId): SessionPlan 
       });
     case "dropSet":
       return onSlot(fix.slot, (slot) => ({ ...slot, sets: slot.sets.slice(0, -1) }));
+    case "trimRest":
+      return mapSlots(plan, (slot) => ({
+        ...slot,
+        sets: slot.sets.map((set) => ({
+          ...set,
+          restAfter: trimmedRest(set.restAfter, fix.share),
+        })),
+      }));
+    case "pair": {
+      const block = plan.blocks.find((b) => slotsOfBlock(b).some((s) => s.id === fix.slot));
+      const rest = block === undefined ? undefined : slotsOfBlock(block)[0]?.sets[0]?.restAfter;
+      if (block === undefined || rest === undefined) return plan;
+      const rests = { restBetween: BETWEEN_PAIRED, restAfterRound: trimmedRest(rest, 0.5) };
+      return applyEdit(plan, { kind: "join", block: block.id, rests });
+    }
     case "trimSets":
       return mapSlots(plan, (slot) => ({ ...slot, sets: trimmed(slot, fix.to) }));
     case "setUp":
@@ -129,6 +151,40 @@ export function applyFix(fix: Fix, judging: Judging, mint: MintId): SessionPlan 
     default:
       return assertNever(fix);
   }
+}
+
+/** From one of a pair to the other: only the way. Source: our rule, docs/arithmetic.md § Findings. */
+const BETWEEN_PAIRED: Rest = { kind: "fixed", seconds: seconds(20) };
+
+/** A timed rest as a share of itself, to five seconds; one that ends by recovery or a partner stays. */
+function trimmedRest(rest: Rest, share: number): Rest {
+  const less = (n: number) => seconds(5 * Math.round((n * share) / 5));
+  switch (rest.kind) {
+    case "fixed":
+    case "atMost":
+      return { ...rest, seconds: less(rest.seconds) };
+    case "range":
+      return { ...rest, min: less(rest.min), max: less(rest.max) };
+    case "breath":
+    case "heartRate":
+    case "partner":
+      return rest;
+    default:
+      return assertNever(rest);
+  }
+}
+
+/** Exercises behind each other that train nothing in common directly: each can rest while the other works. */
+function pairs(judged: Judged): readonly Fix[] {
+  const { blocks } = judged.plan;
+  return blocks.flatMap((block, i): Fix[] => {
+    const next = blocks[i + 1];
+    if (block.kind !== "exercise" || next?.kind !== "exercise") return [];
+    const [a, b] = [block.slot, next.slot].map((slot) => judged.around.movement(slot.movement));
+    if (a == null || b == null) return [];
+    const shared = directRegions(a).some((region) => directRegions(b).includes(region));
+    return shared ? [] : [{ kind: "pair", slot: block.slot.id, with: next.slot.id }];
+  });
 }
 
 /** Keeps so many work sets and all that prepare them. */
@@ -197,6 +253,12 @@ export function fixesFor(
     else if (worst === grave) trading.push(fix);
   }
   return [...clean, ...trading].slice(0, limit);
+}
+
+/** Minutes that the session is likely to get shorter by a fix; below zero where it gets longer. */
+export function minutesSaved(fix: Fix, judging: Judging, mint: MintId): number {
+  const minutes = (plan: SessionPlan) => sessionDuration(unroll(plan, judging.around)).likely / 60;
+  return minutes(judging.plan) - minutes(applyFix(fix, judging, mint));
 }
 
 /** The week after a fix: this session changed, and the other one too where an exercise goes there. */
@@ -284,6 +346,8 @@ function candidates({ fact, slots }: Finding, judged: Judged): readonly Fix[] {
       return [2, 1].map((to): Fix => ({ kind: "trimSets", to }));
     case "overCap":
       return [
+        ...pairs(judged),
+        { kind: "trimRest", share: 0.75 },
         ...judged.slots.toReversed().map(({ slot: s }): Fix => ({ kind: "dropSet", slot: s.id })),
         ...spreads(judged).slice(0, TRIED),
         ...[3, 2, 1].map((to): Fix => ({ kind: "trimSets", to })),

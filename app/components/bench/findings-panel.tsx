@@ -3,7 +3,13 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import { Form } from "react-router";
-import { fixesFor, type Finding, type Fix, type Judging } from "~/core/finding/index.ts";
+import {
+  fixesFor,
+  minutesSaved,
+  type Finding,
+  type Fix,
+  type Judging,
+} from "~/core/finding/index.ts";
 import type { FindMovement } from "~/core/movement/index.ts";
 import type { Id, MintId } from "~/core/identity/index.ts";
 import { FAMILY_NAMES, formatFact, formatFix, SEVERITY_NAMES } from "~/format/findings.ts";
@@ -169,6 +175,9 @@ function FindingRow({
               onClick={() => onFix(fix)}
             >
               {formatFix(fix, nameOfSlot)}
+              {finding.fact.code === "overCap"
+                ? ` (saves ${Math.round(minutesSaved(fix, judging, mint))} min)`
+                : ""}
             </Button>
           ),
         )}

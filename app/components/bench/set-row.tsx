@@ -217,7 +217,7 @@ export function SetRow({
           />
         ) : (
           <tr key={extension.id}>
-            <th scope="row" aria-label={`Part ${i + 1} of set ${number}`} />
+            <th scope="row" aria-label={`Behind set ${number}, ${i + 1}`} />
             <Box component="td" colSpan={5} sx={{ gridColumn: "2 / -1" }}>
               <Box sx={{ ...EXTENSION, pt: 0 }}>
                 <TypedCell

@@ -24,6 +24,7 @@ import { readingMeaning } from "~/format/station.ts";
 import { PHASE_NAMES } from "~/format/training.ts";
 import { useCatalogue } from "../catalogue.ts";
 import { Select } from "../field.tsx";
+import { LoadingPlanPanel } from "./loading-plan-panel.tsx";
 import { SetRow } from "./set-row.tsx";
 import { SlotDetails } from "./slot-details.tsx";
 import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
@@ -254,6 +255,7 @@ export function SlotEditor(props: SlotEditorProps) {
           </Box>
         </Box>
       </Box>
+      {station === null ? null : <LoadingPlanPanel name={name} steps={steps} station={station} />}
       <SlotDetails slot={slot} movement={movement} stations={props.stations} onChange={onChange} />
       {issues.map((issue, i) => (
         <IssueLine

@@ -97,8 +97,6 @@ export function WrittenLine({
         id={id}
         ref={input}
         aria-label={label}
-        role="combobox"
-        aria-expanded={offers.length > 0}
         aria-controls={`${id}-offers`}
         aria-autocomplete="list"
         aria-activedescendant={offers.length > 0 ? `${id}-offer-${chosen}` : undefined}

@@ -1,0 +1,2 @@
+export * from "./loading-plan.ts";
+export * from "./targets.ts";
