@@ -23,6 +23,7 @@ export default [
     route("writing-sets", "routes/writing-sets.tsx"),
     route("plans/new", "routes/plan-new.tsx"),
     route("plans/:planId", "routes/bench.tsx"),
+    route("plans/:planId/sheet", "routes/plan-sheet.tsx"),
     route("plans/:planId/start", "routes/plan-start.tsx"),
     route("plans/:planId/set-aside", "routes/plan-set-aside.ts"),
     route("plans/:planId/spread", "routes/plan-spread.ts"),

@@ -63,6 +63,7 @@ export function Shell({
       </Box>
       <Box
         component="nav"
+        className="not-printed"
         aria-label="Index"
         sx={{
           display: "flex",
@@ -90,6 +91,7 @@ export function Shell({
       <Box sx={{ flexGrow: 1, minWidth: 0, display: "flex", flexDirection: "column" }}>
         <Box
           component="header"
+          className="not-printed"
           sx={{
             display: "flex",
             alignItems: "center",

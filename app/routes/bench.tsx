@@ -192,6 +192,9 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
           <Button onClick={redo} disabled={!canRedo}>
             Redo
           </Button>
+          <Button component={Link} to={`/plans/${plan.id}/sheet`}>
+            Sheet
+          </Button>
           <Button variant="outlined" onClick={() => saveNow?.()} disabled={!canSave}>
             Save
           </Button>

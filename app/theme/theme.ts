@@ -110,6 +110,11 @@ const options: ThemeOptions = {
           outline: "3px solid var(--mui-palette-kravo-signal)",
           outlineOffset: 2,
         },
+        "@page": { size: "A4", margin: "12mm" },
+        "@media print": {
+          ".not-printed": { display: "none !important" },
+          body: { color: "#000", backgroundColor: "#fff" },
+        },
         "@media (prefers-reduced-motion: reduce)": {
           "*, *::before, *::after": { animation: "none !important", transition: "none !important" },
         },

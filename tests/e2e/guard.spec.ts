@@ -61,6 +61,7 @@ const EXPECTED: Readonly<Record<string, "hidden" | "own" | "open">> = {
   "routes/movement": "hidden",
   "routes/plan-new": "own",
   "routes/bench": "hidden",
+  "routes/plan-sheet": "hidden",
   "routes/plan-start": "hidden",
   "routes/review": "hidden",
   "routes/floor": "hidden",

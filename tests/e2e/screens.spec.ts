@@ -32,6 +32,7 @@ async function screensOf(page: Page): Promise<readonly (readonly [string, string
     ["write a movement", "/movements/new?from=shipped:leg-press"],
     ["plan", "/plans/new"],
     ["bench", bench],
+    ["sheet", `${bench}/sheet`],
     ["review", review],
     ["floor", floor],
     ["not found", "/no/such/page"],
