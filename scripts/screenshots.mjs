@@ -70,6 +70,8 @@ const shoot = async (name, { path, width = 1280, height = 800, scheme = "light" 
   await page.screenshot({ path: join(out, `${name}.png`) });
   console.log(`docs/screenshots/${name}.png`);
 };
+const strengthOf = async (name) =>
+  `${await hrefOf("/people", `tbody a:has-text('${name}')`)}/strength`;
 const hrefOf = async (at, selector) => {
   await page.goto(origin + at);
   return page.locator(selector).first().getAttribute("href");
@@ -85,7 +87,15 @@ await shoot("today", { path: "/" });
 await shoot("person", { path: await hrefOf("/people", "tbody a:has-text('Odra')") });
 await shoot("brief", { path: `${await hrefOf("/people", "tbody a:has-text('Ilka')")}/brief` });
 await shoot("approach", { path: "/approaches/shipped-of-long-muscle" });
-await shoot("bench", { path: await hrefOf("/", "a:has-text('squat first')") });
+await shoot("writing-sets", { path: "/writing-sets" });
+const bench = await hrefOf("/", "a:has-text('squat first')");
+await shoot("sheet", { path: `${bench}/sheet` });
+await page.goto(origin + bench, { waitUntil: "networkidle" });
+await page
+  .getByLabel("Sets of Back squat, written")
+  .fill("ramp 8 at 40; ramp 4 at 60; 3 x 5-7 at 77.5; 8 at 65 then 2 drops to 80% of last for 8");
+await page.getByRole("heading", { level: 1 }).click();
+await shoot("bench");
 await page.getByRole("combobox", { name: "Search movements" }).fill("curl");
 await page.getByRole("heading", { name: "Add an exercise" }).scrollIntoViewIfNeeded();
 await page.getByRole("heading", { name: "Add an exercise" }).evaluate((h) => h.scrollIntoView());
@@ -102,7 +112,7 @@ await page.getByRole("button", { name: /^Log \d+ reps/ }).click();
 await page.getByText("All saved on the server").waitFor();
 await shoot("floor-phone-rest", { width: 390, height: 844 });
 await shoot("review", { path: await hrefOf("/", "tr:has-text('Ilka') a[href^='/runs/']") });
-await shoot("review-dark", { scheme: "dark" });
+await shoot("loads-by-reps", { path: await strengthOf("Odra") });
 const gym = await hrefOf("/gyms", "tbody a[href^='/gyms/']");
 await shoot("gym", { path: gym });
 await shoot("station", { path: await hrefOf(gym, "tbody a:has-text('Extension')") });
