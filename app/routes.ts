@@ -20,6 +20,8 @@ export default [
     route("movements/:movementId", "routes/movement.tsx"),
     route("approaches", "routes/approaches.tsx"),
     route("approaches/:approach", "routes/approach.tsx"),
+    route("templates", "routes/templates.tsx"),
+    route("templates/:templateId", "routes/template.tsx"),
     route("writing-sets", "routes/writing-sets.tsx"),
     route("plans/new", "routes/plan-new.tsx"),
     route("plans/:planId", "routes/bench.tsx"),

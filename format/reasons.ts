@@ -108,6 +108,8 @@ export function formatPlanIssue(issue: PlanIssue, find: FindMovement): string {
       return `The drop to ${formatShare(issue.asked)} comes out at ${formatMass(issue.reading)}, not easier: the steps here are too coarse. Choose a smaller share.`;
     case "loadUnknown":
       return formatOpenBecause(issue.because, find);
+    case "beyondReach":
+      return `${formatMass(issue.total)} in all for ${plural(issue.possible, "possible rep")}: the estimate allows about ${formatMass(issue.reach)}. Right only if the estimate is too low.`;
     case "primerTooHard":
       return "A primer is for feel and blood flow, never a hard set: leave more than five reps in reserve, or call it a ramp or work set.";
     case "openLoad":

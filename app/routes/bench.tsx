@@ -45,7 +45,7 @@ import { HeadFields } from "../components/bench/head-fields.tsx";
 import { LeaveGuard } from "../components/bench/leave-guard.tsx";
 import { PlanConflict } from "../components/bench/plan-conflict.tsx";
 import { SessionProfile } from "../components/bench/session-profile.tsx";
-import { SlotEditor } from "../components/bench/slot-editor.tsx";
+import { lineIdOf, SlotEditor } from "../components/bench/slot-editor.tsx";
 import { Empty, Page } from "../components/page.tsx";
 import { RunTag } from "../components/plan-entry.tsx";
 
@@ -128,6 +128,15 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
       context: swapContext(stations.filter((s) => s.gymId === gym.id)),
     }));
 
+  const [toWrite, setToWrite] = useState<string | null>(null);
+  useEffect(() => {
+    const line = toWrite === null ? null : document.getElementById(toWrite);
+    if (!(line instanceof HTMLTextAreaElement)) return;
+    line.focus();
+    line.select();
+    setToWrite(null);
+  }, [toWrite]);
+
   const onInvalid = useCallback((cell: string, message: string | null) => {
     setInvalid((before) => {
       if (message === null && !before.has(cell)) return before;
@@ -171,6 +180,10 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
 
   const isUnsaved = isDirty || invalid.size > 0;
   const slots = slotsOf(draft.plan);
+  const nameOfSlot = (id: string) => {
+    const slot = slots.find((s) => s.id === id);
+    return slot === undefined ? "" : (around.movement(slot.movement)?.name ?? "");
+  };
   const isBlocked = issues.some((issue) => issue.blocks) || slots.length === 0;
   const conflict =
     reply?.kind === "conflict" && revision < reply.current.revision ? reply.current : null;
@@ -243,14 +256,7 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
           }}
         />
       )}
-      <SessionProfile
-        steps={steps}
-        total={duration.likely}
-        nameOf={(id) => {
-          const slot = slots.find((s) => s.id === id);
-          return slot === undefined ? "" : (around.movement(slot.movement)?.name ?? "");
-        }}
-      />
+      <SessionProfile steps={steps} total={duration.likely} nameOf={nameOfSlot} />
       <Box
         sx={{
           display: "grid",
@@ -325,10 +331,11 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
           />
           <Finder
             judged={judged}
-            onAdd={({ movement, station }) => {
+            onAdd={({ movement, station }, write) => {
               const reading = lastReading(movement, station);
               const block = newExercise(judged, movement, station, reading, mintId);
               edit({ kind: "addBlock", block });
+              if (write) setToWrite(lineIdOf(block.slot));
             }}
           />
         </div>
@@ -346,10 +353,7 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
             find={catalogue.find}
             plan={plan.id}
             isSaved={!isUnsaved}
-            nameOfSlot={(id) => {
-              const slot = slots.find((s) => s.id === id);
-              return slot === undefined ? "" : (around.movement(slot.movement)?.name ?? "");
-            }}
+            nameOfSlot={nameOfSlot}
             onFix={(fix) => change((d) => ({ ...d, plan: applyFix(fix, judged, mintId) }))}
             onSetAside={onSetAside}
             onTakeBack={onTakeBack}
@@ -362,6 +366,13 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
           >
             Arrange by {approach.name}
           </Button>
+          <Form method="post" action="/templates">
+            <input type="hidden" name="planId" value={plan.id} />
+            <input type="hidden" name="name" value={draft.head.title} />
+            <Button type="submit" size="small" disabled={isUnsaved || slots.length === 0}>
+              Keep as template
+            </Button>
+          </Form>
           <Box sx={{ mt: 3 }}>
             <CoveragePanel judged={judged} />
           </Box>

@@ -75,7 +75,14 @@ export default function NewPlan({ loaderData, actionData }: Route.ComponentProps
     );
   }
   return (
-    <Page title="Plan a session">
+    <Page
+      title="Plan a session"
+      lead={
+        <>
+          From nothing, or <Link to="/templates">from a template</Link>, for one person or several
+        </>
+      }
+    >
       <Form method="post" {...getFormProps(form)}>
         <Box sx={{ maxWidth: 520 }}>
           <Choice

@@ -53,6 +53,7 @@ export default function WritingSets() {
           }}
         >
           <WrittenLine
+            id="trial-line"
             label="A line to try"
             sets={sets}
             context={context}

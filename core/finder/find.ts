@@ -67,8 +67,8 @@ export interface Found {
 }
 
 /**
- * The movements that fit a query: those that this person may do in this gym, ranked by what the session still
- * lacks, and those that are out, each with every reason.
+ * The movements that fit a query: those that this person may do in this gym, those whose name begins with what
+ * was typed first, then ranked by what the session still lacks, and those that are out, each with every reason.
  */
 export function findMovements(query: Query, judged: Judged): Found {
   const candidates: Candidate[] = [];
@@ -85,7 +85,11 @@ export function findMovements(query: Query, judged: Judged): Found {
     if (station === null || reasons.length > 0) out.push({ movement, reasons });
     else candidates.push({ movement, station, ...bringsOf(movement, station, judged) });
   }
-  candidates.sort((a, b) => b.score - a.score || a.movement.name.localeCompare(b.movement.name));
+  const begins = ({ movement }: Candidate) => Number(beginsWith(movement, query.text));
+  candidates.sort(
+    (a, b) =>
+      begins(b) - begins(a) || b.score - a.score || a.movement.name.localeCompare(b.movement.name),
+  );
   out.sort((a, b) => a.reasons.length - b.reasons.length);
   return { candidates, out };
 }
@@ -105,6 +109,12 @@ function fits(movement: Movement, query: Query): boolean {
       SET_UP_EFFORTS.indexOf(movement.setUpEffort) <= SET_UP_EFFORTS.indexOf(q.setUpUpTo)) &&
     matchesText(movement, q.text)
   );
+}
+
+/** True when the name begins with what was typed: whoever types a name means it, whatever else the session lacks. */
+function beginsWith({ name }: Movement, text: string): boolean {
+  const typed = wordsOf(text).join(" ");
+  return typed !== "" && name.toLowerCase().startsWith(typed);
 }
 
 /** True when name, pattern and direct regions together hold every word of the text. */

@@ -28,6 +28,12 @@ describe("the finder", () => {
     expect(found({ text: "no such thing" }, sessionOf())).toEqual({ candidates: [], out: [] });
   });
 
+  it("puts a name first that begins with what was typed, whatever the session lacks", () => {
+    const full = sessionOf(exercise("hack-squat", 8), exercise("leg-extension", 4));
+    expect(names(found({ text: "leg press" }, full))[0]).toBe("leg-press");
+    expect(names(found({ text: "press" }, full))[0]).not.toBe("leg-press");
+  });
+
   it("puts first what the session lacks, and says what it would bring", () => {
     const after = found({}, sessionOf(exercise("leg-press", 8), exercise("leg-extension", 4)));
     const [best] = after.candidates;

@@ -25,7 +25,8 @@ export type IdOf =
   | "approach"
   | "movement"
   | "measurement"
-  | "dismissal";
+  | "dismissal"
+  | "template";
 
 /** A UUID in lower-case text form, branded by what it names. */
 export type Id<K extends IdOf> = string & { readonly [idBrand]: K };

@@ -1,8 +1,8 @@
 import type { Id } from "../identity/index.ts";
-import type { Mass } from "../quantity/index.ts";
+import { ticksOf, type Mass } from "../quantity/index.ts";
 import { howToMake, type MadeLoad } from "../station/index.ts";
-import { slotsOf, type SessionPlan } from "./plan.ts";
-import { hardnessOf } from "./effort.ts";
+import { slotsOf, type SessionPlan, type Slot } from "./plan.ts";
+import { hardnessOf, repsLeft } from "./effort.ts";
 import { isIdleDrop } from "./step-load.ts";
 import { isSetStep, type OpenBecause, type SetStep } from "./step.ts";
 import { unroll, type Surroundings } from "./unroll.ts";
@@ -35,6 +35,16 @@ export type PlanIssue =
       readonly slot: Id<"slot">;
       readonly set: Id<"set">;
       readonly because: OpenBecause;
+    }
+  /** More than the estimated maximum allows for the fewest reps asked and those to leave. */
+  | {
+      readonly code: "beyondReach";
+      readonly blocks: false;
+      readonly slot: Id<"slot">;
+      readonly set: Id<"set">;
+      readonly total: Mass;
+      readonly reach: Mass;
+      readonly possible: number;
     }
   /** A primer is never a hard set, so at least five reps stay in reserve. */
   | {
@@ -73,6 +83,8 @@ export function checkPlan(plan: SessionPlan, around: Surroundings): readonly Pla
       if (step.load.kind === "open" && isUnknown(step.load.because)) {
         issues.push({ code: "loadUnknown", blocks: false, ...at, because: step.load.because });
       }
+      const reach = reachOf(step, slot, around);
+      if (reach !== null) issues.push({ code: "beyondReach", blocks: false, ...at, ...reach });
       if (before !== null && step.load.kind === "made" && isIdleDrop(step, before, station)) {
         const { reading, share } = step.load;
         issues.push({ code: "idleDrop", blocks: false, ...at, asked: share?.asked ?? 1, reading });
@@ -87,6 +99,25 @@ export function checkPlan(plan: SessionPlan, around: Surroundings): readonly Pla
     if (open > 0) issues.push({ code: "openLoad", blocks: false, slot: slot.id, sets: open });
     return issues;
   });
+}
+
+/** How far a load may be above what the estimate allows before it is doubted. Source: our rule. */
+const DOUBT = 1.1;
+
+/** What an estimate allows for a set or its clusters where the load is well beyond it, or null. */
+function reachOf(
+  step: SetStep,
+  slot: Slot,
+  around: Surroundings,
+): { readonly total: Mass; readonly reach: Mass; readonly possible: number } | null {
+  const { load, target, effort } = step;
+  if (step.kind !== "set" && step.kind !== "cluster") return null;
+  if (load.kind !== "made" || load.total === null || target.kind !== "reps") return null;
+  const strength = around.strength(slot.movement, slot.station);
+  const possible = target.min + (step.kind === "set" ? (repsLeft(effort) ?? 0) : 0);
+  const reach = strength?.forReps(possible, step) ?? null;
+  if (reach === null || ticksOf(load.total) <= ticksOf(reach) * DOUBT) return null;
+  return { total: load.total, reach, possible };
 }
 
 /** A load left open on purpose, or that follows from one, is no news; the rest is. */

@@ -207,3 +207,19 @@ describe("a share of a part of another set", () => {
     expect(copy?.load.kind === "made" && amountKg(copy.load.reading)).toBe(100);
   });
 });
+
+describe("a load beyond what the estimate allows", () => {
+  const at = (reading: number) =>
+    checkPlan(
+      planOf([sampleSet(1, { load: { kind: "absolute", reading: kg(reading) } })]),
+      sampleAround([sampleStation()], { strength: () => STRENGTH }),
+    ).filter((issue) => issue.code === "beyondReach");
+
+  it("is doubted with its numbers, and only when it is well beyond", () => {
+    // Eight and two left are ten possible: 96 kg; a tenth more is 105.6.
+    expect(at(105)).toEqual([]);
+    expect(at(107.5)).toMatchObject([
+      { blocks: false, total: kg(107.5), reach: kg(96), possible: 10 },
+    ]);
+  });
+});

@@ -96,6 +96,12 @@ const FIRST = [
     primary key (studio_id, id), unique key station_versions_number (studio_id, station_id, version),
     foreign key (studio_id, station_id) references stations (studio_id, id)
   )`,
+  `create table templates (
+    studio_id binary(16) not null, id binary(16) not null, name varchar(80) not null,
+    document json not null, created_at bigint not null, removed_at bigint null,
+    actor_kind enum('user','link','system') not null, actor_id binary(16) null,
+    primary key (studio_id, id), foreign key (studio_id) references studios (id)
+  )`,
   `create table plans (
     studio_id binary(16) not null, id binary(16) not null, person_id binary(16) not null,
     gym_id binary(16) not null, day date not null, start_time char(5) null,

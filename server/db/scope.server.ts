@@ -17,6 +17,7 @@ export type StudioTable =
   | "gyms"
   | "stations"
   | "station_versions"
+  | "templates"
   | "plans"
   | "plan_revisions"
   | "runs"

@@ -14,10 +14,13 @@ import {
   sampleAround,
 } from "~/core/samples/index.ts";
 import { ANYTHING, findMovements } from "~/core/finder/index.ts";
-import { findingsOf, judge } from "~/core/finding/index.ts";
+import { findingsIn, findingsOf, judge } from "~/core/finding/index.ts";
 import { exercise, judging, sessionOf } from "~/tests/arbitrary/session.ts";
-import { kg } from "~/core/quantity/index.ts";
-import { allLoads, type Station } from "~/core/station/index.ts";
+import { planLoading } from "~/core/loading-plan/index.ts";
+import { parseLine, type NotationContext } from "~/core/notation/index.ts";
+import { profileOf } from "~/core/profile/index.ts";
+import { kg, seconds, share } from "~/core/quantity/index.ts";
+import { allLoads, type Loading, type Station } from "~/core/station/index.ts";
 import { DEFAULT_VOLUME_POLICY, plannedSets, volumeOf } from "~/core/volume/index.ts";
 import { firstPlan } from "~/demo/first-plan.ts";
 import { STATIONS, TRAINEES, type StationKey } from "~/demo/studio.ts";
@@ -103,9 +106,51 @@ const rows: readonly (readonly [string, () => unknown, unknown])[] = [
 console.log(
   `${"calculation".padEnd(36)}${"takes".padStart(8)}${"clone".padStart(9)}${"ratio".padStart(8)}`,
 );
+/** A ramp, work and a drop chain over a bar with nine sizes of plates: too many stacks to look at all. */
+const NINE: Extract<Loading, { kind: "bar" }> = {
+  kind: "bar",
+  unit: "kg",
+  bar: kg(20),
+  plates: [25, 20, 15, 10, 7.5, 5, 2.5, 1.25, 0.5].map((n) => ({ size: kg(n), count: 8 })),
+};
+const chain = [40, 70, 100, 130, 160, 160, 130, 105, 85, 70, 55, 45].map((n) => ({
+  reading: kg(n),
+  within: share(0.025),
+}));
+/** The same few steps with three sizes, where every stack is looked at. */
+const THREE: Loading = { ...NINE, plates: NINE.plates.filter((_, i) => [0, 3, 5].includes(i)) };
+const line =
+  "ramp 8 at 40; ramp 5 at 60; 3 x 5-7 at 80 leave 2 rest 3:00 then 3 drops to 80% of last";
+const notation: NotationContext = {
+  unit: "kg",
+  defaults: { effort: 2, rest: { kind: "fixed", seconds: seconds(120) }, side: { kind: "both" } },
+  exercises: [[]],
+  own: 0,
+  nameOf: () => null,
+  movementNamed: () => null,
+};
+const everything = () => {
+  const all = unroll(long.plan, long.around);
+  sessionDuration(all);
+  profileOf(all);
+  checkPlan(long.plan, long.around);
+  findingsIn(judge(long));
+};
+const prescribing: readonly (readonly [string, () => unknown])[] = [
+  ["loading plan, 12 loads, nine sizes", () => planLoading(NINE, chain)],
+  ["loading plan, 12 loads, three sizes", () => planLoading(THREE, chain)],
+  ["a written line read", () => parseLine(line, [], notation, mintId)],
+  ["all that follows a change, 12 exercises", everything],
+];
+
 for (const [name, work, data] of rows) {
   const [took, clone] = [microseconds(work), microseconds(() => structuredClone(data))];
   console.log(
     `${name.padEnd(36)}${took.toFixed(1).padStart(8)}${clone.toFixed(1).padStart(9)}${(took / clone).toFixed(2).padStart(8)}`,
   );
+}
+
+console.log("\nPrescribing: milliseconds, median (aim: 16)\n");
+for (const [name, work] of prescribing) {
+  console.log(`${name.padEnd(42)}${(microseconds(work) / 1000).toFixed(2).padStart(8)}`);
 }

@@ -48,6 +48,8 @@ const EXPECTED: Readonly<Record<string, "hidden" | "own" | "open">> = {
   "routes/brief": "hidden",
   "routes/approaches": "own",
   "routes/strength": "hidden",
+  "routes/templates": "own",
+  "routes/template": "hidden",
   "routes/writing-sets": "own",
   "routes/approach": "hidden",
   "routes/plan-set-aside": "hidden",
@@ -83,6 +85,7 @@ async function idsOfOtherStudio(page: Page): Promise<Record<string, string>> {
     personId: last(person),
     planId: last(bench),
     gymId: where.gym,
+    templateId: last(await submit(page, "/templates", { planId: last(bench), name: "Squats" })),
     stationId: where.rack,
     approach: last(await submit(page, "/approaches/shipped-of-even-ground", { intent: "copy" })),
   };

@@ -1,4 +1,4 @@
-import { expect, openBench, test } from "./kravo.ts";
+import { addPerson, expect, openBench, registerStudio, submit, test } from "./kravo.ts";
 
 test("sets are written as a line, refused at the character, kept through a save, and taken in turn", async ({
   watched: page,
@@ -49,4 +49,99 @@ test("the page that teaches the line shows what an example comes to", async ({ w
   await expect(page.getByText("4 steps", { exact: false })).toBeVisible();
   await page.getByLabel("A line to try").fill("3 x");
   await expect(page.getByRole("alert")).toContainText("Something is missing at the end");
+});
+
+test("seven exercises with ramp, rotation, drops and rest-pause take at most 350 keystrokes", async ({
+  watched: page,
+}) => {
+  await registerStudio(page);
+  const gym = await submit(page, "/gyms", {
+    intent: "travel",
+    name: "Test Gym",
+    timeZone: "Europe/Vienna",
+  });
+  const known = { goal: "", level: "advanced", unit: "kg", notes: "" };
+  const person = await submit(page, "/people/new", { name: "Ada Keys", ...known });
+  const lastOf = (path: string) => path.split("/").at(-1) ?? "";
+  const head = { title: "Legs", day: "2026-12-01", startTime: "", gymId: lastOf(gym) };
+  await page.goto(await submit(page, "/plans/new", { ...head, personId: lastOf(person) }));
+  await expect(page.getByText(/saved, revision 1/i)).toBeVisible();
+  let keys = 0;
+  const type = async (text: string) => {
+    keys += text.length;
+    await page.keyboard.type(text);
+  };
+  const press = async (key: string) => {
+    keys += key.split("+").length;
+    await page.keyboard.press(key);
+  };
+  const write = async (find: string, name: string, sets: string) => {
+    await press("/");
+    await type(find);
+    const found = page.getByRole("listbox", { name: "Movements" });
+    await expect(found.getByRole("option", { selected: true })).toContainText(name);
+    await press("Control+Enter");
+    await expect(page.getByLabel(`Sets of ${name}, written`)).toBeFocused();
+    await type(sets);
+    await expect(page.getByRole("alert").filter({ hasText: "expected" })).toHaveCount(0);
+  };
+  await write("back sq", "Back squat", "ramp8at40;ramp5at60;3x5-7at80");
+  await press("Escape");
+  await write("leg pr", "Leg press", "2x8at80 then 3drops to 80%");
+  await press("Escape");
+  await write("leg ex", "Leg extension", "3x12at40");
+  await press("Escape");
+  await write("roman", "Romanian deadlift", "3x8at60");
+  await press("Alt+j");
+  await press("Escape");
+  await write("seated leg c", "Seated leg curl", "12at40 then rest-pause 2");
+  await press("Escape");
+  await write("standing ca", "Standing calf raise", "4x10at60");
+  await press("Escape");
+  await write("barbell h", "Barbell hip thrust", "3x10at60");
+  await press("Control+s");
+  await expect(page.getByText(/saved, revision 2/i)).toBeVisible();
+  expect(keys).toBeLessThanOrEqual(350);
+  await expect(page.getByRole("region", { name: "Rotation of 2" })).toBeVisible();
+  await expect(page.getByRole("region", { name: /^\d\. / })).toHaveCount(7);
+});
+
+test("a session is kept as a template and given to two people, each copy told with its changes", async ({
+  watched: page,
+}) => {
+  await openBench(page, "Ada First");
+  await page.getByRole("link", { name: "Ada First" }).click();
+  await page.getByLabel("Level").selectOption("trained");
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByText("Trained", { exact: false }).first()).toBeVisible();
+  const second = await addPerson(page, "Ben Second");
+  await page.goto(`${second}/brief`);
+  await page.getByRole("button", { name: "Add a limit" }).click();
+  await page.getByLabel("Joint").selectOption("lowBack");
+  await page.getByLabel("Provoked by").selectOption("loadOnSpine");
+  await page.getByLabel("How bad, of 10").fill("6");
+  await page.getByRole("button", { name: "Save the brief" }).click();
+  await expect(page.getByText(/takes \d+ movements out/).first()).toBeVisible();
+
+  await page.goto("/");
+  await page
+    .getByRole("link", { name: /Leg day/ })
+    .first()
+    .click();
+  await page.getByRole("button", { name: "Keep as template" }).click();
+  await expect(page.getByRole("heading", { name: "Leg day", level: 1 })).toBeVisible();
+  await page.getByLabel("Ada First").check();
+  await page.getByLabel("Ben Second").check();
+  await page.getByRole("button", { name: "Show what changes" }).click();
+  const ada = page.getByRole("region", { name: "What changes for Ada First" });
+  await expect(ada).toContainText("never logged here, the load is found on the day");
+  const ben = page.getByRole("region", { name: "What changes for Ben Second" });
+  await expect(ben).toContainText("Back squat is left out");
+  await expect(ben).toContainText("low back");
+  await ben.getByRole("checkbox").uncheck();
+  await page.getByRole("button", { name: "Plan these sessions" }).click();
+  await expect(page.getByRole("heading", { name: "Ada First" })).toBeVisible();
+  await page.goto("/templates");
+  await page.getByRole("button", { name: "Put Leg day away" }).click();
+  await expect(page.getByText("None kept yet.", { exact: false })).toBeVisible();
 });

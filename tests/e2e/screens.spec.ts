@@ -31,6 +31,7 @@ async function screensOf(page: Page): Promise<readonly (readonly [string, string
     ["movements", "/movements"],
     ["write a movement", "/movements/new?from=shipped:leg-press"],
     ["plan", "/plans/new"],
+    ["templates", "/templates"],
     ["bench", bench],
     ["sheet", `${bench}/sheet`],
     ["review", review],

@@ -75,7 +75,18 @@ export function BlockList({
           const canJoin =
             next !== undefined && slotsOfBlock(block).length > 0 && slotsOfBlock(next).length > 0;
           return (
-            <Handled key={block.id} id={block.id} name={nameOf(block)}>
+            <Handled
+              key={block.id}
+              id={block.id}
+              name={nameOf(block)}
+              onMove={(by) => onEdit({ kind: "moveBlock", block: block.id, by })}
+              onJoin={() => {
+                const before = plan.blocks[i - 1];
+                if (before !== undefined) {
+                  onEdit({ kind: "join", block: before.id, rests: RESTS });
+                }
+              }}
+            >
               {block.kind === "exercise" ? (
                 renderSlot(block.slot)
               ) : block.kind === "rotation" ? (
@@ -117,14 +128,21 @@ export function BlockList({
   );
 }
 
-/** A block with its handle: dragged with the pointer, or lifted with the space bar and moved with the arrows. */
+/**
+ * A block with its handle: dragged with the pointer, or lifted with the space bar and moved with the arrows.
+ * From anywhere in it, Alt with an arrow moves it and Alt with J takes it in turn with the one before.
+ */
 function Handled({
   id,
   name,
+  onMove,
+  onJoin,
   children,
 }: {
   readonly id: string;
   readonly name: string;
+  readonly onMove: (by: -1 | 1) => void;
+  readonly onJoin: () => void;
   readonly children: React.ReactNode;
 }) {
   const {
@@ -139,6 +157,14 @@ function Handled({
   return (
     <Box
       ref={setNodeRef}
+      onKeyDown={(event: React.KeyboardEvent) => {
+        if (!event.altKey) return;
+        if (event.key === "ArrowUp") onMove(-1);
+        else if (event.key === "ArrowDown") onMove(1);
+        else if (event.code === "KeyJ") onJoin();
+        else return;
+        event.preventDefault();
+      }}
       style={{ transform: CSS.Translate.toString(transform), transition }}
       sx={{ position: "relative", opacity: isDragging ? 0.6 : 1, zIndex: isDragging ? 2 : "auto" }}
     >

@@ -36,7 +36,8 @@ export function Finder({
   onAdd,
 }: {
   readonly judged: Judged;
-  readonly onAdd: (candidate: Candidate) => void;
+  /** `write` asks to go on in the exercise's written line. */
+  readonly onAdd: (candidate: Candidate, write: boolean) => void;
 }) {
   const [query, setQuery] = useState<Query>(ANYTHING);
   const [active, setActive] = useState(0);
@@ -48,11 +49,11 @@ export function Finder({
     setQuery((q) => ({ ...q, ...to }));
     setActive(0);
   };
-  const add = (candidate: Candidate | undefined) => {
+  const add = (candidate: Candidate | undefined, write: boolean) => {
     if (candidate === undefined) return;
-    onAdd(candidate);
+    onAdd(candidate, write);
     change({ text: "" });
-    input.current?.focus();
+    if (!write) input.current?.focus();
   };
 
   useEffect(() => {
@@ -77,7 +78,8 @@ export function Finder({
       <Box sx={{ display: "flex", gap: 1.5, alignItems: "baseline", flexWrap: "wrap", mb: 0.75 }}>
         <Typography variant="h2">Add an exercise</Typography>
         <Typography variant="body2" sx={{ color: "text.secondary" }}>
-          / to search, arrows to choose, Enter to add. Ranked by what the session still lacks.
+          / to search, arrows to choose, Enter to add, Ctrl and Enter to add and write its sets.
+          Ranked by what the session still lacks.
         </Typography>
       </Box>
       <PlainInput
@@ -99,7 +101,7 @@ export function Finder({
           }
           if (event.key === "Enter") {
             event.preventDefault();
-            add(shown[active]);
+            add(shown[active], event.ctrlKey || event.metaKey);
           }
           if (event.key === "Escape") setQuery(ANYTHING);
         }}
@@ -119,7 +121,7 @@ export function Finder({
             id={optionId(i)}
             role="option"
             aria-selected={i === active}
-            onClick={() => add(candidate)}
+            onClick={() => add(candidate, false)}
             sx={{
               display: "grid",
               gridTemplateColumns: {

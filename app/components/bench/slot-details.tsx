@@ -125,6 +125,27 @@ export function SlotDetails({
             }
           />
         </Labelled>
+        <Labelled id={id("coach")} label="Note to the coach">
+          <OutlinedInput
+            id={id("coach")}
+            fullWidth
+            value={slot.notes.coach}
+            inputProps={{ maxLength: 2000 }}
+            onChange={(event) =>
+              onChange({ ...slot, notes: { ...slot.notes, coach: event.target.value } })
+            }
+          />
+        </Labelled>
+        <Labelled id={id("optional")} label="In this session">
+          <Select
+            id={id("optional")}
+            value={slot.optional ? "optional" : "always"}
+            onChange={(event) => onChange({ ...slot, optional: event.target.value === "optional" })}
+          >
+            <option value="always">Always done</option>
+            <option value="optional">Optional</option>
+          </Select>
+        </Labelled>
       </Box>
     </Box>
   );

@@ -25,11 +25,17 @@ import { PHASE_NAMES } from "~/format/training.ts";
 import { useCatalogue } from "../catalogue.ts";
 import { Select } from "../field.tsx";
 import { LoadingPlanPanel } from "./loading-plan-panel.tsx";
+import { RampButton } from "./ramp-button.tsx";
 import { SetRow } from "./set-row.tsx";
 import { SlotDetails } from "./slot-details.tsx";
 import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
 import { useNotation } from "./use-notation.ts";
 import { WrittenLine } from "./written-line.tsx";
+
+/** The id of the written line of an exercise on the page. */
+export function lineIdOf(slot: Pick<Slot, "id">): string {
+  return `${slot.id}-line`;
+}
 
 export interface SlotEditorProps {
   readonly slot: Slot;
@@ -126,6 +132,7 @@ export function SlotEditor(props: SlotEditorProps) {
         </Typography>
       )}
       <WrittenLine
+        id={lineIdOf(slot)}
         label={`Sets of ${name}, written`}
         sets={slot.sets}
         context={notation}
@@ -231,6 +238,17 @@ export function SlotEditor(props: SlotEditorProps) {
               </Box>
             ))}
           </Box>
+        )}
+        {movement === null || station === null ? null : (
+          <RampButton
+            slot={slot}
+            movement={movement}
+            station={station}
+            steps={steps}
+            judged={props.judged}
+            mint={mint}
+            onChange={onChange}
+          />
         )}
         <Box sx={{ display: "flex", alignItems: "center", gap: 0.75 }}>
           <Typography variant="overline" component="label" htmlFor={`${slot.id}-rule`}>

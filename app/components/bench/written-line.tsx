@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { useEffect, useId, useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import type { MintId } from "~/core/identity/index.ts";
 import {
@@ -22,6 +22,7 @@ import { useAlive } from "./use-alive.ts";
  * cannot stays as typed, with the place and what was expected there, and the sets stay as they were.
  */
 export function WrittenLine({
+  id,
   label,
   sets,
   context,
@@ -29,6 +30,7 @@ export function WrittenLine({
   onSets,
   onInvalid,
 }: {
+  readonly id: string;
   readonly label: string;
   readonly sets: readonly PlannedSet[];
   readonly context: NotationContext;
@@ -36,7 +38,6 @@ export function WrittenLine({
   readonly onSets: (sets: readonly PlannedSet[]) => void;
   readonly onInvalid: ReportInvalid;
 }) {
-  const id = useId();
   const isAlive = useAlive();
   const input = useRef<HTMLTextAreaElement>(null);
   const shown = writeLine(sets, context);
@@ -72,6 +73,7 @@ export function WrittenLine({
   const onKeyDown = (event: React.KeyboardEvent) => {
     const offer = offers[chosen];
     if (event.key === "Enter" && !event.shiftKey && offer === undefined) event.preventDefault();
+    if (event.key === "Escape" && offer === undefined) input.current?.blur();
     if (offer === undefined) return;
     const by = event.key === "ArrowDown" ? 1 : event.key === "ArrowUp" ? -1 : 0;
     if (by !== 0) setChosen((chosen + by + offers.length) % offers.length);

@@ -120,6 +120,11 @@ export function StepView({
           {step.accents.map(formatAccent).join(" · ")}
         </Typography>
       )}
+      {step.fallback.length === 0 ? null : (
+        <Typography sx={{ mt: 1, fontWeight: 650 }}>
+          If this falls short, next set: {step.fallback.map(formatMass).join(", then ")}
+        </Typography>
+      )}
       <Typography sx={{ mt: 1 }}>
         <Box component="span" sx={{ color: "text.secondary" }}>
           Last time{" "}

@@ -1,0 +1,199 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { Form, Link, data, redirect, useNavigation } from "react-router";
+import { giveCodec } from "~/codec/template.ts";
+import { dayAt } from "~/core/calendar/index.ts";
+import { slotsOf } from "~/core/prescription/index.ts";
+import { formatFitChange } from "~/format/fit.ts";
+import { formatSlot } from "~/format/plan.ts";
+import { formatDay } from "~/format/numbers.ts";
+import { idParam, orNotFound, scopeOf } from "~/server/auth/session.server.ts";
+import { fitFor } from "~/server/coaching/fit.server.ts";
+import { getGym, listGyms } from "~/server/db/gyms.server.ts";
+import { getPerson, listPeople } from "~/server/db/people.server.ts";
+import { addPlan } from "~/server/db/plans.server.ts";
+import { getTemplate, removeTemplate } from "~/server/db/templates.server.ts";
+import type { Scope } from "~/server/db/scope.server.ts";
+import type { Route } from "./+types/template.ts";
+import { useCatalogue } from "../components/catalogue.ts";
+import { Labelled, PlainInput, Select } from "../components/field.tsx";
+import { Page, Section } from "../components/page.tsx";
+
+/** The asked people of this studio with their fitted copies; a 404 for anything of another studio. */
+async function copiesFor(
+  scope: Scope,
+  template: Awaited<ReturnType<typeof getTemplate>>,
+  of: unknown,
+) {
+  const asked = giveCodec.safeParse(of);
+  if (!asked.success || template === null) return null;
+  const { people, gymId, day } = asked.data;
+  orNotFound(await getGym(scope, gymId));
+  const copies = await Promise.all(
+    people.map(async (id) => {
+      const person = orNotFound(await getPerson(scope, id));
+      return { person, ...(await fitFor(scope, template.document, person, gymId, day)) };
+    }),
+  );
+  return { gymId, day, copies };
+}
+
+export async function loader({ params, request, context }: Route.LoaderArgs) {
+  const scope = scopeOf(context);
+  const template = orNotFound(await getTemplate(scope, idParam<"template">(params.templateId)));
+  const search = new URL(request.url).searchParams;
+  const [people, gyms, given] = await Promise.all([
+    listPeople(scope),
+    listGyms(scope),
+    copiesFor(scope, template, {
+      people: search.getAll("people"),
+      gymId: search.get("gymId"),
+      day: search.get("day"),
+    }),
+  ]);
+  const today = dayAt(scope.now, gyms[0]?.timeZone ?? "UTC");
+  return { template, people, gyms, given, today };
+}
+
+/** Makes the copies that were accepted, all or none; or puts the template away. */
+export async function action({ params, request, context }: Route.ActionArgs) {
+  const scope = scopeOf(context);
+  const template = orNotFound(await getTemplate(scope, idParam<"template">(params.templateId)));
+  const form = await request.formData();
+  if (form.get("intent") === "remove") {
+    await removeTemplate(scope, template.id);
+    throw redirect("/templates");
+  }
+  const given = await copiesFor(scope, template, {
+    people: form.getAll("people"),
+    gymId: form.get("gymId"),
+    day: form.get("day"),
+  });
+  if (given === null) return data({ problem: "Nobody was chosen." }, { status: 400 });
+  await scope.transaction(async (trx) => {
+    for (const { person, plan } of given.copies) {
+      const head = { title: template.name, day: given.day, startTime: null, gymId: given.gymId };
+      await addPlan(trx, { ...head, personId: person.id }, plan);
+    }
+  });
+  const [only] = given.copies;
+  throw redirect(
+    given.copies.length === 1 && only !== undefined ? `/people/${only.person.id}` : "/",
+  );
+}
+
+/** Gives a template to several people: what each copy changes is read before any of them is made. */
+export default function TemplatePage({ loaderData, actionData }: Route.ComponentProps) {
+  const { template, people, gyms, given, today } = loaderData;
+  const { find } = useCatalogue();
+  const isBusy = useNavigation().state !== "idle";
+  const chosen = new Set(given?.copies.map(({ person }) => person.id));
+  return (
+    <Page
+      title={template.name}
+      lead={
+        <>
+          <Link to="/templates">Templates</Link> · given to somebody it is fitted to level, kit,
+          limits and time
+        </>
+      }
+    >
+      <Box component="ol" sx={{ pl: 3, mt: 0 }}>
+        {slotsOf(template.document).map((slot) => (
+          <li key={slot.id}>{formatSlot(slot, find)}</li>
+        ))}
+      </Box>
+      <Section title="Give it to">
+        {people.length === 0 || gyms.length === 0 ? (
+          <Typography sx={{ mt: 1 }}>
+            A person and a gym come first. <Link to="/people/new">Add a person</Link>, or{" "}
+            <Link to="/gyms">add a gym</Link>.
+          </Typography>
+        ) : (
+          <Form method="get" replace>
+            <Box
+              component="fieldset"
+              sx={{ border: 0, p: 0, my: 1, display: "flex", flexWrap: "wrap", columnGap: 3 }}
+            >
+              <Box component="legend" sx={{ position: "absolute", left: -9999 }}>
+                People
+              </Box>
+              {people.map((person) => (
+                <Box component="label" key={person.id} sx={{ minHeight: 36 }}>
+                  <input
+                    type="checkbox"
+                    name="people"
+                    value={person.id}
+                    defaultChecked={chosen.has(person.id)}
+                  />{" "}
+                  {person.name}
+                </Box>
+              ))}
+            </Box>
+            <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "flex-end" }}>
+              <Labelled id="gymId" label="Gym">
+                <Select id="gymId" name="gymId" defaultValue={given?.gymId ?? gyms[0]?.id}>
+                  {gyms.map((gym) => (
+                    <option key={gym.id} value={gym.id}>
+                      {gym.name}
+                    </option>
+                  ))}
+                </Select>
+              </Labelled>
+              <Labelled id="day" label="Day">
+                <PlainInput id="day" name="day" type="date" defaultValue={given?.day ?? today} />
+              </Labelled>
+              <Box sx={{ mb: 2 }}>
+                <Button type="submit" variant={given === null ? "contained" : "outlined"}>
+                  Show what changes
+                </Button>
+              </Box>
+            </Box>
+          </Form>
+        )}
+      </Section>
+      {given === null ? null : (
+        <Section title={`What changes, ${formatDay(given.day)}`}>
+          <Form method="post">
+            <input type="hidden" name="gymId" value={given.gymId} />
+            <input type="hidden" name="day" value={given.day} />
+            {given.copies.map(({ person, changes, plan }) => (
+              <Box
+                component="section"
+                key={person.id}
+                aria-label={`What changes for ${person.name}`}
+                sx={{ borderBottom: 1, borderColor: "divider", py: 1.25 }}
+              >
+                <Box component="label" sx={{ fontWeight: 700 }}>
+                  <input type="checkbox" name="people" value={person.id} defaultChecked />{" "}
+                  {person.name}
+                </Box>{" "}
+                <Typography component="span" variant="body2" sx={{ color: "text.secondary" }}>
+                  {slotsOf(plan).length} exercises
+                  {changes.length === 0 ? ", as it is" : ""}
+                </Typography>
+                <Box component="ul" sx={{ m: 0, mt: 0.5 }}>
+                  {changes.map((change, i) => (
+                    <li key={i}>{formatFitChange(change, find)}</li>
+                  ))}
+                </Box>
+              </Box>
+            ))}
+            {actionData === undefined ? null : (
+              <Typography role="alert" sx={{ color: "kravo.signal", fontWeight: 650, mt: 1 }}>
+                ▸ {actionData.problem}
+              </Typography>
+            )}
+            <Button type="submit" variant="contained" disabled={isBusy} sx={{ mt: 2 }}>
+              Plan these sessions
+            </Button>
+          </Form>
+          <Typography variant="body2" sx={{ color: "text.secondary", mt: 1 }}>
+            Every copy is a plan of its own; what you would have otherwise is changed on its bench.
+          </Typography>
+        </Section>
+      )}
+    </Page>
+  );
+}

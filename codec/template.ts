@@ -1,0 +1,17 @@
+import { z } from "zod";
+import { textField } from "./person.ts";
+import { dayCodec, idCodec } from "./values.ts";
+
+/** Keeping a saved plan as a template. */
+export const keepTemplateCodec = z.object({
+  planId: idCodec<"plan">(),
+  name: textField("a name", 80),
+});
+
+/** Who is given a template, where and when; from the address for the preview, from the form for the gift. */
+export const giveCodec = z.object({
+  people: z.array(idCodec<"person">()).min(1, "Expected at least one person.").max(30),
+  gymId: idCodec<"gym">(),
+  day: dayCodec,
+});
+export type Give = z.infer<typeof giveCodec>;

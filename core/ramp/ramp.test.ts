@@ -1,0 +1,86 @@
+import { describe, expect, it } from "vitest";
+import { findMovement } from "../catalogue/index.ts";
+import { amountKg, count, kg, lb } from "../quantity/index.ts";
+import { RACK, sampleMint, sampleSet, sampleSlot, sampleStation, STACK } from "../samples/index.ts";
+import { rampCount, rampReasons, withRamp, type RampReasons } from "./ramp.ts";
+
+const MIDDLE: RampReasons = {
+  isIsolation: false,
+  reps: 8,
+  distance: 4,
+  setsBefore: 0,
+  preFatigued: false,
+};
+
+describe("how many rising sets", () => {
+  it.each<readonly [string, Partial<RampReasons>, number]>([
+    ["a compound lift", {}, 2],
+    ["few reps", { reps: 6 }, 3],
+    ["seven reps", { reps: 7 }, 2],
+    ["far from the lightest load", { distance: 5 }, 3],
+    ["few reps and far", { reps: 5, distance: 9 }, 4],
+    ["an isolation", { isIsolation: true, reps: 5 }, 1],
+    ["regions that are warm", { setsBefore: 3 }, 1],
+    ["two sets before", { setsBefore: 2 }, 2],
+    ["an isolation on warm regions", { isIsolation: true, setsBefore: 6 }, 0],
+    ["a pre-fatigue", { preFatigued: true }, 1],
+    ["an unknown total", { distance: null }, 2],
+  ])("%s", (_, over, sets) => {
+    expect(rampCount({ ...MIDDLE, ...over })).toBe(sets);
+  });
+});
+
+describe("a ramp", () => {
+  const slot = sampleSlot([sampleSet(1), sampleSet(2)]);
+  const loads = (made: ReturnType<typeof withRamp>) =>
+    made.sets.map((set) => [
+      set.role,
+      set.load.kind === "absolute" ? amountKg(set.load.reading) : null,
+    ]);
+
+  it("rises to the work load in what the station makes, easy and never hard", () => {
+    const made = withRamp(slot, sampleStation(RACK), kg(100), 3, null, sampleMint);
+    expect(loads(made)).toEqual([
+      ["ramp", 40],
+      ["ramp", 60],
+      ["ramp", 80],
+      ["work", 100],
+      ["work", 100],
+    ]);
+    expect(made.sets.slice(0, 3).every((set) => set.effort === "more")).toBe(true);
+  });
+
+  it("takes the place of the ramp that was there", () => {
+    const once = withRamp(slot, sampleStation(RACK), kg(100), 3, null, sampleMint);
+    const twice = withRamp(once, sampleStation(RACK), kg(100), 1, null, sampleMint);
+    expect(loads(twice)).toEqual([
+      ["ramp", 60],
+      ["work", 100],
+      ["work", 100],
+    ]);
+    expect(withRamp(once, sampleStation(RACK), kg(100), 0, null, sampleMint).sets).toEqual(
+      slot.sets,
+    );
+  });
+
+  it("has fewer sets where the steps are coarse or there is nothing lighter", () => {
+    const stack = sampleStation(STACK);
+    expect(withRamp(slot, stack, lb(20), 4, null, sampleMint).sets.length).toBeLessThanOrEqual(3);
+    expect(withRamp(slot, stack, lb(10), 3, null, sampleMint).sets).toEqual(slot.sets);
+  });
+
+  it("is judged by lift, reps, distance and what came before", () => {
+    const squat = findMovement("shipped:back-squat");
+    if (squat === null) throw new Error("no squat");
+    const five = sampleSlot([
+      sampleSet(1, { target: { kind: "reps", min: count(5), max: count(5) } }),
+    ]);
+    expect(
+      rampReasons(five, squat, sampleStation(RACK), kg(100), {
+        bodyWeight: null,
+        setsBefore: 2,
+        stances: { preparation: "lightSets" },
+      }),
+    ).toEqual({ isIsolation: false, reps: 5, distance: 5, setsBefore: 2, preFatigued: false });
+  });
+});

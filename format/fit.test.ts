@@ -1,0 +1,44 @@
+import { describe, expect, it } from "vitest";
+import { findMovement } from "~/core/catalogue/index.ts";
+import type { FitChange } from "~/core/fit/index.ts";
+import { slotsOf } from "~/core/prescription/index.ts";
+import { kg } from "~/core/quantity/index.ts";
+import { exercise, sessionOf } from "~/tests/arbitrary/session.ts";
+import { formatFitChange } from "./fit.ts";
+
+const before = sessionOf(exercise("back-squat"));
+const slot = slotsOf(before)[0]?.id ?? ("" as never);
+const squat = "shipped:back-squat" as const;
+const notHere = { kind: "notHere" } as const;
+
+describe("what was changed for somebody", () => {
+  it.each<readonly [FitChange, string]>([
+    [
+      { code: "swapped", from: squat, to: "shipped:leg-press", because: notHere },
+      "Back squat becomes Leg press: no station of this gym serves it.",
+    ],
+    [
+      { code: "leftOut", movement: squat, because: notHere },
+      "Back squat is left out, nothing here stands in: no station of this gym serves it.",
+    ],
+    [{ code: "load", movement: squat, reading: kg(80) }, "Back squat: 80 kg, as last logged here."],
+    [
+      { code: "load", movement: squat, reading: null },
+      "Back squat: never logged here, the load is found on the day.",
+    ],
+    [
+      { code: "plainSets", movement: squat },
+      "Back squat: plain sets, since drops and the like are no beginner’s work.",
+    ],
+    [
+      { code: "shortened", fix: { kind: "dropSet", slot }, before, minutesSaved: 3.6 },
+      "One set less of Back squat, to keep the time; saves 4 min.",
+    ],
+    [
+      { code: "fewerSets", fix: { kind: "trimSets", to: 2 }, before },
+      "At most 2 work sets of each, since new and returning people begin with few sets.",
+    ],
+  ])("%#", (change, text) => {
+    expect(formatFitChange(change, findMovement)).toBe(text);
+  });
+});

@@ -1,0 +1,40 @@
+import type { FitCause, FitChange } from "~/core/fit/index.ts";
+import type { FindMovement } from "~/core/movement/index.ts";
+import { slotsOf, type SessionPlan } from "~/core/prescription/index.ts";
+import { assertNever } from "~/core/result/index.ts";
+import { formatExclusion } from "./brief.ts";
+import { formatFix } from "./findings.ts";
+import { formatMass } from "./numbers.ts";
+
+/** What was changed in somebody's copy of a template, and why. */
+export function formatFitChange(change: FitChange, find: FindMovement): string {
+  const name = (ref: Parameters<FindMovement>[0]) => find(ref)?.name ?? ref;
+  const nameIn = (plan: SessionPlan) => (id: string) => {
+    const slot = slotsOf(plan).find((s) => s.id === id);
+    return slot === undefined ? "" : name(slot.movement);
+  };
+  switch (change.code) {
+    case "swapped":
+      return `${name(change.from)} becomes ${name(change.to)}: ${formatCause(change.because)}.`;
+    case "leftOut":
+      return `${name(change.movement)} is left out, nothing here stands in: ${formatCause(change.because)}.`;
+    case "load":
+      return change.reading === null
+        ? `${name(change.movement)}: never logged here, the load is found on the day.`
+        : `${name(change.movement)}: ${formatMass(change.reading)}, as last logged here.`;
+    case "plainSets":
+      return `${name(change.movement)}: plain sets, since drops and the like are no beginner’s work.`;
+    case "shortened":
+      return `${formatFix(change.fix, nameIn(change.before))}, to keep the time; saves ${Math.round(change.minutesSaved)} min.`;
+    case "fewerSets":
+      return `${formatFix(change.fix, nameIn(change.before))}, since new and returning people begin with few sets.`;
+    default:
+      return assertNever(change);
+  }
+}
+
+function formatCause(cause: FitCause): string {
+  return cause.kind === "notHere"
+    ? "no station of this gym serves it"
+    : cause.reasons.map(formatExclusion).join("; ");
+}
