@@ -53,7 +53,8 @@ export async function loader({ params, request, context }: Route.LoaderArgs) {
     }),
   ]);
   const today = dayAt(scope.now, gyms[0]?.timeZone ?? "UTC");
-  return { template, people, gyms, given, today };
+  const isIncomplete = given === null && search.has("day");
+  return { template, people, gyms, given, isIncomplete, today };
 }
 
 /** Makes the copies that were accepted, all or none; or puts the template away. */
@@ -85,7 +86,7 @@ export async function action({ params, request, context }: Route.ActionArgs) {
 
 /** Gives a template to several people: what each copy changes is read before any of them is made. */
 export default function TemplatePage({ loaderData, actionData }: Route.ComponentProps) {
-  const { template, people, gyms, given, today } = loaderData;
+  const { template, people, gyms, given, isIncomplete, today } = loaderData;
   const { find } = useCatalogue();
   const isBusy = useNavigation().state !== "idle";
   const chosen = new Set(given?.copies.map(({ person }) => person.id));
@@ -153,6 +154,11 @@ export default function TemplatePage({ loaderData, actionData }: Route.Component
           </Form>
         )}
       </Section>
+      {isIncomplete ? (
+        <Typography role="alert" sx={{ color: "kravo.signal", fontWeight: 650 }}>
+          ▸ Expected at least one person, a gym and a day.
+        </Typography>
+      ) : null}
       {given === null ? null : (
         <Section title={`What changes, ${formatDay(given.day)}`}>
           <Form method="post">

@@ -130,6 +130,8 @@ test("a session is kept as a template and given to two people, each copy told wi
     .click();
   await page.getByRole("button", { name: "Keep as template" }).click();
   await expect(page.getByRole("heading", { name: "Leg day", level: 1 })).toBeVisible();
+  await page.getByRole("button", { name: "Show what changes" }).click();
+  await expect(page.getByText("Expected at least one person", { exact: false })).toBeVisible();
   await page.getByLabel("Ada First").check();
   await page.getByLabel("Ben Second").check();
   await page.getByRole("button", { name: "Show what changes" }).click();
