@@ -1,5 +1,13 @@
 import type { Page } from "@playwright/test";
-import { addPerson, expect, MOVEMENT_FORM, registerStudio, submit, test } from "./kravo.ts";
+import {
+  addPerson,
+  expect,
+  focusFinder,
+  MOVEMENT_FORM,
+  registerStudio,
+  submit,
+  test,
+} from "./kravo.ts";
 
 /** A studio with a gym of usual stations, and somebody in it. */
 async function beginStudio(page: Page): Promise<{ gym: string; person: string }> {
@@ -54,8 +62,7 @@ test("from a brief with two limits to a session without findings, and a swap for
   await page.getByRole("link", { name: "Plan a session" }).first().click();
   await page.getByRole("button", { name: "Go to the bench" }).click();
   await expect(finder(page)).toBeVisible();
-  await page.keyboard.press("/");
-  await expect(finder(page)).toBeFocused();
+  await focusFinder(page);
   await page.keyboard.type("goblet");
   await page.getByText(/\d+ out, and why/).click();
   await expect(

@@ -275,3 +275,12 @@ export async function secondContext(
     viewport: { width: 390, height: 844 },
   });
 }
+
+/** Puts the cursor into the finder by its key, which answers only once the page has come alive. */
+export async function focusFinder(page: Page): Promise<void> {
+  const finder = page.getByRole("combobox", { name: "Search movements" });
+  await expect(async () => {
+    await page.keyboard.press("/");
+    await expect(finder).toBeFocused({ timeout: 500 });
+  }).toPass();
+}

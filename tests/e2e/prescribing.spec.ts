@@ -1,4 +1,12 @@
-import { addPerson, expect, openBench, registerStudio, submit, test } from "./kravo.ts";
+import {
+  addPerson,
+  expect,
+  focusFinder,
+  openBench,
+  registerStudio,
+  submit,
+  test,
+} from "./kravo.ts";
 
 test("sets are written as a line, refused at the character, kept through a save, and taken in turn", async ({
   watched: page,
@@ -66,6 +74,8 @@ test("seven exercises with ramp, rotation, drops and rest-pause take at most 350
   const head = { title: "Legs", day: "2026-12-01", startTime: "", gymId: lastOf(gym) };
   await page.goto(await submit(page, "/plans/new", { ...head, personId: lastOf(person) }));
   await expect(page.getByText(/saved, revision 1/i)).toBeVisible();
+  await focusFinder(page);
+  await page.getByRole("heading", { level: 1 }).click();
   let keys = 0;
   const type = async (text: string) => {
     keys += text.length;
