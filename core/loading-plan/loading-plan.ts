@@ -53,7 +53,7 @@ export const PLAN_COSTS = {
 /** More ways to hang one load than this are not all looked at. */
 const MOST_STACKS = 700;
 /** So many are carried on from load to load where not all are looked at. */
-const KEPT = 16;
+const KEPT = 10;
 
 /**
  * What to hang for a whole exercise, load after load: the fewest plates handled, weighed against how far each
