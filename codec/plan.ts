@@ -311,8 +311,3 @@ function slotIds(slot: Slot): readonly string[] {
 function itemIds(item: Item): readonly string[] {
   return drillsOf(item).map(({ id }) => id);
 }
-
-/** Reads a plan document. Throws a ZodError on anything else. */
-export function readPlan(document: unknown): SessionPlan {
-  return planCodec.parse(document);
-}

@@ -1,4 +1,4 @@
-import { isTempoPhase, type TempoPhase } from "~/core/prescription/index.ts";
+import { isTempoPhase, isWithin, type TempoPhase } from "~/core/prescription/index.ts";
 import { seconds, share, type Seconds, type Share } from "~/core/quantity/index.ts";
 import { fail, ok, type Result } from "~/core/result/index.ts";
 
@@ -11,7 +11,9 @@ export function typedSeconds(text: string): Typed<Seconds> {
   if (parts === null) return fail("Expected a rest, like 90 or 1:30.");
   const total =
     parts[3] === undefined ? Number(parts[1]) * 60 + Number(parts[2]) : Number(parts[3]);
-  return total <= 1200 ? ok(seconds(total)) : fail("Expected at most 20 minutes of rest.");
+  return isWithin(total, "pause")
+    ? ok(seconds(total))
+    : fail("Expected at most 20 minutes of rest.");
 }
 
 /** A drop's share as per cent: "80" or "80%", above 0 and below 100, since a drop gets lighter. */
@@ -20,7 +22,7 @@ export function typedDropShare(text: string): Typed<Share> {
   const percent = Number(parts?.[1]?.replace(",", ".") ?? Number.NaN);
   if (Number.isNaN(percent)) return fail("Expected a share in per cent, like 80.");
   if (percent <= 0) return fail("Expected a share above 0 %.");
-  return percent < 100
+  return isWithin(percent, "dropPercent")
     ? ok(share(percent / 100))
     : fail("A drop gets lighter: expected less than 100 %.");
 }

@@ -84,10 +84,3 @@ export function formatShortDay(day: Day): string {
     timeZone: "UTC",
   }).format(new Date(`${day}T00:00:00Z`));
 }
-
-/** "18:05" on the wall clock of a zone. */
-export function formatTime(instant: Instant, timeZone: string): string {
-  return new Intl.DateTimeFormat(LOCALE, { hour: "2-digit", minute: "2-digit", timeZone }).format(
-    instant,
-  );
-}

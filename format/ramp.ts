@@ -1,6 +1,11 @@
 import type { RampReasons } from "~/core/ramp/index.ts";
 import { formatSets } from "./numbers.ts";
 
+/** "Make a ramp of 3", "Take the ramp out" where the rule has none. */
+export function formatRamp(sets: number): string {
+  return sets === 0 ? "Take the ramp out" : `Make a ramp of ${sets}`;
+}
+
 /** "compound lift, at least 8 reps, 3.9 times the lightest load, 2 hard sets for these regions before". */
 export function formatRampReasons(reasons: RampReasons): string {
   return [

@@ -3,9 +3,9 @@ import { redirect } from "react-router";
 import { differences, type Difference } from "~/core/comparison/index.ts";
 import { bodyWeightOf } from "~/core/measurement/index.ts";
 import { movementsIn, slotsOf } from "~/core/prescription/index.ts";
-import { plannedContext, type Exposure } from "~/core/progression/index.ts";
+import { lastKey, plannedContext, type Exposure } from "~/core/progression/index.ts";
 import { idParam, orNotFound, requireSignIn, scopeOf } from "~/server/auth/session.server.ts";
-import { exposuresOf, figuresOf, historyOf } from "~/server/coaching/history.server.ts";
+import { before, figuresOf, historyOf, seriesOf } from "~/server/coaching/history.server.ts";
 import { getGym, listStations } from "~/server/db/gyms.server.ts";
 import { listMeasurements } from "~/server/db/measurements.server.ts";
 import { catalogueFor } from "~/server/db/movements.server.ts";
@@ -33,9 +33,11 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     catalogueFor(scope),
     listMeasurements(scope, run.personId),
   ]);
+  // As it was when the session began: what is trained now must not change its own loads.
+  const series = seriesOf(before(history, run));
   const lasts: Record<string, LastTime> = {};
   for (const slot of slotsOf(run.document)) {
-    const exposure = exposuresOf(history, slot).findLast((e) => e.runId !== run.id);
+    const exposure = series.get(lastKey(slot.movement, slot.station))?.at(-1);
     const station = stations.find((s) => s.id === slot.station);
     if (exposure === undefined || station === undefined) continue;
     const today = {
@@ -44,13 +46,8 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     };
     lasts[slot.id] = { exposure, differences: differences(exposure, today) };
   }
-  // As it was when the session began: what is trained now must not change its own loads.
-  const before = {
-    ...history,
-    runs: history.runs.filter((other) => other.startedAt < run.startedAt),
-  };
   const bodyWeight = bodyWeightOf(measurements);
-  const figures = figuresOf(before, bodyWeight);
+  const figures = figuresOf(series, bodyWeight);
   const named = new Set(movementsIn(run.document));
   const movements = catalogue.all.filter((movement) => named.has(movement.ref));
   return {

@@ -11,7 +11,7 @@ import { formatSetsDone } from "~/format/exposure.ts";
 import { formatDay, formatShortDay } from "~/format/numbers.ts";
 import { LEVEL_NAMES } from "~/format/training.ts";
 import { idParam, orNotFound, scopeOf } from "~/server/auth/session.server.ts";
-import { exposuresOf, historyOf } from "~/server/coaching/history.server.ts";
+import { historyOf, seriesOf } from "~/server/coaching/history.server.ts";
 import { listApproaches } from "~/server/db/approaches.server.ts";
 import { currentBrief } from "~/server/db/briefs.server.ts";
 import { listGyms } from "~/server/db/gyms.server.ts";
@@ -37,22 +37,16 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     listGyms(scope),
     catalogueFor(scope),
   ]);
-  const pairs = new Map(
-    [...history.performed.values()].flatMap(({ contexts }) =>
-      contexts.map(
-        (c) =>
-          [`${c.movement} ${c.station}`, { movement: c.movement, station: c.station }] as const,
-      ),
-    ),
-  );
-  const series = [...pairs.values()].map((pair) => {
-    const exposures = exposuresOf(history, pair);
-    const station = exposures.at(-1)?.context.stationVersion;
-    return {
-      movement: catalogue.find(pair.movement)?.name ?? pair.movement,
-      station: (station && history.versions.get(station)?.name) ?? "",
-      exposures: exposures.slice(-6),
-    };
+  const series = [...seriesOf(history).values()].flatMap((exposures) => {
+    const context = exposures.at(-1)?.context;
+    if (context === undefined) return [];
+    return [
+      {
+        movement: catalogue.find(context.movement)?.name ?? context.movement,
+        station: history.versions.get(context.stationVersion)?.name ?? "",
+        exposures: exposures.slice(-6),
+      },
+    ];
   });
   return {
     person,

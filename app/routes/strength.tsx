@@ -16,7 +16,7 @@ import { EQUATION_NAMES, formatKnown } from "~/format/strength.ts";
 import { formatRir } from "~/format/training.ts";
 import { readingMeaning } from "~/format/station.ts";
 import { idParam, orNotFound, scopeOf } from "~/server/auth/session.server.ts";
-import { figuresOf, historyOf } from "~/server/coaching/history.server.ts";
+import { figuresOf, historyOf, seriesOf } from "~/server/coaching/history.server.ts";
 import { listStations } from "~/server/db/gyms.server.ts";
 import { listMeasurements } from "~/server/db/measurements.server.ts";
 import { getPerson } from "~/server/db/people.server.ts";
@@ -36,7 +36,7 @@ export async function loader({ params, context, request }: Route.LoaderArgs) {
     listStations(scope, undefined, "all"),
   ]);
   const bodyWeight = bodyWeightOf(measurements);
-  const figures = figuresOf(history, bodyWeight, equation);
+  const figures = figuresOf(seriesOf(history), bodyWeight, equation);
   return { person, equation, bodyWeight, figures, stations };
 }
 

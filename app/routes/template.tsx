@@ -9,49 +9,31 @@ import { formatFitChange } from "~/format/fit.ts";
 import { formatSlot } from "~/format/plan.ts";
 import { formatDay } from "~/format/numbers.ts";
 import { idParam, orNotFound, scopeOf } from "~/server/auth/session.server.ts";
-import { fitFor } from "~/server/coaching/fit.server.ts";
-import { getGym, listGyms } from "~/server/db/gyms.server.ts";
-import { getPerson, listPeople } from "~/server/db/people.server.ts";
-import { addPlan } from "~/server/db/plans.server.ts";
+import { copiesFor, planCopies } from "~/server/coaching/fit.server.ts";
+import { listGyms } from "~/server/db/gyms.server.ts";
+import { listPeople } from "~/server/db/people.server.ts";
 import { getTemplate, removeTemplate } from "~/server/db/templates.server.ts";
-import type { Scope } from "~/server/db/scope.server.ts";
 import type { Route } from "./+types/template.ts";
 import { useCatalogue } from "../components/catalogue.ts";
 import { Labelled, PlainInput, Select } from "../components/field.tsx";
 import { Page, Section } from "../components/page.tsx";
 
-/** The asked people of this studio with their fitted copies; a 404 for anything of another studio. */
-async function copiesFor(
-  scope: Scope,
-  template: Awaited<ReturnType<typeof getTemplate>>,
-  of: unknown,
-) {
-  const asked = giveCodec.safeParse(of);
-  if (!asked.success || template === null) return null;
-  const { people, gymId, day } = asked.data;
-  orNotFound(await getGym(scope, gymId));
-  const copies = await Promise.all(
-    people.map(async (id) => {
-      const person = orNotFound(await getPerson(scope, id));
-      return { person, ...(await fitFor(scope, template.document, person, gymId, day)) };
-    }),
-  );
-  return { gymId, day, copies };
-}
-
 export async function loader({ params, request, context }: Route.LoaderArgs) {
   const scope = scopeOf(context);
   const template = orNotFound(await getTemplate(scope, idParam<"template">(params.templateId)));
   const search = new URL(request.url).searchParams;
-  const [people, gyms, given] = await Promise.all([
-    listPeople(scope),
-    listGyms(scope),
-    copiesFor(scope, template, {
-      people: search.getAll("people"),
-      gymId: search.get("gymId"),
-      day: search.get("day"),
-    }),
-  ]);
+  const give = giveCodec.safeParse({
+    people: search.getAll("people"),
+    gymId: search.get("gymId"),
+    day: search.get("day"),
+  });
+  const [people, gyms] = await Promise.all([listPeople(scope), listGyms(scope)]);
+  const given = give.success
+    ? {
+        ...give.data,
+        copies: orNotFound(await copiesFor(scope, template.document, give.data)),
+      }
+    : null;
   const today = dayAt(scope.now, gyms[0]?.timeZone ?? "UTC");
   const isIncomplete = given === null && search.has("day");
   return { template, people, gyms, given, isIncomplete, today };
@@ -66,22 +48,16 @@ export async function action({ params, request, context }: Route.ActionArgs) {
     await removeTemplate(scope, template.id);
     throw redirect("/templates");
   }
-  const given = await copiesFor(scope, template, {
+  const give = giveCodec.safeParse({
     people: form.getAll("people"),
     gymId: form.get("gymId"),
     day: form.get("day"),
   });
-  if (given === null) return data({ problem: "Nobody was chosen." }, { status: 400 });
-  await scope.transaction(async (trx) => {
-    for (const { person, plan } of given.copies) {
-      const head = { title: template.name, day: given.day, startTime: null, gymId: given.gymId };
-      await addPlan(trx, { ...head, personId: person.id }, plan);
-    }
-  });
-  const [only] = given.copies;
-  throw redirect(
-    given.copies.length === 1 && only !== undefined ? `/people/${only.person.id}` : "/",
-  );
+  if (!give.success) return data({ problem: "Nobody was chosen." }, { status: 400 });
+  const copies = orNotFound(await copiesFor(scope, template.document, give.data));
+  await planCopies(scope, template.name, give.data, copies);
+  const [only] = copies;
+  throw redirect(copies.length === 1 && only !== undefined ? `/people/${only.person.id}` : "/");
 }
 
 /** Gives a template to several people: what each copy changes is read before any of them is made. */

@@ -1,7 +1,8 @@
-import { mass, ticksOf, type Mass, type Share } from "../quantity/index.ts";
+import { mass, type Mass, type Share } from "../quantity/index.ts";
 import {
   allLoads,
   changeBetween,
+  nearestLoad,
   piecesHandled,
   type Change,
   type Loading,
@@ -64,7 +65,9 @@ const KEPT = 10;
  */
 export function planLoading(loading: Loading, targets: readonly LoadTarget[]): LoadingPlan {
   if (loading.kind !== "bar" && loading.kind !== "plateMachine") {
-    const made = targets.map(({ reading }) => nearest(loading, reading)).filter((m) => m !== null);
+    const made = targets
+      .map(({ reading }) => nearestLoad(loading, reading, "nearest"))
+      .filter((m) => m !== null);
     return withChanges(made, targets, true);
   }
   const plates = platesOf(loading);
@@ -171,23 +174,12 @@ function boundsOf(
   loading: PlateLoading,
   { reading, within }: LoadTarget,
 ): readonly [number, number] {
-  const made = nearest(loading, reading)?.reading.thousandths ?? reading.thousandths;
+  const made = nearestLoad(loading, reading, "nearest")?.reading.thousandths ?? reading.thousandths;
   const slack = reading.thousandths * within;
   return [
     Math.min(made, Math.ceil(reading.thousandths - slack)),
     Math.max(made, Math.floor(reading.thousandths + slack)),
   ];
-}
-
-/** The load nearest to a reading, the easier of two equally near. */
-function nearest(loading: Loading, reading: Mass): MadeLoad | null {
-  let best: MadeLoad | null = null;
-  let gap = Infinity;
-  for (const made of allLoads(loading)) {
-    const own = Math.abs(ticksOf(made.reading) - ticksOf(reading));
-    if (own < gap) [best, gap] = [made, own];
-  }
-  return best;
 }
 
 /**

@@ -6,9 +6,8 @@ import {
   type Rir,
   type SetRole,
   type SideMode,
-  type Target,
 } from "../prescription/index.ts";
-import { count, type MassUnit } from "../quantity/index.ts";
+import type { MassUnit } from "../quantity/index.ts";
 
 /** What is meant where the line does not say it; the approach and the movement give it. */
 export interface NotationDefaults {
@@ -36,13 +35,8 @@ export function effortOf(role: SetRole | null, defaults: NotationDefaults): Rir 
 
 /** What "max" comes to where nobody said; only time is estimated from it. Source: our rule, docs/notation.md. */
 export const LIKELY = 10;
-/** As many as come after a short pause. */
-export const FEW: Target = { kind: "limit", atLeast: null, likely: count(4) };
 export const TOTAL_SETS = 4;
 export const TOTAL_PAUSE = 20;
 export const INTERVAL_PAUSE = 30;
-export const DROP_REST = 10;
-export const REST_PAUSE = 15;
-export const CLUSTER_PAUSE = 20;
 export const RECOVERY = 120;
 export const TRIAL_TRIES = 3;

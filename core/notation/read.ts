@@ -1,6 +1,10 @@
 import { FAULTS, REGIONS } from "../movement/index.ts";
 import { isId, isMovementRef, type Id, type MintId, type MovementRef } from "../identity/index.ts";
 import {
+  FEW_MORE,
+  USUAL_CLUSTER_PAUSE,
+  USUAL_DROP_REST,
+  USUAL_REST_PAUSE,
   BOUNDS,
   isRir,
   isWithin,
@@ -35,14 +39,10 @@ import {
 } from "../quantity/index.ts";
 import { assertNever } from "../result/index.ts";
 import {
-  CLUSTER_PAUSE,
-  DROP_REST,
   effortOf,
-  FEW,
   INTERVAL_PAUSE,
   LIKELY,
   RECOVERY,
-  REST_PAUSE,
   TOTAL_PAUSE,
   TOTAL_SETS,
   TRIAL_TRIES,
@@ -567,8 +567,7 @@ export class Reader {
     switch (words.kind) {
       case "drop": {
         const to = this.drop(words.to);
-        const restBefore =
-          words.after === null ? seconds(DROP_REST) : this.time(words.after, "pause");
+        const restBefore = words.after === null ? USUAL_DROP_REST : this.time(words.after, "pause");
         const times = words.times === null ? 1 : this.bounded(words.times, "repeats");
         const target = words.target === null ? own : this.target(words.target);
         return Array.from({ length: times }, () => ({
@@ -585,8 +584,8 @@ export class Reader {
             kind: "restPause",
             ...ids(),
             pauses: this.bounded(words.times, "repeats"),
-            pause: words.after === null ? seconds(REST_PAUSE) : this.time(words.after, "pause"),
-            target: words.target === null ? FEW : this.target(words.target),
+            pause: words.after === null ? USUAL_REST_PAUSE : this.time(words.after, "pause"),
+            target: words.target === null ? FEW_MORE : this.target(words.target),
           },
         ];
       case "cluster":
@@ -595,7 +594,7 @@ export class Reader {
             kind: "cluster",
             ...ids(),
             groups: this.bounded(words.times, "repeats"),
-            pause: words.after === null ? seconds(CLUSTER_PAUSE) : this.time(words.after, "pause"),
+            pause: words.after === null ? USUAL_CLUSTER_PAUSE : this.time(words.after, "pause"),
             multiple: words.percent === null ? share(1) : this.percent(words.percent, "percent"),
             target: words.target === null ? own : this.target(words.target),
           },
@@ -644,7 +643,7 @@ export class Reader {
   }
 
   private orFew(words: TargetWords | null): Target {
-    return words === null ? FEW : this.target(words);
+    return words === null ? FEW_MORE : this.target(words);
   }
 
   private drop(words: Extract<ExtensionWords, { kind: "drop" }>["to"]): DropLoad {

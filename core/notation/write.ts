@@ -1,5 +1,9 @@
 import type { Id, MovementRef } from "../identity/index.ts";
 import {
+  FEW_MORE,
+  USUAL_CLUSTER_PAUSE,
+  USUAL_DROP_REST,
+  USUAL_REST_PAUSE,
   isOpenTempo,
   TEMPO_PHASES,
   type Accent,
@@ -18,14 +22,10 @@ import {
 import { amountOf, type Mass, type Share } from "../quantity/index.ts";
 import { assertNever } from "../result/index.ts";
 import {
-  CLUSTER_PAUSE,
-  DROP_REST,
   effortOf,
-  FEW,
   INTERVAL_PAUSE,
   LIKELY,
   RECOVERY,
-  REST_PAUSE,
   TOTAL_PAUSE,
   TOTAL_SETS,
   TRIAL_TRIES,
@@ -403,25 +403,25 @@ function extensionText(extension: Extension, own: Target): string {
       return joined([
         `drop ${dropText(extension.to)}`,
         forTarget(extension.target, own),
-        after(extension.restBefore, DROP_REST),
+        after(extension.restBefore, USUAL_DROP_REST),
       ]);
     case "restPause":
       return joined([
         `rest-pause ${extension.pauses}`,
-        after(extension.pause, REST_PAUSE),
-        forTarget(extension.target, FEW),
+        after(extension.pause, USUAL_REST_PAUSE),
+        forTarget(extension.target, FEW_MORE),
       ]);
     case "cluster":
       return joined([
         `cluster ${extension.groups}`,
-        after(extension.pause, CLUSTER_PAUSE),
+        after(extension.pause, USUAL_CLUSTER_PAUSE),
         extension.multiple === 1 ? "" : `at ${percent(extension.multiple)}`,
         forTarget(extension.target, own),
       ]);
     case "partials":
-      return joined([`partials ${extension.where}`, forTarget(extension.target, FEW)]);
+      return joined([`partials ${extension.where}`, forTarget(extension.target, FEW_MORE)]);
     case "forced":
-      return joined([`forced ${extension.by}`, forTarget(extension.target, FEW)]);
+      return joined([`forced ${extension.by}`, forTarget(extension.target, FEW_MORE)]);
     case "positionChange":
       return joined(["position", pairsText(extension.setUp), forTarget(extension.target, own)]);
     case "endHold": {

@@ -22,6 +22,7 @@ import {
   type Slot,
 } from "./plan.ts";
 import type { SideMode } from "./side.ts";
+import { FEW_MORE, USUAL_CLUSTER_PAUSE, USUAL_DROP_REST, USUAL_REST_PAUSE } from "./usual.ts";
 
 /** One edit of a plan, as a value: what the bench sends, what undo replays. */
 export type PlanEdit =
@@ -267,7 +268,6 @@ export function duplicateSet(slot: Slot, set: Id<"set">, mint: MintId): Slot {
 /** Something behind a set, as coaches usually begin with it: a drop to 80 %, two pauses of 15 s. */
 export function newExtension(kind: ExtensionKind, set: PlannedSet, mint: MintId): Extension {
   const ids = { id: mint<"extension">(), lineId: mint<"line">() };
-  const few: Target = { kind: "limit", atLeast: null, likely: count(4) };
   switch (kind) {
     case "drop":
       return {
@@ -275,21 +275,21 @@ export function newExtension(kind: ExtensionKind, set: PlannedSet, mint: MintId)
         ...ids,
         to: { kind: "share", of: "current", share: share(0.8) },
         target: set.target,
-        restBefore: seconds(10),
+        restBefore: USUAL_DROP_REST,
       };
     case "restPause":
-      return { kind, ...ids, pauses: count(2), pause: seconds(15), target: few };
+      return { kind, ...ids, pauses: count(2), pause: USUAL_REST_PAUSE, target: FEW_MORE };
     case "cluster":
       return {
         kind,
         ...ids,
         groups: count(4),
-        pause: seconds(20),
+        pause: USUAL_CLUSTER_PAUSE,
         multiple: share(1),
         target: { kind: "reps", min: count(2), max: count(2) },
       };
     case "partials":
-      return { kind, ...ids, where: "stretched", target: few };
+      return { kind, ...ids, where: "stretched", target: FEW_MORE };
     case "forced":
       return {
         kind,
@@ -302,7 +302,7 @@ export function newExtension(kind: ExtensionKind, set: PlannedSet, mint: MintId)
     case "endHold":
       return { kind, ...ids, at: { kind: "stretched" }, seconds: seconds(20) };
     case "breather":
-      return { kind, ...ids, breaths: count(5), target: few };
+      return { kind, ...ids, breaths: count(5), target: FEW_MORE };
     default:
       return assertNever(kind);
   }

@@ -18,3 +18,4 @@ export * from "./step-load.ts";
 export * from "./unroll.ts";
 export * from "./unroll-items.ts";
 export * from "./check.ts";
+export * from "./usual.ts";

@@ -36,8 +36,6 @@ export type LoadRule =
   /** A load, and what the next set goes to where this one falls short; the same reading says "again". */
   | { readonly kind: "fallback"; readonly reading: Mass; readonly then: readonly Mass[] };
 
-export type LoadRuleKind = LoadRule["kind"];
-
 /** The reading that a rule names outright, or null where it follows from something else. */
 export function readingOf(rule: LoadRule): Mass | null {
   return rule.kind === "absolute" || rule.kind === "fallback" ? rule.reading : null;

@@ -41,8 +41,6 @@ export type Target =
   /** So many reps after the muscle begins to burn. */
   | { readonly kind: "afterBurn"; readonly reps: Count; readonly likely: Count };
 
-export type TargetKind = Target["kind"];
-
 /** What of a performed part a target counts. */
 export type Measure = "reps" | "seconds" | "steps" | "metres";
 

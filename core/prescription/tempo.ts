@@ -1,3 +1,4 @@
+import { isWithin } from "./bounds.ts";
 import { addSeconds, seconds, type Seconds } from "../quantity/index.ts";
 
 /** One phase of a repetition: seconds, as fast as possible, or left open. */
@@ -25,7 +26,7 @@ export function isOpenTempo(tempo: Tempo): boolean {
 /** True for a phase that can be prescribed: 0 to 30 s, "explosive", or open. */
 export function isTempoPhase(phase: unknown): phase is TempoPhase {
   if (phase === null || phase === "explosive") return true;
-  return typeof phase === "number" && Number.isFinite(phase) && phase >= 0 && phase <= 30;
+  return typeof phase === "number" && isWithin(phase, "phase");
 }
 
 /** An explosive phase takes about this long; the pace is the trainee's, so it is only an estimate. */

@@ -1,8 +1,20 @@
+import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { findMovement } from "../catalogue/index.ts";
+import { exercise, FULL_GYM, sessionOf } from "~/tests/arbitrary/session.ts";
+import { coveredSlots } from "../coverage/index.ts";
+import { readingOf, unrollSlot, type PlannedSet } from "../prescription/index.ts";
+import { allLoads } from "../station/index.ts";
 import { amountKg, count, kg, lb } from "../quantity/index.ts";
-import { RACK, sampleMint, sampleSet, sampleSlot, sampleStation, STACK } from "../samples/index.ts";
-import { rampCount, rampReasons, withRamp, type RampReasons } from "./ramp.ts";
+import {
+  RACK,
+  sampleAround,
+  sampleMint,
+  sampleSet,
+  sampleSlot,
+  sampleStation,
+  STACK,
+} from "../samples/index.ts";
+import { rampCount, rampReasons, withRamp, workLoadOf, type RampReasons } from "./ramp.ts";
 
 const MIDDLE: RampReasons = {
   isIsolation: false,
@@ -69,18 +81,53 @@ describe("a ramp", () => {
     expect(withRamp(slot, stack, lb(10), 3, null, sampleMint).sets).toEqual(slot.sets);
   });
 
-  it("is judged by lift, reps, distance and what came before", () => {
-    const squat = findMovement("shipped:back-squat");
-    if (squat === null) throw new Error("no squat");
-    const five = sampleSlot([
-      sampleSet(1, { target: { kind: "reps", min: count(5), max: count(5) } }),
-    ]);
-    expect(
-      rampReasons(five, squat, sampleStation(RACK), kg(100), {
+  it("is judged by lift, reps, distance and what the same regions did before", () => {
+    const plan = sessionOf(
+      exercise("front-squat", 2),
+      exercise("lying-leg-curl", 3),
+      exercise("back-squat", 1, { target: { kind: "reps", min: count(5), max: count(5) } }),
+    );
+    const slots = coveredSlots(plan, sampleAround(FULL_GYM));
+    const last = slots[2];
+    if (last === undefined) throw new Error("three exercises expected");
+    const reasons = (preparation: "lightSets" | "preFatigue") =>
+      rampReasons(last.slot, last.movement, sampleStation(RACK), kg(100), {
         bodyWeight: null,
-        setsBefore: 2,
-        stances: { preparation: "lightSets" },
-      }),
-    ).toEqual({ isIsolation: false, reps: 5, distance: 5, setsBefore: 2, preFatigued: false });
+        slots,
+        stances: { preparation },
+      });
+    const light = { isIsolation: false, reps: 5, distance: 5, setsBefore: 2, preFatigued: false };
+    expect(reasons("lightSets")).toEqual(light);
+    expect(reasons("preFatigue")).toEqual({ ...light, preFatigued: true });
+  });
+
+  it("leads to the first work set, and waits while its load is open", () => {
+    const steps = (sets: readonly PlannedSet[]) =>
+      unrollSlot(sampleSlot(sets), sampleAround([sampleStation()]));
+    const ramp = sampleSet(1, { role: "ramp", load: { kind: "absolute", reading: kg(40) } });
+    expect(workLoadOf(steps([ramp, sampleSet(2)]))).toEqual(kg(100));
+    expect(workLoadOf(steps([ramp, sampleSet(2, { load: { kind: "open" } })]))).toBeNull();
+    expect(workLoadOf(steps([ramp]))).toBeNull();
+  });
+
+  it("rises, is easy, and never reaches the work load, whatever the load and the length", () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 126 }),
+        fc.integer({ min: 0, max: 4 }),
+        (pick, sets) => {
+          const loads = allLoads(RACK);
+          const work = loads[pick % loads.length]?.reading ?? kg(20);
+          const made = withRamp(slot, sampleStation(RACK), work, sets, null, sampleMint).sets;
+          const ramp = made.filter((set) => set.role === "ramp");
+          expect(ramp.length).toBeLessThanOrEqual(sets);
+          const readings = ramp.map((set) => amountKg(readingOf(set.load) ?? kg(999)));
+          expect(readings).toEqual([...new Set(readings)].sort((a, b) => a - b));
+          for (const reading of readings) expect(reading).toBeLessThan(amountKg(work));
+          expect(made.slice(ramp.length)).toEqual(slot.sets);
+        },
+      ),
+      { numRuns: 100 },
+    );
   });
 });

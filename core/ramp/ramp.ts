@@ -1,7 +1,8 @@
 import { isIsolation, type Stances } from "../approach/index.ts";
 import type { MintId } from "../identity/index.ts";
-import type { Movement } from "../movement/index.ts";
-import { isPreparatory, type PlannedSet, type Slot } from "../prescription/index.ts";
+import type { CoveredSlot } from "../coverage/index.ts";
+import { directRegions, type Movement } from "../movement/index.ts";
+import { isPreparatory, type PlannedSet, type SetStep, type Slot } from "../prescription/index.ts";
 import { compareMass, count, seconds, share, ticksOf, type Mass } from "../quantity/index.ts";
 import { harderBy, shareOfLoad, totalMoved, allLoads, type Station } from "../station/index.ts";
 
@@ -53,31 +54,51 @@ export function rampCount(reasons: RampReasons): number {
   return Math.min(4, Math.max(0, base + far - warm - prepared));
 }
 
+/** What is known of a session when a ramp in it is made. */
+export interface RampKnown {
+  readonly bodyWeight: Mass | null;
+  /** The exercises of the session in order. */
+  readonly slots: readonly CoveredSlot[];
+  readonly stances: Pick<Stances, "preparation">;
+}
+
 /** What a ramp to this work load is judged by. */
 export function rampReasons(
   slot: Slot,
   movement: Movement,
   station: Station,
   work: Mass,
-  known: {
-    readonly bodyWeight: Mass | null;
-    readonly setsBefore: number;
-    readonly stances: Pick<Stances, "preparation">;
-  },
+  { bodyWeight, slots, stances }: RampKnown,
 ): RampReasons {
   const first = slot.sets.find((set) => !isPreparatory(set.role));
-  const total = totalMoved(station.loading, work, known.bodyWeight);
+  const total = totalMoved(station.loading, work, bodyWeight);
   const [lightest] = allLoads(station.loading);
   const least =
-    lightest === undefined ? null : totalMoved(station.loading, lightest.reading, known.bodyWeight);
+    lightest === undefined ? null : totalMoved(station.loading, lightest.reading, bodyWeight);
   const isKnown = total !== null && least !== null && ticksOf(least) > 0;
   return {
     isIsolation: isIsolation(movement),
     reps: first?.target.kind === "reps" ? first.target.min : null,
     distance: isKnown ? ticksOf(total) / ticksOf(least) : null,
-    setsBefore: known.setsBefore,
-    preFatigued: known.stances.preparation === "preFatigue",
+    setsBefore: setsBefore(slot, movement, slots),
+    preFatigued: stances.preparation === "preFatigue",
   };
+}
+
+/** Hard sets that the direct regions of a movement had before its slot in the session. */
+function setsBefore(slot: Slot, movement: Movement, slots: readonly CoveredSlot[]): number {
+  const at = slots.findIndex((other) => other.slot.id === slot.id);
+  const regions = directRegions(movement);
+  return slots
+    .slice(0, Math.max(0, at))
+    .filter((other) => directRegions(other.movement).some((r) => regions.includes(r)))
+    .reduce((sum, other) => sum + other.hardSets, 0);
+}
+
+/** The load of the first work set, which a ramp leads to; null while it is not known. */
+export function workLoadOf(steps: readonly SetStep[]): Mass | null {
+  const work = steps.find((step) => step.kind === "set" && !isPreparatory(step.role));
+  return work?.load.kind === "made" ? work.load.reading : null;
 }
 
 /**

@@ -1,5 +1,3 @@
-import { share, type Share } from "../quantity/index.ts";
-
 /** Published equations between repetitions and the share of a maximum. */
 export const EQUATIONS = ["epley", "brzycki", "wathan", "lombardi", "oConner", "mayhew"] as const;
 export type Equation = (typeof EQUATIONS)[number];
@@ -38,9 +36,4 @@ export function maximumOverLoad(equation: Equation, reps: number): number {
     throw new RangeError(`expected 1 to ${MOST_REPS} possible repetitions, got ${reps}`);
   }
   return reps === 1 ? 1 : OVER_LOAD[equation](reps);
-}
-
-/** The share of the maximum that allows `reps` repetitions. Bounds as {@link maximumOverLoad}. */
-export function shareForReps(equation: Equation, reps: number): Share {
-  return share(1 / maximumOverLoad(equation, reps));
 }

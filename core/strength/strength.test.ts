@@ -11,7 +11,6 @@ import {
   loadForReps,
   maximumOverLoad,
   PLAIN_STRICTNESS,
-  shareForReps,
   strictShare,
   type CurvePoint,
   type StrengthSet,
@@ -57,8 +56,8 @@ describe("published equations", () => {
   });
 
   it("are refused outside one to fifteen", () => {
-    expect(() => shareForReps("epley", 16)).toThrow("16");
-    expect(() => shareForReps("epley", 0.5)).toThrow("0.5");
+    expect(() => maximumOverLoad("epley", 16)).toThrow("16");
+    expect(() => maximumOverLoad("epley", 0.5)).toThrow("0.5");
   });
 });
 

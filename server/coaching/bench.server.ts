@@ -8,7 +8,7 @@ import { listGyms, listStations } from "../db/gyms.server.ts";
 import { listMeasurements } from "../db/measurements.server.ts";
 import { plansOfWeek, type StoredPlan } from "../db/plans.server.ts";
 import type { Scope } from "../db/scope.server.ts";
-import { figuresOf, historyOf, lastsOf } from "./history.server.ts";
+import { figuresOf, historyOf, lastsOf, seriesOf } from "./history.server.ts";
 
 /** A plan with everything that its session is judged by: the person, the gyms, the week and what was done. */
 export async function benchOf(scope: Scope, plan: StoredPlan) {
@@ -24,15 +24,16 @@ export async function benchOf(scope: Scope, plan: StoredPlan) {
       dismissalsOn(scope, plan.id),
     ]);
   const bodyWeight = bodyWeightOf(measurements);
+  const series = seriesOf(history);
   return {
     plan,
     stations,
     gyms,
-    lasts: lastsOf(history),
+    lasts: lastsOf(series),
     brief,
     approach: approachAmong(approaches, brief.approach),
     bodyWeight,
-    figures: figuresOf(history, bodyWeight),
+    figures: figuresOf(series, bodyWeight),
     readiness: readinessOn(measurements, plan.day),
     others: week.filter((other) => other.id !== plan.id),
     dismissals,

@@ -7,15 +7,53 @@ import { surroundingsOf, type SessionPlan } from "~/core/prescription/index.ts";
 import { lastKey } from "~/core/progression/index.ts";
 import { surroundingsFrom } from "~/core/strength/index.ts";
 import { mintId } from "~/codec/mint.ts";
+import type { Give } from "~/codec/template.ts";
 import { listApproaches } from "../db/approaches.server.ts";
 import { currentBrief } from "../db/briefs.server.ts";
-import { listStations } from "../db/gyms.server.ts";
+import { getGym, listStations } from "../db/gyms.server.ts";
 import { listMeasurements } from "../db/measurements.server.ts";
 import { catalogueFor } from "../db/movements.server.ts";
-import type { Person } from "../db/people.server.ts";
-import { plansOfWeek } from "../db/plans.server.ts";
+import { getPerson, type Person } from "../db/people.server.ts";
+import { addPlan, plansOfWeek } from "../db/plans.server.ts";
 import type { Scope } from "../db/scope.server.ts";
-import { figuresOf, historyOf } from "./history.server.ts";
+import { figuresOf, historyOf, seriesOf } from "./history.server.ts";
+
+/** Somebody's copy of a template. */
+export interface Copy extends Fitted {
+  readonly person: Person;
+}
+
+/** Fitted copies of a template for several people, or null where the gym or one of them is not of this studio. */
+export async function copiesFor(
+  scope: Scope,
+  template: SessionPlan,
+  { people, gymId, day }: Give,
+): Promise<readonly Copy[] | null> {
+  if ((await getGym(scope, gymId)) === null) return null;
+  const found = await Promise.all(people.map((id) => getPerson(scope, id)));
+  const known = found.filter((person) => person !== null);
+  if (known.length < people.length) return null;
+  return Promise.all(
+    known.map(async (person) => ({
+      person,
+      ...(await fitFor(scope, template, person, gymId, day)),
+    })),
+  );
+}
+
+/** Plans the copies, all or none. */
+export async function planCopies(
+  scope: Scope,
+  title: string,
+  { gymId, day }: Pick<Give, "gymId" | "day">,
+  copies: readonly Copy[],
+): Promise<void> {
+  await scope.transaction(async (trx) => {
+    for (const { person, plan } of copies) {
+      await addPlan(trx, { title, day, startTime: null, gymId, personId: person.id }, plan);
+    }
+  });
+}
 
 /** A template fitted to one person in a gym on a day, with what was changed for them and why. */
 export async function fitFor(
@@ -35,7 +73,7 @@ export async function fitFor(
     catalogueFor(scope),
   ]);
   const bodyWeight = bodyWeightOf(measurements);
-  const figures = figuresOf(history, bodyWeight);
+  const figures = figuresOf(seriesOf(history), bodyWeight);
   const known = surroundingsFrom(figures, bodyWeight);
   const here = stations.filter((station) => station.gymId === gymId);
   const everywhere = surroundingsOf(stations, catalogue.find, known);

@@ -1,15 +1,9 @@
 import type { Id } from "~/core/identity/index.ts";
 import type { Performed } from "~/core/log/index.ts";
-import { slotsOf, type Slot } from "~/core/prescription/index.ts";
+import { slotsOf } from "~/core/prescription/index.ts";
 import { exposureOf, lastKey, type Exposure } from "~/core/progression/index.ts";
 import type { Mass } from "~/core/quantity/index.ts";
-import {
-  knownFrom,
-  USUAL_EQUATION,
-  type Equation,
-  type Figures,
-  type Known,
-} from "~/core/strength/index.ts";
+import { knownFrom, USUAL_EQUATION, type Equation, type Figures } from "~/core/strength/index.ts";
 import { stationVersions, type StoredStation } from "../db/gyms.server.ts";
 import { performedIn } from "../db/performed.server.ts";
 import { endedRunsOf, type StoredRun } from "../db/runs.server.ts";
@@ -39,55 +33,60 @@ export async function historyOf(scope: Scope, person: Id<"person">): Promise<His
   return { runs, performed, versions };
 }
 
-/**
- * What history says about a movement at a station, oldest session first, up to and including `until` where
- * one is given.
- */
-export function exposuresOf(
-  history: History,
-  slot: Pick<Slot, "movement" | "station">,
-  until?: StoredRun,
-): readonly Exposure[] {
-  return history.runs
-    .filter((run) => until === undefined || run.startedAt <= until.startedAt)
-    .toReversed()
-    .flatMap((run) => {
-      const performed = history.performed.get(run.id);
-      if (performed === undefined) return [];
-      return slotsOf(run.document)
-        .filter((s) => s.movement === slot.movement && s.station === slot.station)
-        .flatMap((s) => {
-          const context = performed.contexts.find((c) => c.slotId === s.id);
-          const station = context && history.versions.get(context.stationVersion);
-          const exposure = station && exposureOf(run.id, run.day, s, performed, station);
-          return exposure ? [exposure] : [];
-        });
-    });
+/** Exposures of every movement at every station that was trained, by {@link lastKey}, oldest session first. */
+export type Series = ReadonlyMap<string, readonly Exposure[]>;
+
+/** Everything that history says, in one pass over its sessions. */
+export function seriesOf({ runs, performed, versions }: History): Series {
+  const series = new Map<string, Exposure[]>();
+  for (const run of runs.toReversed()) {
+    const done = performed.get(run.id);
+    if (done === undefined) continue;
+    const contexts = new Map(done.contexts.map((context) => [context.slotId, context]));
+    for (const slot of slotsOf(run.document)) {
+      const context = contexts.get(slot.id);
+      const station = context && versions.get(context.stationVersion);
+      const exposure = station && exposureOf(run.id, run.day, slot, done, station);
+      if (!exposure) continue;
+      const key = lastKey(slot.movement, slot.station);
+      const own = series.get(key);
+      if (own === undefined) series.set(key, [exposure]);
+      else own.push(exposure);
+    }
+  }
+  return series;
+}
+
+/** History as it stood when a session began: what came before it, and not the session itself. */
+export function before(history: History, run: Pick<StoredRun, "startedAt">): History {
+  return { ...history, runs: history.runs.filter((other) => other.startedAt < run.startedAt) };
+}
+
+/** History up to a session and with it. */
+export function upTo(history: History, run: Pick<StoredRun, "startedAt">): History {
+  return { ...history, runs: history.runs.filter((other) => other.startedAt <= run.startedAt) };
 }
 
 /** The latest exposure of every movement at every station, by {@link lastKey}. */
-export function lastsOf(history: History): Readonly<Record<string, Exposure>> {
-  const lasts: Record<string, Exposure> = {};
-  for (const { movement, station } of [...history.performed.values()].flatMap((p) => p.contexts)) {
-    const key = lastKey(movement, station);
-    const last = lasts[key] ?? exposuresOf(history, { movement, station }).at(-1);
-    if (last !== undefined) lasts[key] = last;
-  }
-  return lasts;
+export function lastsOf(series: Series): Readonly<Record<string, Exposure>> {
+  return Object.fromEntries(
+    [...series].flatMap(([key, exposures]) => {
+      const last = exposures.at(-1);
+      return last === undefined ? [] : [[key, last]];
+    }),
+  );
 }
 
 /** What history says of a person's strength, for every movement at every station that was trained. */
 export function figuresOf(
-  history: History,
+  series: Series,
   bodyWeight: Mass | null,
   equation: Equation = USUAL_EQUATION,
 ): Figures {
-  const figures: Record<string, Known> = {};
-  for (const { movement, station } of [...history.performed.values()].flatMap((p) => p.contexts)) {
-    const key = lastKey(movement, station);
-    const known =
-      figures[key] ?? knownFrom(exposuresOf(history, { movement, station }), bodyWeight, equation);
-    if (known !== null) figures[key] = known;
-  }
-  return figures;
+  return Object.fromEntries(
+    [...series].flatMap(([key, exposures]) => {
+      const known = knownFrom(exposures, bodyWeight, equation);
+      return known === null ? [] : [[key, known]];
+    }),
+  );
 }

@@ -7,7 +7,12 @@ import {
   type SessionPlan,
   type Slot,
 } from "~/core/prescription/index.ts";
-import { nextByDoubleProgression, withWorkLoad, type Proposal } from "~/core/progression/index.ts";
+import {
+  lastKey,
+  nextByDoubleProgression,
+  withWorkLoad,
+  type Proposal,
+} from "~/core/progression/index.ts";
 import type { Mass } from "~/core/quantity/index.ts";
 import { fail, ok, type Result } from "~/core/result/index.ts";
 import { howToMake, type CannotBeMade } from "~/core/station/index.ts";
@@ -19,7 +24,7 @@ import { addRuling } from "../db/rulings.server.ts";
 import type { StoredRun } from "../db/runs.server.ts";
 import { briefHistory } from "../db/briefs.server.ts";
 import type { Scope } from "../db/scope.server.ts";
-import { exposuresOf, historyOf } from "./history.server.ts";
+import { historyOf, seriesOf, upTo } from "./history.server.ts";
 
 /** A slot of a trained session with what Kravo proposes for it next time. */
 export interface SlotProposal {
@@ -30,13 +35,13 @@ export interface SlotProposal {
 
 /** What Kravo proposes for every exercise of an ended session, at the stations as they are now. */
 export async function proposalsFor(scope: Scope, run: StoredRun): Promise<readonly SlotProposal[]> {
-  const history = await historyOf(scope, run.personId);
+  const series = seriesOf(upTo(await historyOf(scope, run.personId), run));
   const stations = await listStations(scope, run.gymId, "all");
   const [brief] = await briefHistory(scope, run.personId, 1);
   const isCutting = brief?.document.goal === "definition";
   return slotsOf(run.document).map((slot) => {
     const station = stations.find((s) => s.id === slot.station) ?? null;
-    const exposures = exposuresOf(history, slot, run);
+    const exposures = series.get(lastKey(slot.movement, slot.station)) ?? [];
     const own = exposures.at(-1)?.runId === run.id ? exposures : [];
     const proposal =
       station === null

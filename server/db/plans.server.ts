@@ -153,15 +153,6 @@ export async function getPlan(scope: Scope, id: Id<"plan">): Promise<StoredPlan 
   };
 }
 
-/** The document of one revision, which never changes once written. */
-export async function getRevision(scope: Scope, id: Id<"revision">): Promise<SessionPlan | null> {
-  const row = (await scope
-    .from("plan_revisions")
-    .where({ id: toBinary(id) })
-    .first("document")) as Row | undefined;
-  return row === undefined ? null : documentColumn.parse(row["document"]);
-}
-
 export async function addPlan(
   scope: Scope,
   head: PlanHead,

@@ -5,6 +5,7 @@ import { loadsOfSteps, planLoading } from "~/core/loading-plan/index.ts";
 import type { SetStep } from "~/core/prescription/index.ts";
 import { mass } from "~/core/quantity/index.ts";
 import type { Station } from "~/core/station/index.ts";
+import { formatSetsOfLoad } from "~/format/loading-plan.ts";
 import { formatMass } from "~/format/numbers.ts";
 import { formatChange, formatRecipe } from "~/format/training.ts";
 import { SleeveDrawing } from "../sleeve-drawing.tsx";
@@ -14,10 +15,13 @@ export function LoadingPlanPanel({
   name,
   steps,
   station,
+  ramp,
 }: {
   readonly name: string;
   readonly steps: readonly SetStep[];
   readonly station: Station;
+  /** Makes the ramp that leads to the work load. */
+  readonly ramp: React.ReactNode;
 }) {
   const [isOpen, setOpen] = useState(false);
   return (
@@ -27,9 +31,14 @@ export function LoadingPlanPanel({
       onToggle={(event: React.ToggleEvent<HTMLDetailsElement>) => setOpen(event.currentTarget.open)}
     >
       <Box component="summary" sx={{ cursor: "pointer", fontWeight: 650, py: 0.5 }}>
-        Loading plan
+        Ramp and loading plan
       </Box>
-      {isOpen ? <Loads name={name} steps={steps} station={station} /> : null}
+      {isOpen ? (
+        <>
+          {ramp}
+          <Loads name={name} steps={steps} station={station} />
+        </>
+      ) : null}
     </Box>
   );
 }
@@ -70,7 +79,7 @@ function Loads({
                 sx={{ fontSize: "0.9rem", color: "text.secondary", fontWeight: 500 }}
               >
                 {" "}
-                {setsOf(targets[i]?.steps ?? [])}
+                {formatSetsOfLoad(targets[i]?.steps ?? [])}
               </Box>
             </Typography>
             {made.recipe.kind === "plates" ? (
@@ -90,13 +99,4 @@ function Loads({
       </Box>
     </Box>
   );
-}
-
-/** "set 1", "sets 2 to 4", "a drop of set 4". */
-function setsOf(steps: readonly SetStep[]): string {
-  const numbers = [...new Set(steps.map((step) => step.setNumber))];
-  const [first, last] = [numbers[0] ?? 0, numbers.at(-1) ?? 0];
-  const isDrop = steps.every((step) => step.kind !== "set");
-  if (isDrop) return `behind set ${first}`;
-  return first === last ? `set ${first}` : `sets ${first} to ${last}`;
 }

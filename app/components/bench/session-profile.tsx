@@ -95,7 +95,7 @@ export function SessionProfile({
           sx={{ stroke: (t) => t.vars?.palette.kravo.ink, vectorEffect: "non-scaling-stroke" }}
         />
       </Box>
-      <Box component="ol" sx={VISUALLY_LISTED}>
+      <Box component="ol" sx={LEGEND}>
         {slots.map((slot) => {
           const readings = slot.bars.flatMap((bar) => (bar.reading === null ? [] : [bar.reading]));
           const loads = [...new Set(readings.map(formatMass))].join(", ");
@@ -111,7 +111,7 @@ export function SessionProfile({
   );
 }
 
-const VISUALLY_LISTED = {
+const LEGEND = {
   display: "flex",
   flexWrap: "wrap",
   columnGap: 2,

@@ -239,17 +239,6 @@ export function SlotEditor(props: SlotEditorProps) {
             ))}
           </Box>
         )}
-        {movement === null || station === null ? null : (
-          <RampButton
-            slot={slot}
-            movement={movement}
-            station={station}
-            steps={steps}
-            judged={props.judged}
-            mint={mint}
-            onChange={onChange}
-          />
-        )}
         <Box sx={{ display: "flex", alignItems: "center", gap: 0.75 }}>
           <Typography variant="overline" component="label" htmlFor={`${slot.id}-rule`}>
             Next time
@@ -273,7 +262,24 @@ export function SlotEditor(props: SlotEditorProps) {
           </Box>
         </Box>
       </Box>
-      {station === null ? null : <LoadingPlanPanel name={name} steps={steps} station={station} />}
+      {movement === null || station === null ? null : (
+        <LoadingPlanPanel
+          name={name}
+          steps={steps}
+          station={station}
+          ramp={
+            <RampButton
+              slot={slot}
+              movement={movement}
+              station={station}
+              steps={steps}
+              judged={props.judged}
+              mint={mint}
+              onChange={onChange}
+            />
+          }
+        />
+      )}
       <SlotDetails slot={slot} movement={movement} stations={props.stations} onChange={onChange} />
       {issues.map((issue, i) => (
         <IssueLine
