@@ -10,7 +10,6 @@ import {
   type BoundName,
   type Item,
   type PlannedSet,
-  type SessionPlan,
   type Slot,
 } from "~/core/prescription/index.ts";
 import { count, degrees, metres, seconds, share } from "~/core/quantity/index.ts";

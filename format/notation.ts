@@ -1,4 +1,4 @@
-import type { NotationError } from "~/core/notation/index.ts";
+import type { Expectation, NotationError, OpenToken } from "~/core/notation/index.ts";
 import { BOUNDS, type BoundName } from "~/core/prescription/index.ts";
 import { assertNever } from "~/core/result/index.ts";
 
@@ -43,7 +43,7 @@ export function formatNotationError(error: NotationError): string {
     case "character":
       return `“${error.text}” means nothing here.`;
     case "expected":
-      return `${error.found === "" ? "Something is missing at the end" : `“${error.found}” does not fit here`}; expected ${oneOf(error.expected)}.`;
+      return `${error.found === "" ? "Something is missing at the end" : `“${error.found}” does not fit here`}; expected ${oneOf(error.expected.map(formatExpectation))}.`;
     case "bound": {
       const { least, most } = BOUNDS[error.bound];
       const drop = error.bound === "dropPercent" ? " A drop gets lighter." : "";
@@ -82,6 +82,16 @@ export function formatNotationError(error: NotationError): string {
     default:
       return assertNever(error);
   }
+}
+
+const OPEN_NAMES: Readonly<Record<OpenToken, string>> = {
+  number: "a number",
+  clock: "a time like 1:30",
+  quoted: "a name in quotes",
+};
+
+function formatExpectation(expected: Expectation): string {
+  return "word" in expected ? expected.word : OPEN_NAMES[expected.kind];
 }
 
 /** "a, b or c", the first eight of many. */

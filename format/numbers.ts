@@ -1,4 +1,4 @@
-import type { Day, Instant } from "~/core/calendar/index.ts";
+import type { Day } from "~/core/calendar/index.ts";
 import {
   amountOf,
   massFromTicks,

@@ -3,7 +3,8 @@ import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import { mintId } from "~/codec/mint.ts";
 import { sessionDuration } from "~/core/duration/index.ts";
-import { LESSONS, parseLine } from "~/core/notation/index.ts";
+import { parseLine } from "~/core/notation/index.ts";
+import { LESSONS } from "~/format/lessons.ts";
 import {
   isSetStep,
   newBlock,

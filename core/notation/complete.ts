@@ -1,5 +1,5 @@
 import { nextTypes } from "./parse.ts";
-import { LEXER, textOf } from "./tokens.ts";
+import { expectationOf, LEXER } from "./tokens.ts";
 
 /** One way to go on: what to put in place of `from` to the cursor. */
 export interface Completion {
@@ -17,9 +17,10 @@ export function completionsAt(text: string, cursor: number): readonly Completion
   const from = cursor - begun.length;
   const { tokens, errors } = LEXER.tokenize(before.slice(0, from));
   if (errors.length > 0) return [];
-  const words = nextTypes(tokens).map((type) => textOf(type));
+  const words = nextTypes(tokens)
+    .map(expectationOf)
+    .flatMap((next) => ("word" in next ? [next.word] : []));
   return [...new Set(words)]
-    .filter((word) => word !== null)
     .filter((word) => /^[a-z]/i.test(word) && word.startsWith(begun) && word !== begun)
     .map((word) => ({ from, text: word }));
 }

@@ -1,12 +1,17 @@
 import type { BoundName } from "../prescription/index.ts";
 import type { Span } from "./syntax.ts";
+import type { Expectation } from "./tokens.ts";
 
 /** What is wrong at a place of the written line. */
 export type NotationError = Span &
   (
     | { readonly code: "character"; readonly text: string }
-    /** `expected` names words and kinds of things, in the order of the grammar. */
-    | { readonly code: "expected"; readonly found: string; readonly expected: readonly string[] }
+    /** `expected` in the order of the grammar; nothing was found at the end of the text. */
+    | {
+        readonly code: "expected";
+        readonly found: string;
+        readonly expected: readonly Expectation[];
+      }
     | { readonly code: "bound"; readonly bound: BoundName; readonly value: number }
     | { readonly code: "whole"; readonly value: number }
     | { readonly code: "upsideDown"; readonly min: number; readonly max: number }

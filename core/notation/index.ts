@@ -1,6 +1,11 @@
 export * from "./complete.ts";
-export * from "./examples.ts";
 export * from "./context.ts";
 export * from "./error.ts";
 export * from "./parse.ts";
-export * from "./write.ts";
+export { writeItems } from "./write/item.ts";
+export { writeLine } from "./write/line.ts";
+export { writeLoad } from "./write/load.ts";
+export { writeRest } from "./write/modifier.ts";
+export { writePart } from "./write/part.ts";
+export { writeTarget } from "./write/target.ts";
+export type { Expectation, OpenToken } from "./tokens.ts";

@@ -10,10 +10,10 @@ import type { Extension, Item, LoadRule, PlannedSet, Rest, Target } from "../pre
 import { fail, ok, type Result } from "../result/index.ts";
 import type { NotationContext } from "./context.ts";
 import type { NotationError } from "./error.ts";
-import { PARSER } from "./grammar.ts";
+import { PARSER } from "./grammar/line.ts";
 import { keepIds, keepItems } from "./keep-ids.ts";
-import { readLine, Reader } from "./read.ts";
-import { LEXER, T, textOf } from "./tokens.ts";
+import { readLine, Reader } from "./read/line.ts";
+import { expectationOf, LEXER, T } from "./tokens.ts";
 
 /** Longer texts are no written line but something pasted. */
 export const LONGEST_LINE = 4000;
@@ -135,17 +135,11 @@ function expectation(problem: IRecognitionException, text: string, rule: Rule): 
     at,
     length: isEnd ? 1 : token.image.length,
     found: isEnd ? "" : token.image,
-    expected: nextWords(before, rule),
+    expected: nextTypes(before, rule).map(expectationOf),
   };
 }
 
 const tokensOf = (text: string): IToken[] => LEXER.tokenize(text).tokens;
-
-/** The words and kinds of things that may follow some tokens, in the order of the grammar. */
-function nextWords(before: readonly IToken[], rule: Rule): readonly string[] {
-  const types = nextTypes(before, rule);
-  return [...new Set(types.map((type) => textOf(type) ?? type.LABEL ?? type.name))];
-}
 
 /** The kinds of tokens that may follow some tokens of a line, or of one rule. */
 export function nextTypes(before: readonly IToken[], rule: Rule = "line"): readonly TokenType[] {

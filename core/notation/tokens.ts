@@ -1,68 +1,56 @@
 import { createToken, Lexer, type TokenType } from "chevrotain";
 
-/** What a token is called where the reader expected one, and what completion writes for it. */
-export interface TokenMeaning {
-  /** Null for what has no fixed text: a number, a name in quotes. */
-  readonly text: string | null;
-}
+/** What has no fixed text: a number, a time, a name in quotes. */
+export type OpenToken = "number" | "clock" | "quoted";
 
-const meanings = new Map<TokenType, TokenMeaning>();
+const opens = new Map<TokenType, OpenToken>();
 
-/** The fixed text of a token type, or null. */
-export function textOf(type: TokenType): string | null {
-  return meanings.get(type)?.text ?? null;
+/** What may stand at a place: a word as it is written, or one of the kinds without fixed text. */
+export type Expectation = { readonly word: string } | { readonly kind: OpenToken };
+
+/** What a token type expects. */
+export function expectationOf(type: TokenType): Expectation {
+  const kind = opens.get(type);
+  return kind === undefined ? { word: type.LABEL ?? type.name } : { kind };
 }
 
 /** A word that the notation does not know. */
-const Word = createToken({ name: "Word", pattern: /[a-z]+(?:-[a-z]+)*/i, label: "a word" });
+const Word = createToken({ name: "Word", pattern: /[a-z]+(?:-[a-z]+)*/i });
 
 /** The parser keeps names of tokens apart from those of rules by the first letter. */
 const capital = (name: string) => name.charAt(0).toUpperCase() + name.slice(1);
 
+/** A word or sign; `text` is how it is written where a name would not do. */
 function word(name: string, pattern: RegExp, text: string = name): TokenType {
-  const type = createToken({ name: capital(name), pattern, label: text });
-  meanings.set(type, { text });
-  return type;
+  return createToken({ name: capital(name), pattern, label: text });
 }
 
-function sign(name: string, pattern: RegExp, text: string): TokenType {
-  const type = createToken({ name: capital(name), pattern, label: text });
-  meanings.set(type, { text });
-  return type;
-}
-
-function open(name: string, pattern: RegExp, label: string): TokenType {
-  const type = createToken({ name: capital(name), pattern, label });
-  meanings.set(type, { text: null });
+function open(name: OpenToken, pattern: RegExp): TokenType {
+  const type = createToken({ name: capital(name), pattern });
+  opens.set(type, name);
   return type;
 }
 
 /** A whole word: "left" is not the beginning of "lefty", while "20s" is a number and a unit. */
 const w = (text: string) => new RegExp(`(?:${text})(?![a-z])`, "i");
 
-/** Sets are told apart by semicolons or by lines; empty ones between them do no harm. */
-function createSeparator(): TokenType {
-  const type = createToken({
+export const T = {
+  Clock: open("clock", /\d{1,3}:[0-5]\d/),
+  Number: open("number", /\d+(?:[.,]\d+)?/),
+  Quoted: open("quoted", /["“”](?:[^"“”\\\n]|\\.)*["“”]/),
+  /** Sets are told apart by semicolons or by lines; empty ones between them do no harm. */
+  Separator: createToken({
     name: "Separator",
     pattern: /(?:;|\r?\n)(?:[\s,]*(?:;|\r?\n))*/,
     label: ";",
     line_breaks: true,
-  });
-  meanings.set(type, { text: ";" });
-  return type;
-}
-
-export const T = {
-  Clock: open("clock", /\d{1,3}:[0-5]\d/, "a time like 1:30"),
-  Number: open("number", /\d+(?:[.,]\d+)?/, "a number"),
-  Quoted: open("quoted", /["“”](?:[^"“”\\\n]|\\.)*["“”]/, "a name in quotes"),
-  Separator: createSeparator(),
-  Colon: sign("colon", /:/, ":"),
-  Times: sign("times", /×|x(?![a-z])/i, "x"),
-  Dash: sign("dash", /[-–—]/, "-"),
-  Percent: sign("percent", /%/, "%"),
-  Plus: sign("plus sign", /\+/, "+"),
-  Degrees: sign("degrees", /°|deg(?:rees)?\b/i, "deg"),
+  }),
+  Colon: word("colon", /:/, ":"),
+  Times: word("times", /×|x(?![a-z])/i, "x"),
+  Dash: word("dash", /[-–—]/, "-"),
+  Percent: word("percent", /%/, "%"),
+  Plus: word("plus sign", /\+/, "+"),
+  Degrees: word("degrees", /°|deg(?:rees)?\b/i, "deg"),
 
   All: word("all", w("all")),
   Optional: word("optional", w("optional")),

@@ -1,0 +1,32 @@
+import { readFileSync } from "node:fs";
+import { describe, expect, it } from "vitest";
+import { SHIPPED_MOVEMENTS } from "~/core/catalogue/index.ts";
+import { parseLine, writeLine, type NotationContext } from "~/core/notation/index.ts";
+import { seconds } from "~/core/quantity/index.ts";
+import { sampleMint } from "~/core/samples/index.ts";
+import { LESSONS } from "./lessons.ts";
+
+const CONTEXT: NotationContext = {
+  unit: "kg",
+  defaults: { effort: 2, rest: { kind: "fixed", seconds: seconds(120) }, side: { kind: "both" } },
+  exercises: [[]],
+  own: 0,
+  nameOf: () => null,
+  movementNamed: (name) => SHIPPED_MOVEMENTS.find((m) => m.name === name)?.ref ?? null,
+};
+
+describe("the lessons", () => {
+  const lines = LESSONS.flatMap((lesson) => lesson.examples.map((example) => example.line));
+
+  it.each(lines)("%s is read and written back to the same", (line) => {
+    const read = parseLine(line, [], CONTEXT, sampleMint);
+    if (!read.ok) throw new Error(JSON.stringify(read.error));
+    const again = parseLine(writeLine(read.value, CONTEXT), read.value, CONTEXT, sampleMint);
+    expect(again).toEqual(read);
+  });
+
+  it("stand in docs/notation.md, all of them", () => {
+    const doc = readFileSync(new URL("../docs/notation.md", import.meta.url), "utf8");
+    for (const line of lines) expect(doc).toContain(line);
+  });
+});
