@@ -13,6 +13,7 @@ import { directRegions, REGIONS, SPEAKING_REGIONS } from "~/core/movement/index.
 import {
   phasesFrom,
   type ItemBlock,
+  type Scheme,
   type Rir,
   type SetRole,
   type SideMode,
@@ -131,6 +132,13 @@ export const BLOCK_NAMES: Readonly<Record<ItemBlock["kind"], string>> = {
   prepare: "Preparation",
   conditioning: "Conditioning",
   restore: "Restoration",
+};
+
+export const SCHEME_NAMES: Readonly<Record<Scheme, string>> = {
+  density: "Density block",
+  runDown: "Run down the steps",
+  topAndBackOff: "Top and back-off",
+  pyramid: "Pyramid",
 };
 
 export const LEVEL_NAMES = {

@@ -8,7 +8,8 @@ import { count, seconds } from "../quantity/index.ts";
 import { sampleDay, sampleId, sampleMint, sampleAround } from "../samples/index.ts";
 import { findingsOf } from "./find.ts";
 import { sessionDuration } from "../duration/index.ts";
-import { applyFix, arrangedByApproach, fixesFor, minutesSaved, receiving } from "./fix.ts";
+import { applyFix, arrangedByApproach, minutesSaved, receiving } from "./fix.ts";
+import { fixesFor } from "./fixes-for.ts";
 import { SEVERITIES } from "./finding.ts";
 
 const training = SHIPPED_MOVEMENTS.filter(

@@ -5,7 +5,7 @@ import { findMovement } from "../catalogue/index.ts";
 import { slotsOf } from "../prescription/index.ts";
 import { sampleMint } from "../samples/index.ts";
 import { findingsOf } from "./find.ts";
-import { fixesFor } from "./fix.ts";
+import { fixesFor } from "./fixes-for.ts";
 
 /** What docs/six-sessions.md reviews; a change of a rule shows here as a change of what a coach reads. */
 it.each(SIX_SESSIONS)("$name", async ({ name, judging }) => {

@@ -1,8 +1,9 @@
 import type { MintId } from "../identity/index.ts";
-import type { Count, Seconds, Share } from "../quantity/index.ts";
+import { count, seconds, share, type Count, type Seconds, type Share } from "../quantity/index.ts";
+import { assertNever } from "../result/index.ts";
 import { copySet, NO_COPIES } from "./copy.ts";
 import { RIR_VALUES, type Rir } from "./effort.ts";
-import type { PlannedSet } from "./plan.ts";
+import { isPreparatory, type PlannedSet, type Slot } from "./plan.ts";
 
 /** Effort that shrinks evenly from more than five reps left to `last` over so many sets. */
 export function shrinkingReserve(sets: number, last: 0 | 1 | 2): readonly Rir[] {
@@ -80,6 +81,37 @@ export function pyramid(
     target: { kind: "reps", min: n, max: n },
     load: { kind: "open" },
   }));
+}
+
+/** Ways to fill an exercise with sets from its first work set. */
+export const SCHEMES = ["density", "runDown", "topAndBackOff", "pyramid"] as const;
+export type Scheme = (typeof SCHEMES)[number];
+
+/**
+ * The slot with the sets of a scheme in place of its work, each at a middle size to be changed after: ten
+ * density sets with a minute, four steps down with 20 s, a top set with two back-offs at 80 %, a pyramid of
+ * 12 to 6 and back. Ramp and primer stay; a slot without work stays as it is. Source: our rule.
+ */
+export function filled(slot: Slot, scheme: Scheme, mint: MintId): Slot {
+  const model = slot.sets.find((set) => !isPreparatory(set.role));
+  if (model === undefined) return slot;
+  const before = slot.sets.filter((set) => isPreparatory(set.role));
+  return { ...slot, sets: [...before, ...schemed(model, scheme, mint)] };
+}
+
+function schemed(model: PlannedSet, scheme: Scheme, mint: MintId): readonly PlannedSet[] {
+  switch (scheme) {
+    case "density":
+      return densityBlock(model, count(10), seconds(60), mint);
+    case "runDown":
+      return runDown(model, count(4), 1, seconds(20), mint);
+    case "topAndBackOff":
+      return topAndBackOff(model, count(2), share(0.8), mint);
+    case "pyramid":
+      return pyramid(model, [12, 10, 8, 6, 8, 10].map(count), mint);
+    default:
+      return assertNever(scheme);
+  }
 }
 
 function fresh(model: PlannedSet, mint: MintId): PlannedSet {

@@ -7,8 +7,10 @@ import type { MintId } from "~/core/identity/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
 import {
   duplicateSet,
+  filled,
   phasesFrom,
   readingOf,
+  SCHEMES,
   withReading,
   type PlanIssue,
   type PlannedSet,
@@ -21,7 +23,7 @@ import type { Station } from "~/core/station/index.ts";
 import { formatMass, formatMinutes } from "~/format/numbers.ts";
 import { formatPlanIssue } from "~/format/reasons.ts";
 import { readingMeaning } from "~/format/station.ts";
-import { PHASE_NAMES } from "~/format/training.ts";
+import { PHASE_NAMES, SCHEME_NAMES } from "~/format/training.ts";
 import { useCatalogue } from "../catalogue.ts";
 import { Select } from "../field.tsx";
 import { LoadingPlanPanel } from "./loading-plan-panel.tsx";
@@ -239,6 +241,23 @@ export function SlotEditor(props: SlotEditorProps) {
             ))}
           </Box>
         )}
+        <Box sx={{ width: 150 }}>
+          <Select
+            aria-label={`Fill ${name} with`}
+            value=""
+            onChange={(event) => {
+              const scheme = SCHEMES.find((known) => known === event.target.value);
+              if (scheme !== undefined) onChange(filled(slot, scheme, mint));
+            }}
+          >
+            <option value="">Fill with …</option>
+            {SCHEMES.map((scheme) => (
+              <option key={scheme} value={scheme}>
+                {SCHEME_NAMES[scheme]}
+              </option>
+            ))}
+          </Select>
+        </Box>
         <Box sx={{ display: "flex", alignItems: "center", gap: 0.75 }}>
           <Typography variant="overline" component="label" htmlFor={`${slot.id}-rule`}>
             Next time

@@ -1,0 +1,44 @@
+import Typography from "@mui/material/Typography";
+import type { SetStep } from "~/core/prescription/index.ts";
+import { formatMass, formatShare } from "~/format/numbers.ts";
+import { formatRecipe } from "~/format/training.ts";
+
+/** How to make a step's load, and what it comes to in all where that differs from the reading. */
+export function StepLoadText({ step }: { readonly step: SetStep }) {
+  if (step.load.kind !== "made")
+    return (
+      <Typography variant="body2" sx={{ pt: 1 }}>
+        –
+      </Typography>
+    );
+  const { reading, recipe, total } = step.load;
+  const differs = total !== null && total.thousandths !== reading.thousandths;
+  return (
+    <Typography variant="body2" sx={HANG}>
+      {formatRecipe(recipe)}
+      {differs ? ` · ${formatMass(total)} moved` : ""}
+    </Typography>
+  );
+}
+
+/** What follows a set comes to: its load, how to make it, and the share where it is not quite the one asked. */
+export function DropLoadText({ step }: { readonly step: SetStep | undefined }) {
+  if (step?.load.kind !== "made") return null;
+  const { reading, recipe, share } = step.load;
+  return (
+    <Typography variant="body2" sx={HANG}>
+      <strong>{formatMass(reading)}</strong>, {formatRecipe(recipe)}
+      {share === null || Math.abs(share.made - share.asked) < 0.005
+        ? ""
+        : ` · comes to ${formatShare(share.made)} of the ${share.basis === "totalMoved" ? "total moved" : "hung plates"}`}
+    </Typography>
+  );
+}
+
+const HANG = {
+  pt: 1,
+  color: "text.secondary",
+  minWidth: { xs: 120, md: 92 },
+  maxWidth: 180,
+  textWrap: "pretty",
+} as const;

@@ -1,0 +1,70 @@
+import { describe, expect, it } from "vitest";
+import {
+  sampleAround,
+  sampleMint,
+  sampleSet,
+  sampleSlot,
+  sampleStation,
+  STACK,
+} from "../samples/index.ts";
+import { checkPlan } from "./check.ts";
+import { filled, SCHEMES } from "./schemes.ts";
+import { unrollSlot } from "./unroll.ts";
+import { lb } from "../quantity/index.ts";
+import { sampleId } from "../samples/index.ts";
+
+const ramp = sampleSet(1, { role: "ramp" });
+const work = sampleSet(2, { load: { kind: "absolute", reading: lb(75) } });
+const slot = sampleSlot([ramp, work, sampleSet(3)]);
+
+describe("filling an exercise", () => {
+  it.each([
+    ["density", 10],
+    ["runDown", 4],
+    ["topAndBackOff", 3],
+    ["pyramid", 6],
+  ] as const)("with %s makes %i sets and keeps the ramp", (scheme, sets) => {
+    const made = filled(slot, scheme, sampleMint);
+    expect(made.sets[0]).toBe(ramp);
+    expect(made.sets).toHaveLength(1 + sets);
+    expect(new Set(made.sets.map((set) => set.id)).size).toBe(1 + sets);
+  });
+
+  it("runs the stack down pin by pin with short rests", () => {
+    const around = sampleAround([sampleStation(STACK)]);
+    const steps = unrollSlot(filled(sampleSlot([work]), "runDown", sampleMint), around);
+    expect(steps.map((s) => s.load.kind === "made" && s.load.reading)).toEqual(
+      [75, 65, 50, 35].map(lb),
+    );
+    expect(steps.map((s) => s.restAfter.likely)).toEqual([20, 20, 20, 20]);
+  });
+
+  it("takes back-off sets from the top set", () => {
+    const [top, ...backOffs] = filled(sampleSlot([work]), "topAndBackOff", sampleMint).sets;
+    expect(top).toMatchObject({ id: work.id, role: "top" });
+    expect(backOffs.map((set) => set.load)).toMatchObject([
+      { kind: "shareOfSet", set: work.id, share: 0.8 },
+      { kind: "shareOfSet", set: work.id, share: 0.8 },
+    ]);
+  });
+
+  it("leaves an exercise without work alone, and nothing that cannot be trained", () => {
+    const only = sampleSlot([ramp]);
+    for (const scheme of SCHEMES) {
+      expect(filled(only, scheme, sampleMint)).toBe(only);
+      const plan = {
+        schemaVersion: 1 as const,
+        blocks: [
+          {
+            kind: "exercise" as const,
+            id: sampleId<"block">(1),
+            lineId: sampleId<"line">(2),
+            slot: filled(sampleSlot([work]), scheme, sampleMint),
+          },
+        ],
+      };
+      const issues = checkPlan(plan, sampleAround([sampleStation(STACK)]));
+      expect(issues.filter((issue) => issue.blocks)).toEqual([]);
+    }
+  });
+});
