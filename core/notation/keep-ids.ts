@@ -1,11 +1,5 @@
 import type { Id } from "../identity/index.ts";
-import {
-  copySet,
-  drillsOf,
-  type Extension,
-  type Item,
-  type PlannedSet,
-} from "../prescription/index.ts";
+import { leadTo, type Extension, type Item, type PlannedSet } from "../prescription/index.ts";
 
 /**
  * The sets with the ids of the sets before them that they match: first those whose content is the same, in
@@ -17,54 +11,41 @@ export function keepIds(
   previous: readonly PlannedSet[],
 ): readonly PlannedSet[] {
   const pairs = align(sets, previous, contentOfSet);
-  const kept = {
-    sets: new Map<Id<"set">, Id<"set">>(),
-    parts: new Map<Id<"extension">, Id<"extension">>(),
+  const setIds = new Map<Id<"set">, Id<"set">>();
+  const parts = new Map<Extension, Extension>();
+  for (const set of sets) {
+    const old = pairs.get(set);
+    if (old === undefined) continue;
+    setIds.set(set.id, old.id);
+    for (const [part, oldPart] of align(set.extensions, old.extensions, contentOf, sameKind)) {
+      parts.set(part, oldPart);
+    }
+  }
+  const copies = {
+    sets: setIds,
+    parts: new Map([...parts].map(([part, oldPart]) => [part.id, oldPart.id])),
   };
-  const matches = sets.map((set) => {
-    const before = pairs.get(set);
-    const parts =
-      before === undefined
-        ? new Map<Extension, Extension>()
-        : align(set.extensions, before.extensions, contentOf, (a, b) => a.kind === b.kind);
-    if (before !== undefined) kept.sets.set(set.id, before.id);
-    for (const [extension, old] of parts) kept.parts.set(extension.id, old.id);
-    return { set, before, parts };
-  });
-  // `copySet` leads references to the kept ids; whatever has no match keeps the fresh id it was read with.
-  return matches.map(({ set, before, parts }) => {
-    const fresh = [...set.between.flatMap(drillsOf)].map((item) => item.id);
-    const ids = [...fresh];
-    const copied = copySet(
-      set,
-      {
-        sets: withOwn(kept.sets, set.id),
-        parts: set.extensions.reduce((map, { id }) => withOwn(map, id), kept.parts),
-      },
-      () => (ids.shift() ?? set.id) as never,
-    );
+  return sets.map((set) => {
+    const old = pairs.get(set);
     return {
-      ...copied,
-      lineId: before?.lineId ?? set.lineId,
-      between: before === undefined ? set.between : keepItems(set.between, before.between),
-      extensions: copied.extensions.map((extension, i) => {
-        const own = set.extensions[i];
-        const old = own === undefined ? undefined : parts.get(own);
-        return old === undefined ? extension : { ...extension, lineId: old.lineId };
+      ...set,
+      id: old?.id ?? set.id,
+      lineId: old?.lineId ?? set.lineId,
+      load: leadTo(set.load, copies),
+      between: keepItems(set.between, old?.between ?? []),
+      extensions: set.extensions.map((part) => {
+        const { id, lineId } = parts.get(part) ?? part;
+        return { ...part, id, lineId };
       }),
     };
   });
 }
 
-function withOwn<K>(map: ReadonlyMap<K, K>, id: K): Map<K, K> {
-  const next = new Map(map);
-  if (!next.has(id)) next.set(id, id);
-  return next;
-}
+const sameKind = (a: { readonly kind: string }, b: { readonly kind: string }) => a.kind === b.kind;
 
 /** As {@link keepIds}, for drills and checks. */
 export function keepItems(items: readonly Item[], previous: readonly Item[]): readonly Item[] {
-  const pairs = align(items, previous, contentOf, (a, b) => a.kind === b.kind);
+  const pairs = align(items, previous, contentOf, sameKind);
   return items.map((item) => {
     const old = pairs.get(item);
     if (old === undefined) return item;

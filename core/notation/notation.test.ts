@@ -214,6 +214,43 @@ describe("ids of sets that match", () => {
   });
 });
 
+describe("ids of a line that was edited anyhow", () => {
+  const all = (sets: readonly PlannedSet[]) =>
+    sets.flatMap((set) => [set.id, set.lineId, ...set.extensions.flatMap((e) => [e.id, e.lineId])]);
+
+  it("are never used twice, and those kept were there before", () => {
+    fc.assert(
+      fc.property(anySlot, anySlot, (before, after) => {
+        const sets = setsOf(writeLine(after.sets, CONTEXT), before.sets);
+        const ids = all(sets);
+        expect(new Set(ids).size).toBe(ids.length);
+        const matched = sets.filter((set) => before.sets.some((old) => old.id === set.id));
+        expect(matched).toHaveLength(Math.min(before.sets.length, sets.length));
+        for (const set of matched) {
+          const old = before.sets.find((other) => other.id === set.id);
+          expect(set.lineId).toBe(old?.lineId);
+        }
+      }),
+      { numRuns: 100 },
+    );
+  });
+
+  it("lead every reference to a set that is there", () => {
+    const before = setsOf("10 at 40; 8 at 80% of set 1; 6 at before minus 1");
+    const after = setsOf("12 at 30; 10 at 40; 8 at 80% of set 2; 6 at set 2 minus 1", before);
+    const known = new Set(after.map((set) => set.id));
+    for (const { load } of after) if ("set" in load) expect(known).toContain(load.set);
+    expect(after[2]?.load).toMatchObject({ set: before[0]?.id });
+  });
+
+  it("stay with the drills between sets", () => {
+    const before = setsOf('10 between stretch "Couch" 30 s and mobility "Ankle" 10');
+    const after = setsOf('10 between mobility "Ankle" 12 and stretch "Couch" 30 s', before);
+    const [stretch] = before[0]?.between ?? [];
+    expect(after[0]?.between[1]).toEqual(stretch);
+  });
+});
+
 describe("completion", () => {
   const texts = (text: string, cursor = text.length) =>
     completionsAt(text, cursor).map((c) => c.text);

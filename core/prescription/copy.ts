@@ -64,7 +64,8 @@ function copyItem(item: Item, mint: MintId): Item {
     : { ...item, id: mint() };
 }
 
-function leadTo(load: LoadRule, copies: SetCopies): LoadRule {
+/** A load rule that follows from a copied set or part, led to the copy. */
+export function leadTo(load: LoadRule, copies: SetCopies): LoadRule {
   switch (load.kind) {
     case "shareOfSet":
       return {
