@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { SessionPlan } from "~/core/prescription/index.ts";
+import { kg } from "~/core/quantity/index.ts";
 import { sampleDrop, sampleId, samplePlan, sampleSet, sampleSlot } from "~/core/samples/index.ts";
 import { anyPlan } from "~/tests/arbitrary/plan.ts";
 import { planCodec } from "./plan.ts";
@@ -59,12 +60,89 @@ describe("the plan document", () => {
       { load: { kind: "absolute", reading: { thousandths: 0.5, unit: "kg" } } },
     ],
     ["a reserve that does not exist", { effort: 7 }],
+    [
+      "a drop that gets harder",
+      {
+        extensions: [
+          { ...sampleDrop(30, "current", 0.8), to: { kind: "share", of: "current", share: 1.1 } },
+        ],
+      },
+    ],
+    [
+      "a hold of an hour",
+      {
+        extensions: [
+          {
+            id: sampleId(30),
+            lineId: sampleId(31),
+            kind: "endHold",
+            at: { kind: "stretched" },
+            seconds: 3600,
+          },
+        ],
+      },
+    ],
+    [
+      "a hold at an angle that no joint has",
+      {
+        extensions: [
+          {
+            id: sampleId(30),
+            lineId: sampleId(31),
+            kind: "endHold",
+            at: { kind: "angle", degrees: 270 },
+            seconds: 10,
+          },
+        ],
+      },
+    ],
+    [
+      "three times a set's own share",
+      { load: { kind: "shareOfSet", set: sampleId(2), part: null, share: 3 } },
+    ],
+    ["a share of nothing", { load: { kind: "shareOfMaximum", share: 0 } }],
+    ["a trial without tries", { load: { kind: "trial", from: kg(60), steps: 1, tries: 0 } }],
+    ["a fallback to nowhere", { load: { kind: "fallback", reading: kg(60), then: [] } }],
+    ["body weight times something", { load: { kind: "bodyWeight", by: "times", mass: kg(2) } }],
+    ["steps of half a pin", { load: { kind: "fromLast", steps: 0.5 } }],
+    ["a rest of two hours", { restAfter: { kind: "fixed", seconds: 7200 } }],
+    [
+      "a rest until the heart stands still",
+      { restAfter: { kind: "heartRate", below: 10, likely: 60 } },
+    ],
+    ["a rest upside down", { restAfter: { kind: "range", min: 90, max: 60 } }],
+    [
+      "sixty-one rest-pauses",
+      {
+        extensions: [
+          {
+            id: sampleId(30),
+            lineId: sampleId(31),
+            kind: "restPause",
+            pauses: 61,
+            pause: 15,
+            target: { kind: "reps", min: 1, max: 1 },
+          },
+        ],
+      },
+    ],
+    ["a dead stop of two minutes", { accents: [{ kind: "deadStop", seconds: 120 }] }],
+    ["a walk of no metres", { target: { kind: "metres", metres: 0, outAndBack: false } }],
     ["a tempo of a minute", { tempo: { lower: 60, stretch: 0, lift: 0, squeeze: 0 } }],
     ["an unknown role", { role: "warmup" }],
     ["an id that is none", { id: "1" }],
   ])("refuses %s", (_, change) => {
     expect(broken(() => undefined)).toBe(true);
     expect(broken((raw) => Object.assign(raw.blocks[0]!.slot.sets[0]!, change))).toBe(false);
+  });
+
+  it("refuses two hundred sets of one exercise", () => {
+    const many = (n: number) =>
+      planCodec.safeParse(
+        samplePlan(sampleSlot(Array.from({ length: n }, (_, i) => sampleSet(1000 + i)))),
+      ).success;
+    expect(many(60)).toBe(true);
+    expect(many(200)).toBe(false);
   });
 
   it("refuses an id that stands twice, which would mix up what was done", () => {

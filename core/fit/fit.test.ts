@@ -1,8 +1,16 @@
+import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { exercise, judging, sessionOf } from "~/tests/arbitrary/session.ts";
+import { exercise, FULL_GYM, judging, sessionOf } from "~/tests/arbitrary/session.ts";
+import { exclusionsOf } from "../brief/index.ts";
 import { sessionDuration } from "../duration/index.ts";
 import type { Judging } from "../finding/index.ts";
-import { applyEdit, slotsOf, unroll, type SessionPlan } from "../prescription/index.ts";
+import {
+  applyEdit,
+  servesMovement,
+  slotsOf,
+  unroll,
+  type SessionPlan,
+} from "../prescription/index.ts";
 import { kg, type Mass } from "../quantity/index.ts";
 import { sampleDrop, sampleMint } from "../samples/index.ts";
 import { fitPlan } from "./fit.ts";
@@ -115,5 +123,55 @@ describe("a template fitted to somebody", () => {
     expect(extensions(of("beginner").plan)).toEqual([]);
     expect(of("beginner").changes.map((c) => c.code)).toContain("plainSets");
     expect(extensions(of("trained").plan)).not.toEqual([]);
+  });
+
+  it("never leaves an exercise that the person may not do, or that the gym does not serve", () => {
+    const some = fc.subarray(
+      [
+        "back-squat",
+        "front-squat",
+        "leg-press",
+        "romanian-deadlift",
+        "leg-extension",
+        "lying-leg-curl",
+        "standing-calf-raise",
+      ],
+      { minLength: 1 },
+    );
+    const gyms = fc.subarray([...FULL_GYM], { minLength: 1 });
+    fc.assert(
+      fc.property(
+        some,
+        gyms,
+        fc.constantFrom("loadOnSpine" as const, "kneeLoad" as const, "deepStretch" as const),
+        fc.constantFrom("beginner" as const, "trained" as const, "advanced" as const),
+        (slugs, stations, provokedBy, level) => {
+          const limit = {
+            joint: "knee",
+            provokedBy,
+            since: null,
+            severity: 6,
+            allowed: 2,
+          } as const;
+          const brief = { limits: [limit], level, minutesCap: 40 };
+          const plan = sessionOf(...slugs.map((slug) => exercise(slug, 3)));
+          const whole = judging(plan, { brief, stations });
+          const fitted = fitPlan(plan, whole, () => null, sampleMint);
+          for (const slot of slotsOf(fitted.plan)) {
+            const movement = whole.around.movement(slot.movement);
+            const station = stations.find((s) => s.id === slot.station);
+            if (movement === null || station === undefined) throw new Error("not in this gym");
+            expect(servesMovement(station, movement)).toBe(true);
+            expect(exclusionsOf(whole.brief, movement)).toEqual([]);
+          }
+          const told = fitted.changes.filter((c) => c.code === "leftOut").length;
+          const removed = fitted.changes.filter(
+            (c) => "fix" in c && c.fix.kind === "remove",
+          ).length;
+          expect(slotsOf(fitted.plan)).toHaveLength(slugs.length - told - removed);
+        },
+      ),
+      { numRuns: 40 },
+    );
   });
 });

@@ -11,7 +11,13 @@ import {
   sampleStation,
   STACK,
 } from "../samples/index.ts";
-import { allLoads, type Loading } from "../station/index.ts";
+import {
+  allLoads,
+  changeBetween,
+  piecesHandled,
+  type Loading,
+  type Recipe,
+} from "../station/index.ts";
 import { PLAN_COSTS, planLoading, type LoadTarget } from "./loading-plan.ts";
 import { loadsOfSteps } from "./targets.ts";
 
@@ -148,6 +154,49 @@ describe("the loading plan", () => {
         },
       ),
       { numRuns: Number(process.env["KRAVO_RUNS"] ?? 200) },
+    );
+  });
+
+  it("never handles more than the fewest plates for each load by itself would, and keeps to its rule", () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.nat(), fc.constantFrom(0, 0.01, 0.025)), {
+          minLength: 1,
+          maxLength: 6,
+        }),
+        (picks) => {
+          const loads = allLoads(RACK).slice(0, 60);
+          const targets = picks.map(([pick, within]): LoadTarget => ({
+            reading: loads[pick % loads.length]?.reading ?? kg(20),
+            within: within === 0 ? 0 : share(within),
+          }));
+          const plan = planLoading(RACK, targets);
+          let before: Recipe | null = null;
+          let alone = 0;
+          for (const { reading } of targets) {
+            const made = loads.find((load) => load.reading.thousandths === reading.thousandths);
+            if (made === undefined) throw new Error("not a load of the rack");
+            const change = changeBetween(before, made.recipe);
+            const isRerack =
+              before !== null &&
+              change.kind === "plates" &&
+              change.takeOff.length > 0 &&
+              change.hang.length > 0;
+            alone += piecesHandled(change) + (isRerack ? PLAN_COSTS.perRerack : 0);
+            before = made.recipe;
+          }
+          const off = plan.loads.reduce((sum, load, i) => {
+            const asked = targets[i]?.reading.thousandths ?? 1;
+            expect(Math.abs(load.movedBy)).toBeLessThanOrEqual(
+              asked * Number(targets[i]?.within ?? 0) + 1e-6,
+            );
+            return sum + (100 * Math.abs(load.movedBy)) / asked;
+          }, 0);
+          const cost = costOf(RACK, targets) + off * PLAN_COSTS.perPercent;
+          if (plan.isProven) expect(cost).toBeLessThanOrEqual(alone + 1e-6);
+        },
+      ),
+      { numRuns: 60 },
     );
   });
 

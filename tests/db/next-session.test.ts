@@ -5,7 +5,16 @@ import { addDays, day, type Day } from "~/core/calendar/index.ts";
 import type { Id } from "~/core/identity/index.ts";
 import { slotsOf } from "~/core/prescription/index.ts";
 import { kg } from "~/core/quantity/index.ts";
-import { historyOf } from "~/server/coaching/history.server.ts";
+import { lastKey } from "~/core/progression/index.ts";
+import {
+  before,
+  figuresOf,
+  historyOf,
+  lastsOf,
+  seriesOf,
+  upTo,
+  type Series,
+} from "~/server/coaching/history.server.ts";
 import { planNext, proposalsFor, type Decision } from "~/server/coaching/next-session.server.ts";
 import type { Database } from "~/server/db/connection.server.ts";
 import { getPlan } from "~/server/db/plans.server.ts";
@@ -154,6 +163,51 @@ describe("history", () => {
     expect((await historyOf(studio.scope, studio.person)).runs).toHaveLength(6);
     expect(await count()).toBe(one);
     expect(one).toBe(5);
+  });
+});
+
+describe("what history says of each exercise", () => {
+  /** Three sessions, a week apart. */
+  async function threeWeeks(): Promise<readonly StoredRun[]> {
+    const runs: StoredRun[] = [];
+    for (const [week, reps] of [8, 9, 10].entries()) {
+      const on = addDays(day("2026-03-02"), week * 7);
+      runs.push(await train(await addSquats(studio, on), [reps, reps, reps], week * 7));
+    }
+    return runs;
+  }
+  const key = () => lastKey("shipped:back-squat", studio.station);
+  const history = () => historyOf(studio.scope, studio.person);
+  const reps = (series: Series) => series.get(key())?.map((e) => e.sets[0]?.reps);
+
+  it("is by movement and station, oldest session first, and ends where it is asked to", async () => {
+    const [, second] = await threeWeeks();
+    if (second === undefined) throw new Error("three sessions expected");
+    expect([...seriesOf(await history()).keys()]).toEqual([key()]);
+    expect(reps(seriesOf(await history()))).toEqual([8, 9, 10]);
+    expect(reps(seriesOf(upTo(await history(), second)))).toEqual([8, 9]);
+    expect(reps(seriesOf(before(await history(), second)))).toEqual([8]);
+    expect(lastsOf(seriesOf(await history()))[key()]?.day).toBe("2026-03-16");
+  });
+
+  it("gives the strength that loads by maximum and by effort are worked out from", async () => {
+    await threeWeeks();
+    const known = figuresOf(seriesOf(await history()), null)[key()];
+    expect(known).toMatchObject({
+      movement: "shipped:back-squat",
+      lastReading: kg(100),
+      lastTotal: kg(100),
+      curve: { slope: 1 },
+    });
+    // The sets were logged with two left; of the last three the one of eight is the most telling: 100 × (1 + 10 ⁄ 30).
+    expect(known?.maximum).toMatchObject({ likely: kg(133.333), possibleReps: 10 });
+  });
+
+  it("is nothing for somebody who never trained", async () => {
+    const series = seriesOf(await history());
+    expect(series.size).toBe(0);
+    expect(lastsOf(series)).toEqual({});
+    expect(figuresOf(series, null)).toEqual({});
   });
 });
 

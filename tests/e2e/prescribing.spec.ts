@@ -157,3 +157,27 @@ test("a session is kept as a template and given to two people, each copy told wi
   await page.getByRole("button", { name: "Put Leg day away" }).click();
   await expect(page.getByText("None kept yet.", { exact: false })).toBeVisible();
 });
+
+test("sets are filled by scheme, led up to by a ramp, hung by a plan, and printed on a sheet", async ({
+  watched: page,
+}) => {
+  await openBench(page, "Ada Fills");
+  await page.getByLabel("Fill Back squat with").selectOption("topAndBackOff");
+  const line = page.getByLabel("Sets of Back squat, written");
+  await expect(line).toHaveValue(/^top 8-12 at 60 kg.*back-off 2 x 8-12 at 80% of set 1/);
+  await page.getByText("Ramp and loading plan").click();
+  await expect(page.getByText("by rule: compound lift, at least 8 reps")).toBeVisible();
+  await page.getByRole("button", { name: "Make a ramp of 2" }).click();
+  await expect(line).toHaveValue(/^ramp 8 at 30 kg.*ramp 4 at 45 kg/);
+  const plan = page.getByRole("region", { name: "Loading plan of Back squat" });
+  await expect(plan).toContainText("hang 5 a side");
+  await expect(plan.getByRole("listitem")).toHaveCount(4);
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByText(/saved, revision 3/i)).toBeVisible();
+  await page.getByRole("link", { name: "Sheet" }).click();
+  await expect(page.getByRole("row")).toHaveCount(5);
+  await expect(page.getByRole("row").first()).toContainText("30 kg: 5 kg a side");
+  await page.emulateMedia({ media: "print" });
+  await expect(page.getByRole("navigation", { name: "Index" })).toBeHidden();
+  await expect(page.getByRole("heading", { name: "Ada Fills · Leg day" })).toBeVisible();
+});
