@@ -4,15 +4,18 @@ import {
   BOUNDS,
   DRILL_KINDS,
   drillsOf,
+  ROUNDING_ROOM,
   SET_ROLES,
   slotsOfBlock,
   TEMPO_PHASES,
+  USUAL_ROUNDING,
   type BoundName,
   type Item,
   type PlannedSet,
   type Slot,
 } from "~/core/prescription/index.ts";
 import { count, degrees, metres, seconds, share } from "~/core/quantity/index.ts";
+import { TOWARDS } from "~/core/station/index.ts";
 import { idCodec, massCodec, movementRefCodec, rirCodec, tempoCodec } from "./values.ts";
 
 const name = z.string().max(60);
@@ -244,6 +247,17 @@ const setCodec = z.object({
   optional: z.boolean(),
 });
 
+const roundingCodec = z
+  .object({
+    towards: z.enum(TOWARDS),
+    within: z
+      .number()
+      .refine((n) => ROUNDING_ROOM.some((known) => known === n), "expected a room on offer")
+      .transform((n) => (n === 0 ? 0 : share(n))),
+  })
+  // Plans written before there was a choice.
+  .default(USUAL_ROUNDING);
+
 const slotCodec = z.object({
   id: idCodec<"slot">(),
   ...line,
@@ -253,6 +267,7 @@ const slotCodec = z.object({
   purpose: z.string().max(300),
   feltIn: z.array(z.enum(REGIONS)).max(6),
   sets: z.array(setCodec).max(BOUNDS.sets.most),
+  rounding: roundingCodec,
   progression: z.discriminatedUnion("kind", [
     z.object({ kind: z.literal("doubleProgression") }),
     z.object({ kind: z.literal("hold") }),

@@ -1,4 +1,7 @@
-import type { SetStep } from "~/core/prescription/index.ts";
+import type { HungLoad, LoadRounding, SetStep } from "~/core/prescription/index.ts";
+import { compareMass, mass, type Mass } from "~/core/quantity/index.ts";
+import { piecesHandled, type Towards } from "~/core/station/index.ts";
+import { formatMass, formatShare } from "./numbers.ts";
 
 /** Which sets a load is for: "set 1", "sets 2 to 4", "behind set 4" for what follows it. */
 export function formatSetsOfLoad(steps: readonly SetStep[]): string {
@@ -6,4 +9,31 @@ export function formatSetsOfLoad(steps: readonly SetStep[]): string {
   const [first, last] = [Math.min(...numbers), Math.max(...numbers)];
   if (steps.every((step) => step.kind !== "set")) return `behind set ${first}`;
   return first === last ? `set ${first}` : `sets ${first} to ${last}`;
+}
+
+/** "12 pieces handled in all.", and that it is not proven where it is not. */
+export function formatHandled(loads: readonly HungLoad[]): string {
+  const pieces = loads.reduce((sum, { change }) => sum + piecesHandled(change), 0);
+  const all = `${pieces} ${pieces === 1 ? "piece" : "pieces"} handled in all`;
+  return loads.every(({ load }) => load.isProven)
+    ? `${all}.`
+    : `${all}; too many plates here to prove that no way needs fewer.`;
+}
+
+/** "2.5 kg under what was worked out, to save plates" */
+export function formatMoved(from: Mass, to: Mass): string {
+  const by = mass(Math.abs(to.thousandths - from.thousandths), to.unit);
+  const way = compareMass(to, from) > 0 ? "over" : "under";
+  return `${formatMass(by)} ${way} what was worked out, to save plates`;
+}
+
+export const TOWARDS_NAMES: Readonly<Record<Towards, string>> = {
+  nearest: "the nearest load",
+  easier: "never harder",
+  harder: "never easier",
+};
+
+/** "as it comes", "within 2.5% to save plates" */
+export function formatRoom(within: LoadRounding["within"]): string {
+  return within === 0 ? "not moved" : `within ${formatShare(within)} to save plates`;
 }

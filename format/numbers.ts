@@ -23,11 +23,14 @@ export function formatMass(m: Mass): string {
   return `${formatAmount(m)} ${m.unit}`;
 }
 
+/** "181.9 lb": what it comes to in a unit, to one decimal; the mass itself keeps its own. */
+export function formatInUnit(m: Mass, unit: MassUnit): string {
+  return `${oneDecimal.format(amountOf(massFromTicks(ticksOf(m), unit, "nearest")))} ${unit}`;
+}
+
 /** "about 181.9 lb" for somebody who reads in the other unit; null when they read in this one. */
 export function formatInOtherUnit(m: Mass, readsIn: MassUnit): string | null {
-  if (m.unit === readsIn) return null;
-  const converted = massFromTicks(ticksOf(m), readsIn, "nearest");
-  return `about ${oneDecimal.format(amountOf(converted))} ${readsIn}`;
+  return m.unit === readsIn ? null : `about ${formatInUnit(m, readsIn)}`;
 }
 
 /** "82.5", for places where the unit stands beside or above. */

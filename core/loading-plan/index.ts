@@ -1,2 +1,1 @@
 export * from "./loading-plan.ts";
-export * from "./targets.ts";

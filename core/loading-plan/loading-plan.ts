@@ -8,23 +8,18 @@ import {
   type Loading,
   type MadeLoad,
   type Recipe,
+  type Towards,
 } from "../station/index.ts";
-import {
-  allStacks,
-  letter,
-  platesIn,
-  platesOf,
-  readingOfStack,
-  sizeAt,
-  type PlateLoading,
-  type Plates,
-} from "./stacks.ts";
+import { platesOf, type PlateLoading, type Plates } from "./plates.ts";
+import { searchStacks, type Goal } from "./search.ts";
 
 /** A load to hang: the reading, and how far from it the coach allows for the sake of fewer plates. */
 export interface LoadTarget {
   readonly reading: Mass;
   /** 0 keeps the reading, or the nearest load where it cannot be made. */
   readonly within: Share | 0;
+  /** On which side of the reading it may move; both sides for the nearest. */
+  readonly towards: Towards;
 }
 
 /** One load of the plan: what hangs, what is done to get there, and how far it is from its target. */
@@ -51,17 +46,33 @@ export const PLAN_COSTS = {
   perRerack: 1,
 } as const;
 
-/** More ways to hang one load than this are not all looked at. */
-const MOST_STACKS = 700;
-/** So many are carried on from load to load where not all are looked at. */
-const KEPT = 10;
+/** So many plans are remembered for a station: unrolling asks for the same ones at every keystroke. */
+const MOST_REMEMBERED = 200;
+const remembered = new WeakMap<Loading, Map<string, LoadingPlan>>();
+
+/** {@link planLoading}, worked out once for the same loads at the same station. */
+export function planLoadingOnce(loading: Loading, targets: readonly LoadTarget[]): LoadingPlan {
+  const key = targets
+    .map(({ reading, within, towards }) =>
+      [reading.thousandths, reading.unit, within, towards].join(),
+    )
+    .join(";");
+  const plans = remembered.get(loading) ?? new Map<string, LoadingPlan>();
+  const known = plans.get(key);
+  if (known !== undefined) return known;
+  const plan = planLoading(loading, targets);
+  if (plans.size >= MOST_REMEMBERED) plans.clear();
+  plans.set(key, plan);
+  remembered.set(loading, plans);
+  return plan;
+}
 
 /**
  * What to hang for a whole exercise, load after load: the fewest plates handled, weighed against how far each
- * load is moved and how often plates are taken off only to hang others. The shortest path over ordered stacks
- * of plates is exact; beyond {@link MOST_STACKS} ways for one load only likely ones are looked at, and the
- * plan says that it is not proven. Of equally good plans the one that stays nearer to the targets is taken,
- * then the one with heavier plates inside. At a station without plates every load is made by itself.
+ * load is moved and how often plates are taken off only to hang others. Exact (see {@link searchStacks}), and
+ * where the gym is too large for that the plan says that it is not proven. Of equally good plans the one that
+ * stays nearer to the targets is taken, then the one with heavier plates inside. At a station without plates
+ * every load is made by itself.
  */
 export function planLoading(loading: Loading, targets: readonly LoadTarget[]): LoadingPlan {
   if (loading.kind !== "bar" && loading.kind !== "plateMachine") {
@@ -70,170 +81,76 @@ export function planLoading(loading: Loading, targets: readonly LoadTarget[]): L
       .filter((m) => m !== null);
     return withChanges(made, targets, true);
   }
-  const plates = platesOf(loading);
-  let layer: Layer = new Map([["", { cost: 0, off: 0, before: null, stack: "" }]]);
-  let isProven = true;
-  for (const [i, target] of targets.entries()) {
-    const [from, to] = boundsOf(loading, target);
-    const every = allStacks(plates, from, to, MOST_STACKS);
-    if (every === null) isProven = false;
-    const stacks = every ?? likelyStacks(loading, plates, layer, from, to);
-    layer = nextLayer(layer, stacks, target, plates, i === 0);
-  }
-  const best = [...layer.values()].reduce<Node | null>(better, null);
-  const path: string[] = [];
-  for (let node = best; node !== null && path.length < targets.length; node = node.before) {
-    path.unshift(node.stack);
-  }
-  const made = path.map((stack): MadeLoad => ({
-    reading: mass(readingOfStack(stack, plates), loading.unit),
-    recipe: {
-      kind: "plates",
-      points: plates.points,
-      perPoint: platesIn(stack, plates, loading.unit),
-    },
-  }));
-  return withChanges(made, targets, isProven);
+  const { loads, isProven } = hungInParts(loading, targets, platesOf(loading));
+  return withChanges(loads, targets, isProven);
 }
 
-interface Node {
-  readonly stack: string;
-  readonly cost: number;
-  /** All deviations on the way, to break ties. */
-  readonly off: number;
-  readonly before: Node | null;
-}
-type Layer = ReadonlyMap<string, Node>;
-
-const EPSILON = 1e-9;
-
-/** The better of two nodes: cheaper, then nearer to the targets, then heavier plates inside. */
-function better(a: Node | null, b: Node): Node {
-  if (a === null) return b;
-  if (Math.abs(a.cost - b.cost) > EPSILON) return a.cost < b.cost ? a : b;
-  if (Math.abs(a.off - b.off) > EPSILON) return a.off < b.off ? a : b;
-  return a.stack <= b.stack ? a : b;
+interface Hung {
+  readonly loads: readonly MadeLoad[];
+  readonly isProven: boolean;
 }
 
-/**
- * The cheapest way to every stack of the next load. What two stacks share from the inside out stays; a shorter
- * shared part than the true one only costs more, so that the minimum over all beginnings is exact.
- */
-function nextLayer(
-  layer: Layer,
-  stacks: readonly string[],
-  target: LoadTarget,
-  plates: Plates,
-  isFirst: boolean,
-): Layer {
-  const { points } = plates;
-  // For each beginning: the node above it that is cheapest to strip down to nothing.
-  const below = new Map<string, Node>();
-  for (const node of layer.values()) {
-    const stripped = { ...node, cost: node.cost + points * node.stack.length };
-    for (let n = 0; n <= node.stack.length; n += 1) {
-      const start = node.stack.slice(0, n);
-      const best = below.get(start);
-      if (best === undefined || stripped.cost < best.cost) below.set(start, stripped);
+/** All loads together where that can be searched, else in halves; one load alone is the fewest plates. */
+function hungInParts(loading: PlateLoading, targets: readonly LoadTarget[], plates: Plates): Hung {
+  const { sizes, usable, points, unit, base } = plates;
+  const stacks = searchStacks({
+    sizes: sizes.map((size) => size / unit),
+    usable,
+    perPlate: points,
+    perRerack: PLAN_COSTS.perRerack,
+    goals: targets.map((target) => goalOf(loading, target, plates)),
+  });
+  if (stacks === null) {
+    const [only] = targets;
+    if (targets.length === 1 && only !== undefined) {
+      const made = nearestLoad(loading, only.reading, "nearest");
+      return { loads: made === null ? [] : [made], isProven: false };
     }
+    const middle = Math.ceil(targets.length / 2);
+    const halves = [targets.slice(0, middle), targets.slice(middle)];
+    const loads = halves.flatMap((half) => hungInParts(loading, half, plates).loads);
+    return { loads, isProven: false };
   }
-  const next = new Map<string, Node>();
-  for (const stack of stacks) {
-    const off = percentOff(readingOfStack(stack, plates), target.reading.thousandths);
-    const offers: Node[] = [];
-    const offer = (cost: number, from: Node) =>
-      offers.push({ stack, cost, off: from.off, before: layer.get(from.stack) ?? null });
-    for (let n = 0; n <= stack.length; n += 1) {
-      const start = stack.slice(0, n);
-      const whole = layer.get(start);
-      if (whole !== undefined) offer(whole.cost + points * (stack.length - n), whole);
-      const stripped = below.get(start);
-      if (stripped === undefined) continue;
-      const cost = stripped.cost - 2 * points * n + points * stack.length;
-      const isStrip = n === stack.length;
-      offer(cost + (isStrip || isFirst ? 0 : PLAN_COSTS.perRerack), stripped);
-    }
-    const best = offers.reduce<Node | null>(better, null);
-    if (best === null) continue;
-    next.set(stack, {
-      stack,
-      cost: best.cost + PLAN_COSTS.perPercent * off,
-      off: best.off + off,
-      before: best.before,
-    });
-  }
-  return next;
+  const loads = stacks.map((stack): MadeLoad => {
+    const hung = stack.map((size) => sizes[size] ?? 0);
+    const sum = hung.reduce((a, b) => a + b, 0);
+    return {
+      reading: mass(base + sum * points, loading.unit),
+      recipe: { kind: "plates", points, perPoint: hung.map((size) => mass(size, loading.unit)) },
+    };
+  });
+  return { loads, isProven: true };
 }
 
-function percentOff(reading: number, target: number): number {
-  return target === 0 ? 0 : (100 * Math.abs(reading - target)) / target;
+/** So little that it only decides between plans that are equal otherwise. */
+const NEARER = 1e-6;
+
+/** The sums at one point that a target may come to, at least that of its nearest load. */
+function goalOf(loading: PlateLoading, target: LoadTarget, plates: Plates): Goal {
+  const [from, to] = boundsOf(loading, target);
+  const asked = target.reading.thousandths;
+  const goal = new Map<number, number>();
+  for (const { reading } of allLoads(loading)) {
+    const { thousandths } = reading;
+    if (thousandths < from || thousandths > to) continue;
+    const off = asked === 0 ? 0 : (100 * Math.abs(thousandths - asked)) / asked;
+    const sum = (thousandths - plates.base) / plates.points / plates.unit;
+    goal.set(sum, off * (PLAN_COSTS.perPercent + NEARER));
+  }
+  return goal;
 }
 
 /** From and to which reading a target may move, in thousandths; at least its nearest load. */
 function boundsOf(
   loading: PlateLoading,
-  { reading, within }: LoadTarget,
+  { reading, within, towards }: LoadTarget,
 ): readonly [number, number] {
   const made = nearestLoad(loading, reading, "nearest")?.reading.thousandths ?? reading.thousandths;
   const slack = reading.thousandths * within;
   return [
-    Math.min(made, Math.ceil(reading.thousandths - slack)),
-    Math.max(made, Math.floor(reading.thousandths + slack)),
+    towards === "harder" ? made : Math.min(made, Math.ceil(reading.thousandths - slack)),
+    towards === "easier" ? made : Math.max(made, Math.floor(reading.thousandths + slack)),
   ];
-}
-
-/**
- * Stacks worth a look where there are too many: the fewest plates for each load, and what comes of the best
- * stacks so far by adding to them or stripping them.
- */
-function likelyStacks(
-  loading: PlateLoading,
-  plates: Plates,
-  layer: Layer,
-  from: number,
-  to: number,
-): readonly string[] {
-  const found = new Set<string>();
-  const readings: number[] = [];
-  for (const { reading, recipe } of allLoads(loading)) {
-    const { thousandths } = reading;
-    if (thousandths < from || thousandths > to || recipe.kind !== "plates") continue;
-    readings.push(thousandths);
-    const sizes = recipe.perPoint.map((m) => letter(plates.sizes.indexOf(m.thousandths)));
-    found.add(sizes.join(""));
-  }
-  const best = [...layer.values()].sort((a, b) => a.cost - b.cost).slice(0, KEPT);
-  for (const { stack } of best) {
-    for (let n = 0; n <= stack.length; n += 1) {
-      const start = stack.slice(0, n);
-      const reading = readingOfStack(start, plates);
-      if (reading >= from && reading <= to) found.add(start);
-      for (const goal of readings) {
-        const rest = completed(start, (goal - reading) / plates.points, plates);
-        if (rest !== null) found.add(start + rest);
-      }
-    }
-  }
-  return [...found];
-}
-
-/** The rest of a stack that adds exactly so much, the heavier plates first; null where greed does not get there. */
-function completed(start: string, missing: number, plates: Plates): string | null {
-  const left = [...plates.usable];
-  for (let i = 0; i < start.length; i += 1) {
-    const size = sizeAt(start, i);
-    left[size] = (left[size] ?? 0) - 1;
-  }
-  let rest = "";
-  let open = missing;
-  for (const [size, thousandths] of plates.sizes.entries()) {
-    while (open >= thousandths && (left[size] ?? 0) > 0) {
-      rest += letter(size);
-      open -= thousandths;
-      left[size] = (left[size] ?? 0) - 1;
-    }
-  }
-  return open === 0 ? rest : null;
 }
 
 function withChanges(

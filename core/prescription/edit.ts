@@ -6,6 +6,7 @@ import type { Station } from "../station/index.ts";
 import { OPEN_TEMPO, type Tempo } from "./tempo.ts";
 import type { Rir } from "./effort.ts";
 import type { Extension, ExtensionKind } from "./extension.ts";
+import { USUAL_ROUNDING } from "./load-rounding.ts";
 import type { Rest } from "./rest.ts";
 import type { Target } from "./target.ts";
 import { copiesOf, copyBlock, copySet, NO_COPIES } from "./copy.ts";
@@ -236,6 +237,7 @@ export function newBlock(
       purpose: "",
       feltIn: [],
       sets,
+      rounding: USUAL_ROUNDING,
       progression: { kind: "doubleProgression" },
       optional: false,
       notes: { coach: "", trainee: "" },

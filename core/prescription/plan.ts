@@ -6,6 +6,7 @@ import type { Accent } from "./accent.ts";
 import { hardnessOf, type Rir } from "./effort.ts";
 import type { Extension } from "./extension.ts";
 import { drillsOf, type Item } from "./item.ts";
+import type { LoadRounding } from "./load-rounding.ts";
 import type { LoadRule } from "./load-rule.ts";
 import type { Rest } from "./rest.ts";
 import type { SetUp } from "./set-up.ts";
@@ -58,6 +59,7 @@ export interface Slot {
   readonly purpose: string;
   readonly feltIn: readonly Region[];
   readonly sets: readonly PlannedSet[];
+  readonly rounding: LoadRounding;
   readonly progression: ProgressionRule;
   readonly optional: boolean;
   readonly notes: { readonly coach: string; readonly trainee: string };

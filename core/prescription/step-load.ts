@@ -15,6 +15,7 @@ import {
 import type { Accent } from "./accent.ts";
 import { repsLeft } from "./effort.ts";
 import type { DropLoad } from "./extension.ts";
+import type { LoadRounding } from "./load-rounding.ts";
 import type { LoadRule } from "./load-rule.ts";
 import type { PlannedSet } from "./plan.ts";
 import type { OpenBecause, SetStep, StepLoad } from "./step.ts";
@@ -28,6 +29,7 @@ export interface LoadSources {
   /** The reading of the first work set last logged with this movement at this station. */
   readonly lastReading: Mass | null;
   readonly strength: Strength | null;
+  readonly rounding: LoadRounding;
   /** Loads of the sets that came before in the session, with the station they were made on. */
   readonly before: ReadonlyMap<Id<"set">, LoadsOfSet>;
 }
@@ -174,10 +176,12 @@ export function sharedLoad(
   share: Share,
   from: LoadSources,
 ): StepLoad {
-  const shared = shareOfLoad(station.loading, basis.reading, share, from.bodyWeight);
+  const { within, towards } = from.rounding;
+  const shared = shareOfLoad(station.loading, basis.reading, share, from.bodyWeight, towards);
   if (shared === null) return open({ code: "totalUnknown" });
   return {
     ...madeLoad(station, shared.made, from),
+    within,
     share: { asked: share, made: shared.shareMade, basis: shared.basis },
   };
 }
@@ -188,10 +192,12 @@ function readingLoad(station: Station, reading: Mass, from: LoadSources): StepLo
   return made.ok ? madeLoad(station, made.value, from) : { kind: "impossible", why: made.error };
 }
 
-/** The load whose total comes nearest. */
+/** The load whose total comes to the one that was worked out, by the rule of the exercise. */
 function loadOfTotal(station: Station, total: Mass, from: LoadSources): StepLoad {
-  const made = loadForTotal(station.loading, total, from.bodyWeight);
-  return made === null ? open({ code: "totalUnknown" }) : madeLoad(station, made, from);
+  const { within, towards } = from.rounding;
+  const made = loadForTotal(station.loading, total, from.bodyWeight, towards);
+  if (made === null) return open({ code: "totalUnknown" });
+  return { ...madeLoad(station, made, from), within };
 }
 
 /**
@@ -224,9 +230,8 @@ function shareOfTotal(
 ): StepLoad {
   if (total === null) return open({ code: "totalUnknown" });
   const target = massFromTicks(ticksOf(total) * share, station.loading.unit, "nearest");
-  const made = loadForTotal(station.loading, target, from.bodyWeight);
-  if (made === null) return open({ code: "totalUnknown" });
-  const load = madeLoad(station, made, from);
+  const load = loadOfTotal(station, target, from);
+  if (load.kind !== "made") return load;
   const came =
     load.total === null || ticksOf(total) === 0 ? share : ticksOf(load.total) / ticksOf(total);
   return { ...load, share: { asked: share, made: came, basis: "totalMoved" } };
@@ -234,7 +239,16 @@ function shareOfTotal(
 
 function madeLoad(station: Station, made: MadeLoad, from: LoadSources): Made {
   const total = totalMoved(station.loading, made.reading, from.bodyWeight);
-  return { kind: "made", reading: made.reading, recipe: made.recipe, total, share: null };
+  return {
+    kind: "made",
+    reading: made.reading,
+    recipe: made.recipe,
+    total,
+    share: null,
+    within: 0,
+    movedFrom: null,
+    isProven: true,
+  };
 }
 
 function setLoadOfZero(station: Station, from: LoadSources): Made | null {

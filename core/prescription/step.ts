@@ -1,5 +1,5 @@
 import type { Id, MovementRef } from "../identity/index.ts";
-import type { Count, Duration, Mass, Seconds } from "../quantity/index.ts";
+import type { Count, Duration, Mass, Seconds, Share } from "../quantity/index.ts";
 import type { CannotBeMade, Change, Recipe, SharedLoad } from "../station/index.ts";
 import type { Accent } from "./accent.ts";
 import type { Rir } from "./effort.ts";
@@ -59,6 +59,12 @@ export type StepLoad =
         readonly made: number;
         readonly basis: SharedLoad["basis"];
       } | null;
+      /** How far the load may be moved to save plates; 0 for one that was written. */
+      readonly within: Share | 0;
+      /** The reading that was worked out, where the loading plan moved it from there; else null. */
+      readonly movedFrom: Mass | null;
+      /** False where the station is too large to prove that no other way to hang it saves more. */
+      readonly isProven: boolean;
     }
   | { readonly kind: "impossible"; readonly why: CannotBeMade }
   | { readonly kind: "bodyweight" }

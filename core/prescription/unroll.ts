@@ -2,9 +2,10 @@ import type { Id, MovementRef } from "../identity/index.ts";
 import { type FindMovement } from "../movement/index.ts";
 import { seconds, type Mass, type Seconds } from "../quantity/index.ts";
 import { assertNever } from "../result/index.ts";
-import { changeBetween, type Change, type Recipe, type Station } from "../station/index.ts";
+import type { Station } from "../station/index.ts";
 import { accentSeconds } from "./accent.ts";
 import { partsOf, type Extension } from "./extension.ts";
+import { hangSteps, stepsByStation, type StepsAtStation, type UnhungStep } from "./hang.ts";
 import { unrollItem, unrollItems, usualRepOf } from "./unroll-items.ts";
 import {
   roundsOf,
@@ -67,22 +68,44 @@ const CHANGE_SIDES = seconds(15);
 /** Every single step of a session in order, with load, what to change, target, time and rest. */
 export function unroll(plan: SessionPlan, around: Surroundings): readonly Step[] {
   const before: SetLoads = new Map();
-  return plan.blocks.flatMap((block) => unrollBlock(block, around, before));
+  return plan.blocks.flatMap((block) =>
+    hung(around, (atStations) => stepsOfBlock(block, around, before, atStations)),
+  );
 }
 
 /** The steps of one slot trained by itself. */
 export function unrollSlot(slot: Slot, around: Surroundings): readonly SetStep[] {
-  return unrollAlone(slot, around, new Map()).filter((step) => step.kind !== "item");
+  const steps = hung(around, (atStations) => unrollAlone(slot, around, new Map(), atStations));
+  return steps.filter((step) => step.kind !== "item");
 }
 
 type SetLoads = Map<Id<"set">, LoadsOfSet>;
 
-function unrollBlock(block: Block, around: Surroundings, before: SetLoads): readonly Step[] {
+/** What is done at each station, collected while steps are made. */
+type AtStations = Map<Id<"station">, StepsAtStation>;
+
+/** Steps with what hangs for them decided together. */
+function hung(
+  around: Surroundings,
+  unhung: (atStations: AtStations) => readonly Step[],
+): readonly Step[] {
+  const atStations: AtStations = new Map();
+  const steps = unhung(atStations);
+  for (const at of atStations.values()) hangSteps(at, around.bodyWeight);
+  return steps;
+}
+
+function stepsOfBlock(
+  block: Block,
+  around: Surroundings,
+  before: SetLoads,
+  atStations: AtStations,
+): readonly Step[] {
   switch (block.kind) {
     case "exercise":
-      return unrollAlone(block.slot, around, before);
+      return unrollAlone(block.slot, around, before, atStations);
     case "rotation":
-      return unrollRotation(block, around, before);
+      return unrollRotation(block, around, before, atStations);
     case "prepare":
     case "conditioning":
     case "restore":
@@ -92,8 +115,13 @@ function unrollBlock(block: Block, around: Surroundings, before: SetLoads): read
   }
 }
 
-function unrollAlone(slot: Slot, around: Surroundings, before: SetLoads): readonly Step[] {
-  const walk = new SlotWalk(slot, around, before, new Map());
+function unrollAlone(
+  slot: Slot,
+  around: Surroundings,
+  before: SetLoads,
+  atStations: AtStations,
+): readonly Step[] {
+  const walk = new SlotWalk(slot, around, before, atStations);
   return slot.sets.flatMap((set, index) =>
     walk.set(set, index, set.restAfter, index === 0 ? "first" : null, null),
   );
@@ -103,9 +131,9 @@ function unrollRotation(
   block: RotationBlock,
   around: Surroundings,
   before: SetLoads,
+  atStations: AtStations,
 ): readonly Step[] {
-  const hung = new Map<Id<"station">, Recipe>();
-  const walks = block.members.map((member) => new SlotWalk(member, around, before, hung));
+  const walks = block.members.map((member) => new SlotWalk(member, around, before, atStations));
   const rounds = roundsOf(block);
   const steps: Step[] = [];
   let lastSlot: Id<"slot"> | null = null;
@@ -150,7 +178,7 @@ interface Placing {
 const NO_FALLBACK: readonly Mass[] = [];
 const NO_ACCENTS: SetStep["accents"] = [];
 
-/** Walks the sets of one slot and remembers what hangs at its station and how it is set up. */
+/** Walks the sets of one slot and remembers how it is set up; what hangs is decided when the block is known. */
 class SlotWalk {
   private setUpNow: SetUp = {};
   private readonly station: Station | null;
@@ -162,7 +190,7 @@ class SlotWalk {
     private readonly slot: Slot,
     around: Surroundings,
     private readonly before: SetLoads,
-    private readonly hung: Map<Id<"station">, Recipe>,
+    private readonly atStations: AtStations,
   ) {
     this.station = around.station(slot.station);
     this.find = around.movement;
@@ -172,6 +200,7 @@ class SlotWalk {
       lastTotal: around.lastTotal,
       lastReading: around.lastReading(slot.movement, slot.station),
       strength: around.strength(slot.movement, slot.station),
+      rounding: slot.rounding,
       before,
     };
   }
@@ -270,7 +299,7 @@ class SlotWalk {
   private place(set: PlannedSet, part: Part, side: Side, at: Placing): SetStep {
     const setUpChange = setUpChanges(this.setUpNow, part.setUp);
     this.setUpNow = part.setUp;
-    return {
+    const step: UnhungStep = {
       kind: part.kind,
       key: {
         setId: set.id,
@@ -288,7 +317,7 @@ class SlotWalk {
       load: part.load,
       fallback:
         part.extension === null && set.load.kind === "fallback" ? set.load.then : NO_FALLBACK,
-      change: this.changeTo(part.load),
+      change: null,
       setUp: part.setUp,
       setUpChange,
       target: part.target,
@@ -304,13 +333,10 @@ class SlotWalk {
       arrival: at.arrival,
       rotation: at.rotation,
     };
-  }
-
-  private changeTo(load: StepLoad): Change | null {
-    if (load.kind !== "made") return null;
-    const change = changeBetween(this.hung.get(this.slot.station) ?? null, load.recipe);
-    this.hung.set(this.slot.station, load.recipe);
-    return change;
+    if (this.station !== null) {
+      stepsByStation(this.atStations, this.station, this.slot.rounding.towards, step);
+    }
+    return step;
   }
 }
 

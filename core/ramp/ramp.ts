@@ -1,6 +1,7 @@
 import { isIsolation, type Stances } from "../approach/index.ts";
 import type { MintId } from "../identity/index.ts";
 import type { CoveredSlot } from "../coverage/index.ts";
+import { planLoading } from "../loading-plan/index.ts";
 import { directRegions, type Movement } from "../movement/index.ts";
 import { isPreparatory, type PlannedSet, type SetStep, type Slot } from "../prescription/index.ts";
 import { compareMass, count, seconds, share, ticksOf, type Mass } from "../quantity/index.ts";
@@ -103,7 +104,7 @@ export function workLoadOf(steps: readonly SetStep[]): Mass | null {
 
 /**
  * The slot with a ramp of so many sets before its work, in loads that the station makes, in place of any ramp
- * it had. Loads that do not rise towards the work load are left out, so that a coarse station gets fewer.
+ * it had. They are hung together with the work load, so that they may be moved within the slot's rounding. Loads that do not rise towards the work load are left out, so that a coarse station gets fewer.
  */
 export function withRamp(
   slot: Slot,
@@ -124,19 +125,27 @@ export function withRamp(
     if (before !== undefined && way * compareMass(made.reading, before) <= 0) continue;
     rising.push({ reading: made.reading, reps });
   }
-  const ramp = rising.map(({ reading, reps }, i): PlannedSet => ({
-    ...model,
-    id: mint(),
-    lineId: mint(),
-    role: "ramp",
-    target: { kind: "reps", min: count(reps), max: count(reps) },
-    load: { kind: "absolute", reading },
-    effort: "more",
-    accents: [],
-    between: [],
-    extensions: [],
-    optional: false,
-    restAfter: { kind: "fixed", seconds: seconds(i === rising.length - 1 ? 90 : 60) },
-  }));
+  const targets = rising.map(({ reading }) => ({ reading, ...slot.rounding }));
+  const plan = planLoading(station.loading, [
+    ...targets,
+    { ...slot.rounding, reading: work, within: 0 },
+  ]);
+  const ramp = rising.map(({ reading: asked, reps }, i): PlannedSet => {
+    const reading = plan.loads[i]?.made.reading ?? asked;
+    return {
+      ...model,
+      id: mint(),
+      lineId: mint(),
+      role: "ramp",
+      target: { kind: "reps", min: count(reps), max: count(reps) },
+      load: { kind: "absolute", reading },
+      effort: "more",
+      accents: [],
+      between: [],
+      extensions: [],
+      optional: false,
+      restAfter: { kind: "fixed", seconds: seconds(i === rising.length - 1 ? 90 : 60) },
+    };
+  });
   return { ...slot, sets: [...ramp, ...slot.sets.filter((set) => set.role !== "ramp")] };
 }

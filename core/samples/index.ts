@@ -9,6 +9,7 @@ import {
   type Rir,
   type SessionPlan,
   surroundingsOf,
+  USUAL_ROUNDING,
   type Slot,
   type Surroundings,
 } from "../prescription/index.ts";
@@ -98,6 +99,7 @@ export function sampleSlot(sets: readonly PlannedSet[], over: Partial<Slot> = {}
     purpose: "",
     feltIn: [],
     sets,
+    rounding: USUAL_ROUNDING,
     progression: { kind: "doubleProgression" },
     optional: false,
     notes: { coach: "", trainee: "" },

@@ -138,23 +138,43 @@ export function totalMoved(loading: Loading, reading: Mass, bodyWeight: Mass | n
   }
 }
 
-/** The load whose total moved comes nearest to `total`; null where totals are unknown at this station. */
+/**
+ * Which of the loads around a target is taken: the nearest, the easier of two equally near; or the nearest
+ * that is no harder, or no easier, than the target. Where there is none on that side, the nearest.
+ */
+export const TOWARDS = ["nearest", "easier", "harder"] as const;
+export type Towards = (typeof TOWARDS)[number];
+
+/** The load whose total moved comes to `total` by the rule; null where totals are unknown at this station. */
 export function loadForTotal(
   loading: Loading,
   total: Mass,
   bodyWeight: Mass | null,
+  towards: Towards = "nearest",
 ): MadeLoad | null {
   let best: MadeLoad | null = null;
   let bestGap = Infinity;
   for (const made of allLoads(loading)) {
     const moved = totalMoved(loading, made.reading, bodyWeight);
-    const gap = moved === null ? Infinity : Math.abs(ticksOf(moved) - ticksOf(total));
-    if (gap < bestGap) {
+    if (moved === null) return null;
+    const harder = ticksOf(moved) - ticksOf(total);
+    if ((towards === "easier" && harder > 0) || (towards === "harder" && harder < 0)) continue;
+    if (Math.abs(harder) < bestGap) {
       best = made;
-      bestGap = gap;
+      bestGap = Math.abs(harder);
     }
   }
-  return best;
+  return best ?? (towards === "nearest" ? null : loadForTotal(loading, total, bodyWeight));
+}
+
+/** The load whose reading comes to so many ticks by the rule; null where the station makes nothing. */
+function loadForTicks(loading: Loading, ticks: number, towards: Towards): MadeLoad | null {
+  const isUp = (towards === "harder") === harderBy(loading) > 0;
+  const rounding: Rounding = towards === "nearest" ? "nearest" : isUp ? "up" : "down";
+  return (
+    nearestToTicks(loading, ticks, rounding) ??
+    (towards === "nearest" ? null : nearestToTicks(loading, ticks, "nearest"))
+  );
 }
 
 /** A load made as a share of another; `basis` says what the share was taken of. */
@@ -166,7 +186,7 @@ export interface SharedLoad {
 }
 
 /**
- * The nearest load to a share of another reading. The share is of the total moved; where a bar or carriage
+ * The load that comes to a share of another reading by the rule. The share is of the total moved; where a bar or carriage
  * is of unknown mass it is of the hung plates, and `basis` says so. Null where the station makes nothing, or
  * where a share means nothing: a band, nothing to load, a body that was not weighed.
  * Source: our rule, docs/arithmetic.md § Shares of a load.
@@ -176,16 +196,17 @@ export function shareOfLoad(
   of: Mass,
   share: Share,
   bodyWeight: Mass | null,
+  towards: Towards = "nearest",
 ): SharedLoad | null {
   const total = totalMoved(loading, of, bodyWeight);
   if (total === null) {
     if (loading.kind !== "bar" && loading.kind !== "plateMachine") return null;
-    const made = nearestToTicks(loading, ticksOf(of) * share, "nearest");
+    const made = loadForTicks(loading, ticksOf(of) * share, towards);
     return made && { made, basis: "hungPlates", shareMade: ratio(made.reading, of) };
   }
   // A share of the total is reached by a change of the reading; what is not hung stays.
   const change = (ticksOf(total) * (share - 1)) / movedPerReading(loading);
-  const made = nearestToTicks(loading, ticksOf(of) + change, "nearest");
+  const made = loadForTicks(loading, ticksOf(of) + change, towards);
   const totalMade = made && totalMoved(loading, made.reading, bodyWeight);
   if (made === null || totalMade === null) return null;
   return { made, basis: "totalMoved", shareMade: ratio(totalMade, total) };

@@ -3,6 +3,7 @@ import { FAULTS, MUSCLE_LENGTHS, REGIONS } from "~/core/movement/index.ts";
 import {
   DRILL_KINDS,
   RIR_VALUES,
+  ROUNDING_ROOM,
   SET_ROLES,
   TEMPO_PHASES,
   type Accent,
@@ -22,6 +23,7 @@ import {
   type TempoPhase,
 } from "~/core/prescription/index.ts";
 import { count, degrees, kg, metres, seconds, share } from "~/core/quantity/index.ts";
+import { TOWARDS } from "~/core/station/index.ts";
 import { sampleId, sampleMint } from "~/core/samples/index.ts";
 
 /** Generated plans of every structure, for properties; every id in one plan is different. */
@@ -218,6 +220,10 @@ export const anySlot: fc.Arbitrary<Slot> = minted(
     purpose: fc.constantFrom("", "Quads without the back"),
     feltIn: fc.subarray([...REGIONS], { maxLength: 3 }),
     sets: anySets,
+    rounding: fc.record({
+      towards: fc.constantFrom(...TOWARDS),
+      within: fc.constantFrom(...ROUNDING_ROOM),
+    }),
     progression: fc.constantFrom({ kind: "doubleProgression" as const }, { kind: "hold" as const }),
     optional: fc.boolean(),
     notes: fc.record({ coach: fc.constant(""), trainee: fc.constantFrom("", "Heels down") }),

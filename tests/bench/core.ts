@@ -3,7 +3,7 @@ import { mintId } from "~/codec/mint.ts";
 import { slotDurations, sessionDuration } from "~/core/duration/index.ts";
 import type { Id } from "~/core/identity/index.ts";
 import { foldCommands, type OrderedCommand } from "~/core/log/index.ts";
-import { checkPlan, slotsOf, unroll } from "~/core/prescription/index.ts";
+import { checkPlan, mapSlots, slotsOf, unroll } from "~/core/prescription/index.ts";
 import { nextByDoubleProgression } from "~/core/progression/index.ts";
 import {
   sampleCommand,
@@ -116,6 +116,7 @@ const NINE: Extract<Loading, { kind: "bar" }> = {
 const chain = [40, 70, 100, 130, 160, 160, 130, 105, 85, 70, 55, 45].map((n) => ({
   reading: kg(n),
   within: share(0.025),
+  towards: "nearest" as const,
 }));
 /** The same few steps with three sizes, where every stack is looked at. */
 const THREE: Loading = { ...NINE, plates: NINE.plates.filter((_, i) => [0, 3, 5].includes(i)) };
@@ -129,12 +130,22 @@ const notation: NotationContext = {
   nameOf: () => null,
   movementNamed: () => null,
 };
+/** Twelve exercises in which every time another load of the first one is typed, so that it is hung anew. */
+let typed = 0;
 const everything = () => {
-  const all = unroll(long.plan, long.around);
+  typed += 1;
+  const reading = kg(60 + (typed % 60) * 2.5);
+  const [begun] = slotsOf(long.plan);
+  const changed = mapSlots(long.plan, (s) =>
+    s !== begun
+      ? s
+      : { ...s, sets: s.sets.map((set) => ({ ...set, load: { kind: "absolute", reading } })) },
+  );
+  const all = unroll(changed, long.around);
   sessionDuration(all);
   profileOf(all);
-  checkPlan(long.plan, long.around);
-  findingsIn(judge(long));
+  checkPlan(changed, long.around);
+  findingsIn(judge({ ...long, plan: changed }));
 };
 const prescribing: readonly (readonly [string, () => unknown])[] = [
   ["loading plan, 12 loads, nine sizes", () => planLoading(NINE, chain)],

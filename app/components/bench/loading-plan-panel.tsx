@@ -1,12 +1,9 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { useMemo, useState } from "react";
-import { loadsOfSteps, planLoading } from "~/core/loading-plan/index.ts";
-import type { SetStep } from "~/core/prescription/index.ts";
-import { mass } from "~/core/quantity/index.ts";
-import type { Station } from "~/core/station/index.ts";
-import { formatSetsOfLoad } from "~/format/loading-plan.ts";
-import { formatMass } from "~/format/numbers.ts";
+import { useState } from "react";
+import { hungLoads, type SetStep } from "~/core/prescription/index.ts";
+import { formatHandled, formatMoved, formatSetsOfLoad } from "~/format/loading-plan.ts";
+import { formatInUnit, formatMass } from "~/format/numbers.ts";
 import { formatChange, formatRecipe } from "~/format/training.ts";
 import { SleeveDrawing } from "../sleeve-drawing.tsx";
 
@@ -14,12 +11,10 @@ import { SleeveDrawing } from "../sleeve-drawing.tsx";
 export function LoadingPlanPanel({
   name,
   steps,
-  station,
   ramp,
 }: {
   readonly name: string;
   readonly steps: readonly SetStep[];
-  readonly station: Station;
   /** Makes the ramp that leads to the work load. */
   readonly ramp: React.ReactNode;
 }) {
@@ -36,62 +31,52 @@ export function LoadingPlanPanel({
       {isOpen ? (
         <>
           {ramp}
-          <Loads name={name} steps={steps} station={station} />
+          <Loads name={name} steps={steps} />
         </>
       ) : null}
     </Box>
   );
 }
 
-function Loads({
-  name,
-  steps,
-  station,
-}: {
-  readonly name: string;
-  readonly steps: readonly SetStep[];
-  readonly station: Station;
-}) {
-  const { loading } = station;
-  const targets = useMemo(() => loadsOfSteps(steps), [steps]);
-  const plan = useMemo(() => planLoading(loading, targets), [loading, targets]);
-  if (plan.loads.length === 0) {
+function Loads({ name, steps }: { readonly name: string; readonly steps: readonly SetStep[] }) {
+  const loads = hungLoads(steps);
+  if (loads.length === 0) {
     return <Typography sx={{ color: "text.secondary" }}>No load is known yet.</Typography>;
   }
   return (
     <Box component="section" aria-label={`Loading plan of ${name}`}>
       <Typography variant="body2" sx={{ color: "text.secondary" }}>
-        {plan.handled} pieces handled in all
-        {plan.isProven ? "." : "; too many plates here to prove that no way needs fewer."} Ramps and
-        shares may move by 2.5 % where that saves plates; a written load stays.
+        {formatHandled(loads)}
       </Typography>
       <Box component="ol" sx={{ listStyle: "none", m: 0, p: 0, display: "flex", flexWrap: "wrap" }}>
-        {plan.loads.map(({ made, change, movedBy }, i) => (
+        {loads.map(({ load, change, steps: own }, i) => (
           <Box
             component="li"
             key={i}
             sx={{ width: 196, pr: 2, py: 1, borderTop: 1, borderColor: "divider" }}
           >
             <Typography variant="figure" component="p" sx={{ fontSize: "1.5rem" }}>
-              {formatMass(made.reading)}
+              {formatMass(load.reading)}
               <Box
                 component="span"
                 sx={{ fontSize: "0.9rem", color: "text.secondary", fontWeight: 500 }}
               >
                 {" "}
-                {formatSetsOfLoad(targets[i]?.steps ?? [])}
+                {formatSetsOfLoad(own)}
               </Box>
             </Typography>
-            {made.recipe.kind === "plates" ? (
-              <SleeveDrawing plates={made.recipe.perPoint} height={64} />
+            <Typography variant="body2" sx={{ color: "text.secondary" }}>
+              {formatInUnit(load.reading, load.reading.unit === "kg" ? "lb" : "kg")}
+            </Typography>
+            {load.recipe.kind === "plates" ? (
+              <SleeveDrawing plates={load.recipe.perPoint} height={64} />
             ) : null}
             <Typography variant="body2" sx={{ fontWeight: 650 }}>
-              {formatChange(change) ?? (i === 0 ? formatRecipe(made.recipe) : "nothing to change")}
+              {formatChange(change) ?? (i === 0 ? formatRecipe(load.recipe) : "nothing to change")}
             </Typography>
-            {movedBy === 0 ? null : (
+            {load.movedFrom === null ? null : (
               <Typography variant="body2" sx={{ color: "kravo.warn" }}>
-                {formatMass(mass(Math.abs(movedBy), loading.unit))} {movedBy > 0 ? "over" : "under"}{" "}
-                what was asked
+                {formatMoved(load.movedFrom, load.reading)}
               </Typography>
             )}
           </Box>

@@ -1,8 +1,9 @@
 import Box from "@mui/material/Box";
 import OutlinedInput from "@mui/material/OutlinedInput";
 import type { Movement } from "~/core/movement/index.ts";
-import type { SideMode, Slot } from "~/core/prescription/index.ts";
-import type { Station } from "~/core/station/index.ts";
+import { ROUNDING_ROOM, type SideMode, type Slot } from "~/core/prescription/index.ts";
+import { TOWARDS, type Station } from "~/core/station/index.ts";
+import { formatRoom, TOWARDS_NAMES } from "~/format/loading-plan.ts";
 import { formatSideMode } from "~/format/training.ts";
 import { Labelled, Select } from "../field.tsx";
 
@@ -17,7 +18,7 @@ const SIDE_MODES: readonly SideMode[] = [
   { kind: "right" },
 ];
 
-/** What is set once for an exercise: station, sides, set-up, purpose and the note for the trainee. */
+/** What is set once for an exercise: station, sides, set-up, rounding, purpose and the note for the trainee. */
 export function SlotDetails({
   slot,
   movement,
@@ -105,6 +106,40 @@ export function SlotDetails({
             </Select>
           </Labelled>
         ))}
+        <Labelled id={id("towards")} label="Loads worked out become">
+          <Select
+            id={id("towards")}
+            value={slot.rounding.towards}
+            onChange={(event) => {
+              const towards = TOWARDS.find((known) => known === event.target.value);
+              if (towards !== undefined)
+                onChange({ ...slot, rounding: { ...slot.rounding, towards } });
+            }}
+          >
+            {TOWARDS.map((towards) => (
+              <option key={towards} value={towards}>
+                {TOWARDS_NAMES[towards]}
+              </option>
+            ))}
+          </Select>
+        </Labelled>
+        <Labelled id={id("room")} label="and may be moved" hint="A load that is written stays.">
+          <Select
+            id={id("room")}
+            value={String(slot.rounding.within)}
+            onChange={(event) => {
+              const within = ROUNDING_ROOM.find((known) => String(known) === event.target.value);
+              if (within !== undefined)
+                onChange({ ...slot, rounding: { ...slot.rounding, within } });
+            }}
+          >
+            {ROUNDING_ROOM.map((within) => (
+              <option key={within} value={String(within)}>
+                {formatRoom(within)}
+              </option>
+            ))}
+          </Select>
+        </Labelled>
         <Labelled id={id("purpose")} label="Purpose">
           <OutlinedInput
             id={id("purpose")}

@@ -285,7 +285,6 @@ export function SlotEditor(props: SlotEditorProps) {
         <LoadingPlanPanel
           name={name}
           steps={steps}
-          station={station}
           ramp={
             <RampButton
               slot={slot}

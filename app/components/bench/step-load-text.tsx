@@ -1,5 +1,6 @@
 import Typography from "@mui/material/Typography";
 import type { SetStep } from "~/core/prescription/index.ts";
+import { formatMoved } from "~/format/loading-plan.ts";
 import { formatMass, formatShare } from "~/format/numbers.ts";
 import { formatRecipe } from "~/format/training.ts";
 
@@ -11,12 +12,13 @@ export function StepLoadText({ step }: { readonly step: SetStep }) {
         –
       </Typography>
     );
-  const { reading, recipe, total } = step.load;
+  const { reading, recipe, total, movedFrom } = step.load;
   const differs = total !== null && total.thousandths !== reading.thousandths;
   return (
     <Typography variant="body2" sx={HANG}>
       {formatRecipe(recipe)}
       {differs ? ` · ${formatMass(total)} moved` : ""}
+      {movedFrom === null ? "" : ` · ${formatMoved(movedFrom, reading)}`}
     </Typography>
   );
 }
@@ -24,13 +26,14 @@ export function StepLoadText({ step }: { readonly step: SetStep }) {
 /** What follows a set comes to: its load, how to make it, and the share where it is not quite the one asked. */
 export function DropLoadText({ step }: { readonly step: SetStep | undefined }) {
   if (step?.load.kind !== "made") return null;
-  const { reading, recipe, share } = step.load;
+  const { reading, recipe, share, movedFrom } = step.load;
   return (
     <Typography variant="body2" sx={HANG}>
       <strong>{formatMass(reading)}</strong>, {formatRecipe(recipe)}
       {share === null || Math.abs(share.made - share.asked) < 0.005
         ? ""
         : ` · comes to ${formatShare(share.made)} of the ${share.basis === "totalMoved" ? "total moved" : "hung plates"}`}
+      {movedFrom === null ? "" : ` · ${formatMoved(movedFrom, reading)}`}
     </Typography>
   );
 }
