@@ -20,6 +20,7 @@ export default [
     route("movements/:movementId", "routes/movement.tsx"),
     route("approaches", "routes/approaches.tsx"),
     route("approaches/:approach", "routes/approach.tsx"),
+    route("strength-rules", "routes/strength-rules.tsx"),
     route("templates", "routes/templates.tsx"),
     route("templates/:templateId", "routes/template.tsx"),
     route("writing-sets", "routes/writing-sets.tsx"),

@@ -7,6 +7,7 @@ import { personFormCodec } from "./person.ts";
 import { newPlanCodec } from "./plan-form.ts";
 import { sampleId } from "~/core/samples/index.ts";
 import { gymFormCodec, stationFormCodec } from "./station-form.ts";
+import { strengthRulesFormCodec } from "./strength-rules.ts";
 
 const stationCodec = stationFormCodec(formatListError);
 const station = (over: Record<string, unknown>) =>
@@ -143,5 +144,36 @@ describe("other forms", () => {
     ]);
     form.set(`choice:${sampleId(2)}`, "perhaps");
     expect(readDecisions(form, [sampleId(2)])).toBeNull();
+  });
+});
+
+describe("the form of the strength rules", () => {
+  const typed = (over: Record<string, string>) =>
+    strengthRulesFormCodec.safeParse({
+      equation: "brzycki",
+      perSlowSecond: "2",
+      freeLowering: "3",
+      perHeldSecond: "2,5",
+      most: "20",
+      ...over,
+    });
+
+  it("reads per cent with a comma or a point", () => {
+    expect(typed({ most: "12.5" }).data).toEqual({
+      equation: "brzycki",
+      strictness: { perSlowSecond: 0.02, freeLowering: 3, perHeldSecond: 0.025, most: 0.125 },
+    });
+  });
+
+  it.each([
+    ["equation", "guess"],
+    ["perSlowSecond", ""],
+    ["perSlowSecond", "11"],
+    ["freeLowering", "-1"],
+    ["perHeldSecond", "two"],
+    ["most", "51"],
+  ])("refuses %s of %j at the field", (field, text) => {
+    const read = typed({ [field]: text });
+    expect(read.success ? [] : read.error.issues.map((issue) => issue.path)).toEqual([[field]]);
   });
 });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { knownFrom, type NoEstimate } from "~/core/strength/index.ts";
+import { knownFrom, PLAIN_STRICTNESS, type NoEstimate } from "~/core/strength/index.ts";
 import { kg, seconds } from "~/core/quantity/index.ts";
 import {
   sampleExposed,
@@ -14,13 +14,14 @@ import {
 import { unrollSlot } from "~/core/prescription/index.ts";
 import { formatSetsOfLoad } from "./loading-plan.ts";
 import { formatRamp, formatRampReasons } from "./ramp.ts";
-import { formatKnown, formatNoEstimate } from "./strength.ts";
+import { formatKnown, formatNoEstimate, strictnessExamples } from "./strength.ts";
 
 describe("what is known of somebody's strength", () => {
   const known = (reading: number, reps: number, rir: 0 | 2 | "unknown") =>
     knownFrom(
       [sampleExposure([sampleExposed(kg(reading), reps, rir)], { runId: sampleId(1) })],
       null,
+      "epley",
     );
 
   it("is the estimate with its range, to half a kilogram", () => {
@@ -99,5 +100,16 @@ describe("which sets a load is for", () => {
     expect(formatSetsOfLoad(steps.slice(0, 1))).toBe("set 1");
     expect(formatSetsOfLoad(steps.slice(0, 3))).toBe("sets 1 to 3");
     expect(formatSetsOfLoad(steps.slice(3))).toBe("behind set 3");
+  });
+});
+
+describe("what a rule for stricter repetitions takes off", () => {
+  it("is told by three usual ways, and never more than its most", () => {
+    expect(strictnessExamples(PLAIN_STRICTNESS)).toEqual([
+      "lowering over 5 s takes 4% off",
+      "a squeeze of 2 s in every rep 5%",
+      "8 s down with 3 s in the stretch 17.5%",
+    ]);
+    expect(strictnessExamples({ ...PLAIN_STRICTNESS, most: 0.05 })[2]).toContain("5%");
   });
 });

@@ -1,6 +1,14 @@
-import type { Equation, Known, MaximumEstimate, NoEstimate } from "~/core/strength/index.ts";
+import type { Tempo } from "~/core/prescription/index.ts";
+import {
+  strictShare,
+  type Equation,
+  type Known,
+  type MaximumEstimate,
+  type NoEstimate,
+  type StrictnessRule,
+} from "~/core/strength/index.ts";
 import { assertNever } from "~/core/result/index.ts";
-import { formatMass } from "./numbers.ts";
+import { formatMass, formatShare } from "./numbers.ts";
 
 export const EQUATION_NAMES: Readonly<Record<Equation, string>> = {
   epley: "Epley",
@@ -48,4 +56,21 @@ export function formatNoEstimate(why: NoEstimate): string {
     default:
       return assertNever(why);
   }
+}
+
+const tempoOf = (lower: number, stretch: number, lift: number, squeeze: number): Tempo => ({
+  lower,
+  stretch,
+  lift,
+  squeeze,
+});
+
+/** What a rule takes off for three usual ways of being strict, each as half a sentence. */
+export function strictnessExamples(rule: StrictnessRule): readonly string[] {
+  const off = (tempo: Tempo) => formatShare(1 - strictShare(tempo, [], rule));
+  return [
+    `lowering over 5 s takes ${off(tempoOf(5, 0, 1, 0))} off`,
+    `a squeeze of 2 s in every rep ${off(tempoOf(2, 0, 1, 2))}`,
+    `8 s down with 3 s in the stretch ${off(tempoOf(8, 3, 1, 0))}`,
+  ];
 }

@@ -15,7 +15,13 @@ export default function Approaches({ loaderData: { approaches } }: Route.Compone
   return (
     <Page
       title="Approaches"
-      lead="Schools of training, each a set of views. None of them is settled; a person’s brief picks one."
+      lead={
+        <>
+          Schools of training, each a set of views. None of them is settled; a person’s brief picks
+          one. Estimates follow the <Link to="/strength-rules">strength rules</Link>, whichever it
+          is.
+        </>
+      }
     >
       <Box component="ul" sx={{ listStyle: "none", p: 0, m: 0 }}>
         {approaches.map((approach) => (

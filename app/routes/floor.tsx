@@ -9,6 +9,7 @@ import { before, figuresOf, historyOf, seriesOf } from "~/server/coaching/histor
 import { getGym, listStations } from "~/server/db/gyms.server.ts";
 import { listMeasurements } from "~/server/db/measurements.server.ts";
 import { catalogueFor } from "~/server/db/movements.server.ts";
+import { strengthRules } from "~/server/db/strength-rules.server.ts";
 import { adoptNewestRevision, commandsAfter, getRun } from "~/server/db/runs.server.ts";
 import type { Route } from "./+types/floor.ts";
 import { FloorView } from "../components/floor/floor-view.tsx";
@@ -25,13 +26,14 @@ export interface LastTime {
 export async function loader({ params, context }: Route.LoaderArgs) {
   const scope = scopeOf(context);
   const run = orNotFound(await getRun(scope, idParam<"run">(params.runId)));
-  const [commands, stations, gym, history, catalogue, measurements] = await Promise.all([
+  const [commands, stations, gym, history, catalogue, measurements, { rules }] = await Promise.all([
     commandsAfter(scope, run.id, 0),
     listStations(scope, run.gymId, "all"),
     getGym(scope, run.gymId),
     historyOf(scope, run.personId),
     catalogueFor(scope),
     listMeasurements(scope, run.personId),
+    strengthRules(scope, run.startedAt),
   ]);
   // As it was when the session began: what is trained now must not change its own loads.
   const series = seriesOf(before(history, run));
@@ -47,7 +49,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     lasts[slot.id] = { exposure, differences: differences(exposure, today) };
   }
   const bodyWeight = bodyWeightOf(measurements);
-  const figures = figuresOf(series, bodyWeight);
+  const figures = figuresOf(series, bodyWeight, rules.equation);
   const named = new Set(movementsIn(run.document));
   const movements = catalogue.all.filter((movement) => named.has(movement.ref));
   return {
@@ -56,6 +58,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     stations,
     lasts,
     movements,
+    rules,
     figures,
     bodyWeight,
     timeZone: gym?.timeZone ?? "UTC",

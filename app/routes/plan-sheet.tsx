@@ -37,19 +37,19 @@ import { useCatalogue } from "../components/catalogue.ts";
 export async function loader({ params, context }: Route.LoaderArgs) {
   const scope = scopeOf(context);
   const plan = orNotFound(await getPlan(scope, idParam<"plan">(params.planId)));
-  const { stations, gyms, figures, bodyWeight } = await benchOf(scope, plan);
+  const { stations, gyms, rules, figures, bodyWeight } = await benchOf(scope, plan);
   const gym = gyms.find((g) => g.id === plan.gymId)?.name ?? "";
-  return { plan, stations, gym, figures, bodyWeight };
+  return { plan, stations, gym, rules, figures, bodyWeight };
 }
 
 /** A session on one A4 page, in ink on white, with room to write beside every set. */
 export default function PlanSheet({ loaderData }: Route.ComponentProps) {
-  const { plan, stations, gym, figures, bodyWeight } = loaderData;
+  const { plan, stations, gym, rules, figures, bodyWeight } = loaderData;
   const { find } = useCatalogue();
   const around = surroundingsOf(
     stations.filter((s) => s.gymId === plan.gymId),
     find,
-    surroundingsFrom(figures, bodyWeight),
+    surroundingsFrom(figures, bodyWeight, rules),
   );
   const steps = unroll(plan.document, around);
   const stationOf = (slot: Slot) => around.station(slot.station)?.name ?? "no station";

@@ -4,13 +4,7 @@ import Typography from "@mui/material/Typography";
 import { Form, Link, useSearchParams } from "react-router";
 import { bodyWeightOf } from "~/core/measurement/index.ts";
 import { lastKey } from "~/core/progression/index.ts";
-import {
-  EQUATIONS,
-  EQUATION_SOURCES,
-  strengthTable,
-  USUAL_EQUATION,
-  type Known,
-} from "~/core/strength/index.ts";
+import { EQUATIONS, EQUATION_SOURCES, strengthTable, type Known } from "~/core/strength/index.ts";
 import { formatDay, formatAmount } from "~/format/numbers.ts";
 import { EQUATION_NAMES, formatKnown } from "~/format/strength.ts";
 import { formatRir } from "~/format/training.ts";
@@ -19,6 +13,7 @@ import { idParam, orNotFound, scopeOf } from "~/server/auth/session.server.ts";
 import { figuresOf, historyOf, seriesOf } from "~/server/coaching/history.server.ts";
 import { listStations } from "~/server/db/gyms.server.ts";
 import { listMeasurements } from "~/server/db/measurements.server.ts";
+import { strengthRules } from "~/server/db/strength-rules.server.ts";
 import { getPerson } from "~/server/db/people.server.ts";
 import type { Route } from "./+types/strength.ts";
 import { useCatalogue } from "../components/catalogue.ts";
@@ -29,12 +24,13 @@ export async function loader({ params, context, request }: Route.LoaderArgs) {
   const scope = scopeOf(context);
   const person = orNotFound(await getPerson(scope, idParam<"person">(params.personId)));
   const asked = new URL(request.url).searchParams.get("equation");
-  const equation = EQUATIONS.find((e) => e === asked) ?? USUAL_EQUATION;
-  const [history, measurements, stations] = await Promise.all([
+  const [history, measurements, stations, { rules }] = await Promise.all([
     historyOf(scope, person.id),
     listMeasurements(scope, person.id),
     listStations(scope, undefined, "all"),
+    strengthRules(scope),
   ]);
+  const equation = EQUATIONS.find((e) => e === asked) ?? rules.equation;
   const bodyWeight = bodyWeightOf(measurements);
   const figures = figuresOf(seriesOf(history), bodyWeight, equation);
   return { person, equation, bodyWeight, figures, stations };
@@ -118,7 +114,8 @@ export default function Strength({ loaderData }: Route.ComponentProps) {
               ? "The curve is the general one: no session has two sets to compare."
               : `The curve leans on ${known.curve.sets} sets of this person; fewer sets lean more on the general one.`}{" "}
             {bodyWeight === null ? "Body weight is not recorded. " : ""}Far from the reps that were
-            done it is less sure; stricter repetitions need less.
+            done it is less sure; stricter repetitions need less, by the{" "}
+            <Link to="/strength-rules">rule of the studio</Link>.
           </Typography>
         </>
       )}

@@ -2,6 +2,9 @@
 export const EQUATIONS = ["epley", "brzycki", "wathan", "lombardi", "oConner", "mayhew"] as const;
 export type Equation = (typeof EQUATIONS)[number];
 
+/** The equation that is used where nobody chose another. Source: our rule, docs/arithmetic.md § Strength. */
+export const USUAL_EQUATION: Equation = "epley";
+
 /** Above this many possible repetitions no estimate is given. Source: DESIGN.md § Strength arithmetic. */
 export const MOST_REPS = 15;
 

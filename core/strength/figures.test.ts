@@ -5,6 +5,8 @@ import { amountKg, kg, share } from "../quantity/index.ts";
 import { RACK, sampleExposed, sampleExposure, sampleId } from "../samples/index.ts";
 import { loadsBetween } from "../station/index.ts";
 import { knownFrom, surroundingsFrom } from "./figures.ts";
+import { USUAL_RULES } from "./rules.ts";
+import { PLAIN_STRICTNESS } from "./strictness.ts";
 import { strengthTable } from "./table.ts";
 
 const did = (reading: number, reps: number, rir: 0 | 2 = 2) =>
@@ -12,7 +14,7 @@ const did = (reading: number, reps: number, rir: 0 | 2 = 2) =>
 
 describe("what is known of a person at a station", () => {
   it("is nothing where nothing was done", () => {
-    expect(knownFrom([], null)).toBeNull();
+    expect(knownFrom([], null, "epley")).toBeNull();
   });
 
   it("is the last session's first load and heaviest total, and the most telling estimate of the last three", () => {
@@ -22,7 +24,7 @@ describe("what is known of a person at a station", () => {
       sampleExposure([did(100, 10)], { runId: sampleId(3) }),
       sampleExposure([did(95, 8), did(105, 5)], { runId: sampleId(4) }),
     ];
-    const known = knownFrom(exposures, null);
+    const known = knownFrom(exposures, null, "epley");
     expect(known?.lastReading).toEqual(kg(95));
     expect(known?.lastTotal).toEqual(kg(105));
     // Five and two left are seven possible: 105 × (1 + 7 ⁄ 30), near it by the person's own curve; the 200 kg is too long ago.
@@ -31,17 +33,23 @@ describe("what is known of a person at a station", () => {
   });
 
   it("says why there is no estimate", () => {
-    expect(knownFrom([sampleExposure([did(60, 20)], { runId: sampleId(1) })], null)).toMatchObject({
+    expect(
+      knownFrom([sampleExposure([did(60, 20)], { runId: sampleId(1) })], null, "epley"),
+    ).toMatchObject({
       maximum: null,
       refused: { code: "tooManyReps", possible: 22 },
     });
   });
 
   it("is what a load by maximum and by effort is worked out from", () => {
-    const known = knownFrom([sampleExposure([did(100, 5, 0)], { runId: sampleId(1) })], null);
+    const known = knownFrom(
+      [sampleExposure([did(100, 5, 0)], { runId: sampleId(1) })],
+      null,
+      "epley",
+    );
     if (known === null) throw new Error("nothing known");
     const key = lastKey(known.movement, known.station);
-    const around = surroundingsFrom({ [key]: known }, null);
+    const around = surroundingsFrom({ [key]: known }, null, USUAL_RULES);
     const strength = around.strength(known.movement, known.station);
     expect(amountKg(strength?.ofMaximum(share(0.5)) ?? kg(1))).toBeCloseTo(58.333, 2);
     const plain = { tempo: OPEN_TEMPO, accents: [] };
@@ -54,10 +62,29 @@ describe("what is known of a person at a station", () => {
     expect(around.lastReading(known.movement, sampleId(99))).toBeNull();
     expect(around.lastTotal(known.movement)).toEqual(kg(100));
   });
+
+  it("follows the rules of the studio", () => {
+    const exposures = [sampleExposure([did(100, 5, 0)], { runId: sampleId(1) })];
+    const known = knownFrom(exposures, null, "oConner");
+    if (known === null) throw new Error("nothing known");
+    // 100 × (1 + 0.025 × 5), and five reps of it held for two seconds at a tenth off each.
+    expect(amountKg(known.maximum?.likely ?? kg(1))).toBeCloseTo(112.5, 2);
+    const strictness = { ...PLAIN_STRICTNESS, perHeldSecond: 0.1, most: 0.5 };
+    const around = surroundingsFrom({ [lastKey(known.movement, known.station)]: known }, null, {
+      equation: "oConner",
+      strictness,
+    });
+    const held = { tempo: { ...OPEN_TEMPO, squeeze: 2 }, accents: [] };
+    expect(around.strength(known.movement, known.station)?.forReps(5, held)).toEqual(kg(80));
+  });
 });
 
 describe("the table of loads", () => {
-  const known = knownFrom([sampleExposure([did(100, 5, 0)], { runId: sampleId(1) })], null);
+  const known = knownFrom(
+    [sampleExposure([did(100, 5, 0)], { runId: sampleId(1) })],
+    null,
+    "epley",
+  );
   if (known === null) throw new Error("nothing known");
   const table = strengthTable(known, RACK, null, "epley");
 

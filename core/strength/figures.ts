@@ -14,10 +14,9 @@ import {
   type NoEstimate,
 } from "./estimate.ts";
 import { loadForReps } from "./load-for.ts";
+import type { StrengthRules } from "./rules.ts";
 import { strictShare } from "./strictness.ts";
 
-/** The equation that is used where nobody chose another. Source: our rule, docs/arithmetic.md § Strength. */
-export const USUAL_EQUATION: Equation = "epley";
 /** Only the latest sessions say what somebody can do now. Source: our rule, as above. */
 const SESSIONS_FOR_MAXIMUM = 3;
 
@@ -43,7 +42,7 @@ export type Figures = Readonly<Record<string, Known>>;
 export function knownFrom(
   exposures: readonly Exposure[],
   bodyWeight: Mass | null,
-  equation: Equation = USUAL_EQUATION,
+  equation: Equation,
 ): Known | null {
   const last = exposures.at(-1);
   if (last === undefined) return null;
@@ -73,7 +72,7 @@ export function knownFrom(
 export function surroundingsFrom(
   figures: Figures,
   bodyWeight: Mass | null,
-  equation: Equation = USUAL_EQUATION,
+  rules: StrengthRules,
 ): Pick<Surroundings, "bodyWeight" | "lastTotal" | "lastReading" | "strength"> {
   const all = Object.values(figures).sort((a, b) => a.lastDay.localeCompare(b.lastDay));
   const totals = new Map(
@@ -88,17 +87,23 @@ export function surroundingsFrom(
     lastReading: (movement, station) => at(movement, station)?.lastReading ?? null,
     strength: (movement, station) => {
       const known = at(movement, station);
-      return known?.maximum == null ? null : strengthOf(known.maximum, known.curve, equation);
+      return known?.maximum == null ? null : strengthOf(known.maximum, known.curve, rules);
     },
   };
 }
 
-function strengthOf(maximum: MaximumEstimate, curve: PersonalCurve, equation: Equation): Strength {
+function strengthOf(
+  maximum: MaximumEstimate,
+  curve: PersonalCurve,
+  { equation, strictness }: StrengthRules,
+): Strength {
   const { likely } = maximum;
   return {
     ofMaximum: (share) => massFromTicks(ticksOf(likely) * share, likely.unit, "nearest"),
-    forReps: (possible, { tempo, accents }) =>
-      loadForReps(maximum, possible, equation, strictShare(tempo, accents), curve)?.likely ?? null,
+    forReps: (possible, { tempo, accents }) => {
+      const strict = strictShare(tempo, accents, strictness);
+      return loadForReps(maximum, possible, equation, strict, curve)?.likely ?? null;
+    },
   };
 }
 

@@ -202,7 +202,7 @@ describe("stricter repetitions", () => {
     ["an explosive lift", { ...tempo, lift: "explosive" as const }, 1],
     ["thirty seconds down", { ...tempo, lower: 30 }, 0.8],
   ])("%s leave %s", (_, t, left) => {
-    expect(strictShare(t, [])).toBeCloseTo(left, 6);
+    expect(strictShare(t, [], PLAIN_STRICTNESS)).toBeCloseTo(left, 6);
   });
 
   it("count a dead stop as held, a slow last rep not, and follow an edited rule", () => {
@@ -210,7 +210,7 @@ describe("stricter repetitions", () => {
       { kind: "deadStop", seconds: seconds(1) },
       { kind: "slowLastRep", phase: "lower", seconds: seconds(10) },
     ] as const;
-    expect(strictShare(tempo, accents)).toBeCloseTo(0.975, 6);
+    expect(strictShare(tempo, accents, PLAIN_STRICTNESS)).toBeCloseTo(0.975, 6);
     expect(strictShare(tempo, accents, { ...PLAIN_STRICTNESS, perHeldSecond: 0.1 })).toBeCloseTo(
       0.9,
       6,

@@ -21,11 +21,7 @@ export const PLAIN_STRICTNESS: StrictnessRule = {
 };
 
 /** The share of a load that is left when repetitions are done at this tempo and with these accents. */
-export function strictShare(
-  tempo: Tempo,
-  accents: readonly Accent[],
-  rule: StrictnessRule = PLAIN_STRICTNESS,
-): Share {
+export function strictShare(tempo: Tempo, accents: readonly Accent[], rule: StrictnessRule): Share {
   const timed = (phase: Tempo["lower"]) => (typeof phase === "number" ? phase : 0);
   const slow = Math.max(0, timed(tempo.lower) - rule.freeLowering);
   const held = accents.reduce(

@@ -8,11 +8,12 @@ import { listGyms, listStations } from "../db/gyms.server.ts";
 import { listMeasurements } from "../db/measurements.server.ts";
 import { plansOfWeek, type StoredPlan } from "../db/plans.server.ts";
 import type { Scope } from "../db/scope.server.ts";
+import { strengthRules } from "../db/strength-rules.server.ts";
 import { figuresOf, historyOf, lastsOf, seriesOf } from "./history.server.ts";
 
 /** A plan with everything that its session is judged by: the person, the gyms, the week and what was done. */
 export async function benchOf(scope: Scope, plan: StoredPlan) {
-  const [stations, gyms, history, brief, approaches, measurements, week, dismissals] =
+  const [stations, gyms, history, brief, approaches, measurements, week, dismissals, { rules }] =
     await Promise.all([
       listStations(scope),
       listGyms(scope),
@@ -22,6 +23,7 @@ export async function benchOf(scope: Scope, plan: StoredPlan) {
       listMeasurements(scope, plan.personId),
       plansOfWeek(scope, plan.personId, plan.day),
       dismissalsOn(scope, plan.id),
+      strengthRules(scope),
     ]);
   const bodyWeight = bodyWeightOf(measurements);
   const series = seriesOf(history);
@@ -33,7 +35,8 @@ export async function benchOf(scope: Scope, plan: StoredPlan) {
     brief,
     approach: approachAmong(approaches, brief.approach),
     bodyWeight,
-    figures: figuresOf(series, bodyWeight),
+    rules,
+    figures: figuresOf(series, bodyWeight, rules.equation),
     readiness: readinessOn(measurements, plan.day),
     others: week.filter((other) => other.id !== plan.id),
     dismissals,

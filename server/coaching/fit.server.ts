@@ -16,6 +16,7 @@ import { catalogueFor } from "../db/movements.server.ts";
 import { getPerson, type Person } from "../db/people.server.ts";
 import { addPlan, plansOfWeek } from "../db/plans.server.ts";
 import type { Scope } from "../db/scope.server.ts";
+import { strengthRules } from "../db/strength-rules.server.ts";
 import { figuresOf, historyOf, seriesOf } from "./history.server.ts";
 
 /** Somebody's copy of a template. */
@@ -63,18 +64,20 @@ export async function fitFor(
   gymId: Id<"gym">,
   day: Day,
 ): Promise<Fitted> {
-  const [stations, history, brief, approaches, measurements, week, catalogue] = await Promise.all([
-    listStations(scope),
-    historyOf(scope, person.id),
-    currentBrief(scope, person),
-    listApproaches(scope),
-    listMeasurements(scope, person.id),
-    plansOfWeek(scope, person.id, day),
-    catalogueFor(scope),
-  ]);
+  const [stations, history, brief, approaches, measurements, week, catalogue, { rules }] =
+    await Promise.all([
+      listStations(scope),
+      historyOf(scope, person.id),
+      currentBrief(scope, person),
+      listApproaches(scope),
+      listMeasurements(scope, person.id),
+      plansOfWeek(scope, person.id, day),
+      catalogueFor(scope),
+      strengthRules(scope),
+    ]);
   const bodyWeight = bodyWeightOf(measurements);
-  const figures = figuresOf(seriesOf(history), bodyWeight);
-  const known = surroundingsFrom(figures, bodyWeight);
+  const figures = figuresOf(seriesOf(history), bodyWeight, rules.equation);
+  const known = surroundingsFrom(figures, bodyWeight, rules);
   const here = stations.filter((station) => station.gymId === gymId);
   const everywhere = surroundingsOf(stations, catalogue.find, known);
   const judging = {

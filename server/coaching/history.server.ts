@@ -3,7 +3,7 @@ import type { Performed } from "~/core/log/index.ts";
 import { slotsOf } from "~/core/prescription/index.ts";
 import { exposureOf, lastKey, type Exposure } from "~/core/progression/index.ts";
 import type { Mass } from "~/core/quantity/index.ts";
-import { knownFrom, USUAL_EQUATION, type Equation, type Figures } from "~/core/strength/index.ts";
+import { knownFrom, type Equation, type Figures } from "~/core/strength/index.ts";
 import { stationVersions, type StoredStation } from "../db/gyms.server.ts";
 import { performedIn } from "../db/performed.server.ts";
 import { endedRunsOf, type StoredRun } from "../db/runs.server.ts";
@@ -78,11 +78,7 @@ export function lastsOf(series: Series): Readonly<Record<string, Exposure>> {
 }
 
 /** What history says of a person's strength, for every movement at every station that was trained. */
-export function figuresOf(
-  series: Series,
-  bodyWeight: Mass | null,
-  equation: Equation = USUAL_EQUATION,
-): Figures {
+export function figuresOf(series: Series, bodyWeight: Mass | null, equation: Equation): Figures {
   return Object.fromEntries(
     [...series].flatMap(([key, exposures]) => {
       const known = knownFrom(exposures, bodyWeight, equation);

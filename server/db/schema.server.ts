@@ -204,9 +204,21 @@ const FIRST = [
   )`,
 ];
 
+/** How a studio estimates strength, a row for each saved state. */
+const STRENGTH_RULES = [
+  `create table strength_rules (
+    studio_id binary(16) not null, id binary(16) not null, revision int not null,
+    document json not null, created_at bigint not null,
+    actor_kind enum('user','link','system') not null, actor_id binary(16) null,
+    primary key (studio_id, id), unique key strength_rules_revision (studio_id, revision),
+    foreign key (studio_id) references studios (id)
+  )`,
+];
+
 /** Migrations by name, in order. A landed one is never edited; the next is appended. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
   { name: "001-foundation", statements: FIRST },
+  { name: "002-strength-rules", statements: STRENGTH_RULES },
 ];
 
 const source: Knex.MigrationSource<(typeof MIGRATIONS)[number]> = {

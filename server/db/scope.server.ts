@@ -26,6 +26,7 @@ export type StudioTable =
   | "performed_parts"
   | "pains"
   | "rulings"
+  | "strength_rules"
   | "demo_seed";
 
 /** A row as the driver returns it: unknown until its codec has read it. */

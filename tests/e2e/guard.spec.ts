@@ -48,6 +48,7 @@ const EXPECTED: Readonly<Record<string, "hidden" | "own" | "open">> = {
   "routes/brief": "hidden",
   "routes/approaches": "own",
   "routes/strength": "hidden",
+  "routes/strength-rules": "own",
   "routes/templates": "own",
   "routes/template": "hidden",
   "routes/writing-sets": "own",

@@ -6,12 +6,13 @@ import { findingsIn, judge, type OtherSession } from "~/core/finding/index.ts";
 import type { Catalogue } from "~/core/catalogue/index.ts";
 import { checkPlan, surroundingsOf, unroll, type SessionPlan } from "~/core/prescription/index.ts";
 import type { Mass } from "~/core/quantity/index.ts";
-import { surroundingsFrom, type Figures } from "~/core/strength/index.ts";
+import { surroundingsFrom, type Figures, type StrengthRules } from "~/core/strength/index.ts";
 import type { Station } from "~/core/station/index.ts";
 import type { Draft } from "./draft.ts";
 
 interface Known {
   readonly stations: readonly Station[];
+  readonly rules: StrengthRules;
   readonly figures: Figures;
   readonly brief: Brief;
   readonly approach: Approach;
@@ -25,10 +26,13 @@ interface Known {
 
 /** Everything that follows from the draft: steps, times, issues, coverage and findings. */
 export function useJudged(draft: Draft, known: Known, catalogue: Catalogue) {
-  const { stations, figures, brief, approach, bodyWeight, others, year, readiness } = known;
+  const { stations, rules, figures, brief, approach, bodyWeight, others, year, readiness } = known;
   const { gymId } = draft.head;
   const here = useMemo(() => stations.filter((s) => s.gymId === gymId), [stations, gymId]);
-  const looked = useMemo(() => surroundingsFrom(figures, bodyWeight), [figures, bodyWeight]);
+  const looked = useMemo(
+    () => surroundingsFrom(figures, bodyWeight, rules),
+    [figures, bodyWeight, rules],
+  );
   const around = useMemo(
     () => surroundingsOf(here, catalogue.find, looked),
     [here, catalogue, looked],

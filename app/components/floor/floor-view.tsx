@@ -31,7 +31,7 @@ import { type Movement } from "~/core/movement/index.ts";
 import { plannedContext, type Exposure } from "~/core/progression/index.ts";
 import type { Difference } from "~/core/comparison/index.ts";
 import type { Mass, MassUnit } from "~/core/quantity/index.ts";
-import { surroundingsFrom, type Figures } from "~/core/strength/index.ts";
+import { surroundingsFrom, type Figures, type StrengthRules } from "~/core/strength/index.ts";
 import type { Station } from "~/core/station/index.ts";
 import { SchemeSwitch } from "../shell.tsx";
 import { ConflictPanel } from "./conflict-panel.tsx";
@@ -58,6 +58,7 @@ export interface FloorProps {
   readonly stations: readonly Station[];
   /** The movements of the session: the catalogue itself stays off the floor, which opens over poor networks. */
   readonly movements: readonly Movement[];
+  readonly rules: StrengthRules;
   readonly figures: Figures;
   readonly bodyWeight: Mass | null;
   readonly lasts: Readonly<
@@ -72,6 +73,7 @@ export function FloorView({
   stations,
   movements,
   lasts,
+  rules,
   figures,
   bodyWeight,
 }: FloorProps) {
@@ -87,8 +89,8 @@ export function FloorView({
     return (ref: MovementRef) => byRef.get(ref) ?? null;
   }, [movements]);
   const around = useMemo(
-    () => surroundingsOf(stations, find, surroundingsFrom(figures, bodyWeight)),
-    [stations, find, figures, bodyWeight],
+    () => surroundingsOf(stations, find, surroundingsFrom(figures, bodyWeight, rules)),
+    [stations, find, figures, bodyWeight, rules],
   );
   const session = useMemo(() => unroll(run.document, around), [run.document, around]);
   const steps = useMemo(() => session.filter(isSetStep), [session]);
