@@ -74,6 +74,8 @@ describe("what a press does", () => {
     [{ kind: "spread", slot, to: sampleId(2), day: sampleDay() }, "Move Squat to 2 Mar"],
     [{ kind: "setUp", slot, name: "Heels", choice: "raised" }, "Heels: raised"],
     [{ kind: "leaveReserve", slot }, "Leave two reps in reserve"],
+    [{ kind: "moreReps", slot }, "Stay at this load for 12 to 15 reps"],
+    [{ kind: "lowerSlowly", slot }, "Stay at this load and lower it in 4 s"],
     [{ kind: "firstSide", slot, first: "left" }, "Begin with the left side"],
   ])("%j", (fix, text) => {
     expect(formatFix(fix, () => "Squat")).toBe(text);

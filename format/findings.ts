@@ -1,4 +1,12 @@
-import type { Brings, Fact, Family, Fix, Severity } from "~/core/finding/index.ts";
+import {
+  MORE_REPS,
+  SLOW_LOWERING,
+  type Brings,
+  type Fact,
+  type Family,
+  type Fix,
+  type Severity,
+} from "~/core/finding/index.ts";
 import type { FirstLoad, OutReason } from "~/core/finder/index.ts";
 import type { MovementRef } from "~/core/identity/index.ts";
 import { type FindMovement, type Region } from "~/core/movement/index.ts";
@@ -66,7 +74,7 @@ export function formatFact(fact: Fact, approach: string, find: FindMovement): st
     case "busyStation":
       return `${fact.station} is usually busy at the hours of training.`;
     case "atCeiling":
-      return `${formatMass(fact.reading)} is the most that ${fact.station} makes: no heavier step is left. Ways on: one leg, more reps, slower tempo, another station.`;
+      return `${formatMass(fact.reading)} is the most that ${fact.station} makes: no heavier step is left. Ways on: an add-on weight if the gym has one, one leg, more reps, slower lowering, another station.`;
     case "excluded":
       return `${nameOf(fact.movement)}: ${formatExclusion(fact.why)}.`;
     case "limitAlone":
@@ -113,6 +121,10 @@ export function formatFix(fix: Fix, nameOfSlot: (slot: string) => string): strin
       return `Take ${nameOfSlot(fix.slot)} and ${nameOfSlot(fix.with)} in turn; both stations at once`;
     case "setUp":
       return `${fix.name}: ${fix.choice}`;
+    case "moreReps":
+      return `Stay at this load for ${MORE_REPS.min} to ${MORE_REPS.max} reps`;
+    case "lowerSlowly":
+      return `Stay at this load and lower it in ${SLOW_LOWERING} s`;
     case "leaveReserve":
       return "Leave two reps in reserve";
     case "firstSide":

@@ -77,8 +77,20 @@ export function candidates({ fact, slots }: Finding, judged: Judged): readonly F
       return slot === undefined
         ? []
         : [...swaps(judged, slot, (m, from) => sharesTarget(m, from)), { kind: "remove", slot }];
+    case "atCeiling": {
+      if (slot === undefined) return [];
+      const others = swaps(judged, slot, (m, from) => sharesTarget(m, from));
+      const here = judged.slots.find((s) => s.slot.id === slot)?.slot.station;
+      const isOneLeg = (fix: Fix) =>
+        fix.kind === "swap" && fix.station.id === here && fix.movement.laterality === "oneLeg";
+      return [
+        ...others.filter(isOneLeg),
+        { kind: "moreReps", slot },
+        { kind: "lowerSlowly", slot },
+        ...others.filter((fix) => !isOneLeg(fix)),
+      ];
+    }
     case "busyStation":
-    case "atCeiling":
     case "longThighs":
       return slot === undefined ? [] : swaps(judged, slot, (m, from) => sharesTarget(m, from));
     case "limitAlone":

@@ -10,15 +10,18 @@ import { directRegions, shareOf } from "../movement/index.ts";
 import { setsTowardsBand, type CoveredSlot } from "../coverage/index.ts";
 import { sessionDuration } from "../duration/index.ts";
 import {
-  repsLeft,
-  servesMovement,
-  unroll,
+  isPreparatory,
   type PlannedSet,
   readingOf,
+  repsLeft,
+  servesMovement,
+  type Slot,
+  unroll,
 } from "../prescription/index.ts";
 import { nextHarder } from "../station/index.ts";
 import { judge, type Judged, type Judging } from "./context.ts";
 import { bySeverity, finding, type Finding } from "./finding.ts";
+import { MORE_REPS, SLOW_LOWERING } from "./fix.ts";
 
 /** So many direct hard sets at one length only are worth a word. Source: our rule. */
 const SETS_AT_ONE_LENGTH = 4;
@@ -208,12 +211,22 @@ const stations: Rule = ({ slots, stations: here }) =>
     }
     const readings = slot.sets.map((set) => readingOf(set.load)).filter((r) => r !== null);
     const top = readings.find((reading) => nextHarder(local.loading, reading) === null);
-    if (top !== undefined && canBeLoaded(local.loading.kind)) {
+    if (top !== undefined && canBeLoaded(local.loading.kind) && !hasAnotherWayOn(slot)) {
       const fact = { code: "atCeiling", station: local.name, reading: top } as const;
       found.push(finding("note", fact, [slot.id], slot.lineId));
     }
     return found;
   });
+
+/** True where the work is already made harder by something else than load: many reps, or slow lowering. */
+function hasAnotherWayOn(slot: Slot): boolean {
+  const work = slot.sets.filter((set) => !isPreparatory(set.role));
+  return work.every(
+    ({ target, tempo }) =>
+      (target.kind === "reps" && target.min >= MORE_REPS.min) ||
+      (typeof tempo.lower === "number" && tempo.lower >= SLOW_LOWERING),
+  );
+}
 
 const canBeLoaded = (kind: string) => kind !== "unloaded" && kind !== "bodyweight";
 

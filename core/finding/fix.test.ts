@@ -4,7 +4,7 @@ import { approachOf, exercise, FULL_GYM, judging, sessionOf } from "~/tests/arbi
 import { SHIPPED_APPROACHES } from "../approach/index.ts";
 import { SHIPPED_MOVEMENTS } from "../catalogue/index.ts";
 import { slotsOf, unroll, type Rir, type SessionPlan } from "../prescription/index.ts";
-import { count, seconds } from "../quantity/index.ts";
+import { count, kg, seconds } from "../quantity/index.ts";
 import { sampleDay, sampleId, sampleMint, sampleAround } from "../samples/index.ts";
 import { findingsOf } from "./find.ts";
 import { sessionDuration } from "../duration/index.ts";
@@ -161,6 +161,22 @@ describe("a fix", () => {
     );
     const less = applyFix({ kind: "trimRest", share: 0.75 }, judging(plan), sampleMint);
     expect(slotsOf(less)[0]?.sets[0]?.restAfter).toEqual({ kind: "fixed", seconds: 90 });
+  });
+
+  it("goes on at the ceiling of a station by reps, by slow lowering, or elsewhere", () => {
+    const heaviest = { kind: "absolute", reading: kg(20) } as const;
+    const plan = sessionOf(exercise("goblet-squat", 3, { load: heaviest }));
+    const j = judging(plan);
+    const fixes = fixed(j, "atCeiling");
+    expect(fixes.map((fix) => fix.kind)).toEqual(
+      expect.arrayContaining(["moreReps", "lowerSlowly", "swap"]),
+    );
+    const [slot] = slotsOf(plan);
+    if (slot === undefined) throw new Error("one exercise expected");
+    const after = (kind: "moreReps" | "lowerSlowly") =>
+      slotsOf(applyFix({ kind, slot: slot.id }, j, sampleMint))[0]?.sets[0];
+    expect(after("moreReps")).toMatchObject({ load: heaviest, target: { min: 12, max: 15 } });
+    expect(after("lowerSlowly")).toMatchObject({ load: heaviest, tempo: { lower: 4 } });
   });
 
   it("moves a late priority before the other exercises, and behind what prepares for them", () => {

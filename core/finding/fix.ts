@@ -12,12 +12,13 @@ import {
   slotsOfBlock,
   unroll,
   type ExerciseBlock,
+  type PlannedSet,
   type Rest,
   type SessionPlan,
   type Slot,
 } from "../prescription/index.ts";
 import { assertNever } from "../result/index.ts";
-import { seconds, type Mass } from "../quantity/index.ts";
+import { count, seconds, type Mass } from "../quantity/index.ts";
 import type { Station } from "../station/index.ts";
 import type { Judging } from "./context.ts";
 
@@ -55,6 +56,10 @@ export type Fix =
       readonly choice: string;
     }
   | { readonly kind: "leaveReserve"; readonly slot: Id<"slot"> }
+  /** The same load for more repetitions. */
+  | { readonly kind: "moreReps"; readonly slot: Id<"slot"> }
+  /** The same load lowered slowly. */
+  | { readonly kind: "lowerSlowly"; readonly slot: Id<"slot"> }
   | { readonly kind: "firstSide"; readonly slot: Id<"slot">; readonly first: "left" | "right" };
 
 /** A new exercise as the approach begins it, with the person's weaker side first. */
@@ -133,6 +138,16 @@ export function applyFix(fix: Fix, judging: Judging, mint: MintId): SessionPlan 
           extensions: set.extensions.filter((e) => e.kind !== "forced"),
         })),
       }));
+    case "moreReps":
+      return onSlot(fix.slot, (slot) => ({ ...slot, sets: slot.sets.map(withMoreReps) }));
+    case "lowerSlowly":
+      return onSlot(fix.slot, (slot) => ({
+        ...slot,
+        sets: slot.sets.map((set) => ({
+          ...set,
+          tempo: isPreparatory(set.role) ? set.tempo : { ...set.tempo, lower: SLOW_LOWERING },
+        })),
+      }));
     case "firstSide":
       return onSlot(fix.slot, (slot) => ({
         ...slot,
@@ -143,6 +158,15 @@ export function applyFix(fix: Fix, judging: Judging, mint: MintId): SessionPlan 
     default:
       return assertNever(fix);
   }
+}
+
+/** Ways on where a station has no heavier load. Source: our rule, docs/arithmetic.md § Findings. */
+export const MORE_REPS = { min: count(12), max: count(15) };
+export const SLOW_LOWERING = seconds(4);
+
+function withMoreReps(set: PlannedSet): PlannedSet {
+  const takesReps = set.target.kind === "reps" && !isPreparatory(set.role);
+  return takesReps ? { ...set, target: { kind: "reps", ...MORE_REPS } } : set;
 }
 
 /** From one of a pair to the other: only the way. Source: our rule, docs/arithmetic.md § Findings. */
