@@ -1,5 +1,11 @@
 import { describe, expect, it } from "vitest";
-import { typedDropShare, typedPhase, typedSeconds } from "./typed-cells.ts";
+import {
+  typedAmount,
+  typedDropShare,
+  typedPhase,
+  typedSeconds,
+  typedWhole,
+} from "./typed-cells.ts";
 
 const value = <T>(typed: { ok: true; value: T } | { ok: false; error: string }) =>
   typed.ok ? typed.value : typed.error;
@@ -21,6 +27,15 @@ describe("what is typed into a cell", () => {
     expect(value(typedDropShare("72,5 %"))).toBeCloseTo(0.725, 10);
     expect(value(typedDropShare("100"))).toContain("lighter");
     expect(value(typedDropShare("0"))).toContain("above 0");
+  });
+
+  it("reads whole numbers and amounts within a bound, and names the bound", () => {
+    expect(value(typedWhole("amount")("12"))).toBe(12);
+    expect(value(typedWhole("amount")("0"))).toBe("Expected a whole number from 1 to 1000.");
+    expect(value(typedWhole("repeats")("2.5"))).toContain("whole number");
+    expect(value(typedAmount("accent")("1,5"))).toBe(1.5);
+    expect(value(typedAmount("hold")("3600"))).toBe("Expected a number from 1 to 600.");
+    expect(value(typedAmount("percent")(""))).toContain("0.01 to 200");
   });
 
   it("reads a tempo phase", () => {

@@ -1,9 +1,42 @@
-import { isTempoPhase, isWithin, type TempoPhase } from "~/core/prescription/index.ts";
-import { seconds, share, type Seconds, type Share } from "~/core/quantity/index.ts";
+import {
+  BOUNDS,
+  isTempoPhase,
+  isWithin,
+  type BoundName,
+  type TempoPhase,
+} from "~/core/prescription/index.ts";
+import {
+  count,
+  seconds,
+  share,
+  type Count,
+  type Seconds,
+  type Share,
+} from "~/core/quantity/index.ts";
 import { fail, ok, type Result } from "~/core/result/index.ts";
 
 /** What a cell holds after typing: a value, or a sentence that says what was expected. */
 export type Typed<T> = Result<T, string>;
+
+/** A whole number within the named bound. */
+export function typedWhole(bound: BoundName) {
+  return (text: string): Typed<Count> => {
+    const n = /^\d{1,6}$/.test(text.trim()) ? Number(text) : Number.NaN;
+    return isWithin(n, bound) ? ok(count(n)) : fail(expected(bound, "a whole number"));
+  };
+}
+
+/** Seconds or a multiple of a second within the named bound, with a decimal comma or point. */
+export function typedAmount(bound: BoundName) {
+  return (text: string): Typed<number> => {
+    const trimmed = text.trim().replace(",", ".");
+    const n = /^\d{1,6}(\.\d{1,2})?$/.test(trimmed) ? Number(trimmed) : Number.NaN;
+    return isWithin(n, bound) ? ok(n) : fail(expected(bound, "a number"));
+  };
+}
+
+const expected = (bound: BoundName, what: string) =>
+  `Expected ${what} from ${BOUNDS[bound].least} to ${BOUNDS[bound].most}.`;
 
 /** "90" seconds or "1:30", up to 20 minutes. */
 export function typedSeconds(text: string): Typed<Seconds> {

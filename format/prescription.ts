@@ -114,6 +114,47 @@ export function figureOf(target: Target): { readonly figure: string; readonly un
   }
 }
 
+export const TARGET_NAMES: Readonly<Record<Target["kind"], string>> = {
+  reps: "Repetitions",
+  limit: "As many as come",
+  seconds: "Time",
+  steps: "Steps",
+  metres: "Distance",
+  total: "A total over several sets",
+  intervals: "Intervals",
+  untilForm: "Until form breaks",
+  afterBurn: "Reps after the burn begins",
+};
+
+export const LOAD_RULE_NAMES: Readonly<Record<LoadRule["kind"], string>> = {
+  absolute: "This load",
+  open: "To be found",
+  shareOfSet: "Share of a set before",
+  stepsFromSet: "Steps from a set before",
+  shareOfMaximum: "Share of the estimated maximum",
+  shareOfMovement: "Share of another movement",
+  fromLast: "Last time and steps",
+  byEffort: "What reps and reserve allow",
+  bodyWeight: "Body weight and more or less",
+  trial: "Trial, up to the load",
+  fallback: "This load, else another",
+};
+
+export const REST_NAMES: Readonly<Record<Rest["kind"], string>> = {
+  fixed: "A fixed time",
+  range: "From and to",
+  atMost: "At most",
+  breath: "Until breathing settles",
+  heartRate: "Until the heart is below",
+  partner: "While the partner works",
+};
+
+export const ACCENT_NAMES: Readonly<Record<Accent["kind"], string>> = {
+  deadStop: "Dead stop before every rep",
+  secondSqueeze: "Second squeeze in every rep",
+  slowLastRep: "Last rep slow",
+};
+
 /** "2:00", "1:30 to 2:00", "at most 1:00", "until breathing settles". */
 export function formatRest(rest: Rest): string {
   switch (rest.kind) {

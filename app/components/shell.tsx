@@ -10,6 +10,7 @@ const TABS = [
   { to: "/people", text: "People" },
   { to: "/gyms", text: "Gyms" },
   { to: "/movements", text: "Movements" },
+  { to: "/templates", text: "Templates" },
   { to: "/approaches", text: "Approaches" },
 ] as const;
 

@@ -20,4 +20,5 @@ export * from "./hang.ts";
 export * from "./unroll.ts";
 export * from "./unroll-items.ts";
 export * from "./check.ts";
+export * from "./begin.ts";
 export * from "./usual.ts";

@@ -14,6 +14,18 @@ export type SideMode =
   | { readonly kind: "each"; readonly first: "left" | "right"; readonly matchFirst: boolean }
   | { readonly kind: "alternating" };
 
+/** Every way that sides can be taken. */
+export const SIDE_MODES: readonly SideMode[] = [
+  { kind: "both" },
+  { kind: "each", first: "left", matchFirst: false },
+  { kind: "each", first: "right", matchFirst: false },
+  { kind: "each", first: "left", matchFirst: true },
+  { kind: "each", first: "right", matchFirst: true },
+  { kind: "alternating" },
+  { kind: "left" },
+  { kind: "right" },
+];
+
 /** The sides in the order in which they are trained. */
 export function sidesOf(mode: SideMode): readonly Side[] {
   switch (mode.kind) {

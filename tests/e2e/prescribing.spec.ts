@@ -1,3 +1,4 @@
+import type { Locator, Page } from "@playwright/test";
 import {
   addPerson,
   expect,
@@ -59,9 +60,8 @@ test("the page that teaches the line shows what an example comes to", async ({ w
   await expect(page.getByRole("alert")).toContainText("Something is missing at the end");
 });
 
-test("seven exercises with ramp, rotation, drops and rest-pause take at most 350 keystrokes", async ({
-  watched: page,
-}) => {
+/** An empty session of an advanced person in an unknown gym, where every movement can be done. */
+async function openEmptyBench(page: Page, name: string): Promise<void> {
   await registerStudio(page);
   const gym = await submit(page, "/gyms", {
     intent: "travel",
@@ -69,13 +69,19 @@ test("seven exercises with ramp, rotation, drops and rest-pause take at most 350
     timeZone: "Europe/Vienna",
   });
   const known = { goal: "", level: "advanced", unit: "kg", notes: "" };
-  const person = await submit(page, "/people/new", { name: "Ada Keys", ...known });
+  const person = await submit(page, "/people/new", { name, ...known });
   const lastOf = (path: string) => path.split("/").at(-1) ?? "";
   const head = { title: "Legs", day: "2026-12-01", startTime: "", gymId: lastOf(gym) };
   await page.goto(await submit(page, "/plans/new", { ...head, personId: lastOf(person) }));
   await expect(page.getByText(/saved, revision 1/i)).toBeVisible();
   await focusFinder(page);
   await page.getByRole("heading", { level: 1 }).click();
+}
+
+test("seven exercises with ramp, rotation, drops and rest-pause take at most 350 keystrokes", async ({
+  watched: page,
+}) => {
+  await openEmptyBench(page, "Ada Keys");
   let keys = 0;
   const type = async (text: string) => {
     keys += text.length;
@@ -114,6 +120,102 @@ test("seven exercises with ramp, rotation, drops and rest-pause take at most 350
   expect(keys).toBeLessThanOrEqual(350);
   await expect(page.getByRole("region", { name: "Rotation of 2" })).toBeVisible();
   await expect(page.getByRole("region", { name: /^\d\. / })).toHaveCount(7);
+});
+
+test("the same seven exercises by pointer alone", async ({ watched: page }) => {
+  await openEmptyBench(page, "Ada Points");
+  let presses = 0;
+  const press = async (target: Locator) => {
+    presses += 1;
+    await target.click();
+  };
+  const pick = async (target: Locator, option: string) => {
+    presses += 2;
+    await target.selectOption(option);
+  };
+  const exercise = (name: string) => page.getByRole("region", { name: new RegExp(`\\. ${name}$`) });
+  const add = async (name: string) => {
+    const list = page.getByRole("listbox", { name: "Movements" });
+    const option = list.getByRole("option", { name: new RegExp(`^${name}`) });
+    if ((await option.count()) === 0) await press(page.getByRole("button", { name: /^All \d+$/ }));
+    await press(option.first());
+    await expect(exercise(name)).toBeVisible();
+  };
+
+  await add("Back squat");
+  const squat = exercise("Back squat");
+  await press(squat.getByRole("button", { name: "Set 1 as a form" }));
+  await pick(squat.getByLabel("Rule, set 1"), "absolute");
+  for (let i = 0; i < 8; i++) await press(squat.getByRole("button", { name: /^Harder/ }));
+  await expect(squat.getByLabel("Load of set 1, kg")).not.toHaveValue("20");
+  await pick(squat.getByLabel("Fill Back squat with"), "topAndBackOff");
+  await press(squat.getByText("Ramp and loading plan"));
+  await press(squat.getByRole("button", { name: /^Make a ramp/ }));
+  await add("Leg press");
+  for (let i = 0; i < 3; i++) {
+    await pick(exercise("Leg press").getByLabel("What follows set 3"), "drop");
+  }
+  await add("Leg extension");
+  await add("Romanian deadlift");
+  await press(
+    page.getByRole("button", { name: "Take Leg extension in turn with Romanian deadlift" }),
+  );
+  await add("Seated leg curl");
+  await pick(exercise("Seated leg curl").getByLabel("What follows set 3"), "restPause");
+  await add("Standing calf raise");
+  await add("Barbell hip thrust");
+  await press(page.getByRole("button", { name: "Save", exact: true }));
+  await expect(page.getByText(/saved, revision 2/i)).toBeVisible();
+  await expect(page.getByLabel("Sets of Back squat, written")).toHaveValue(
+    /^ramp .*; top .*back-off/,
+  );
+  await expect(page.getByLabel("Sets of Leg press, written")).toHaveValue(/3 drops to 80%/);
+  await expect(page.getByLabel("Sets of Seated leg curl, written")).toHaveValue(/rest-pause 2/);
+  await expect(page.getByRole("region", { name: "Rotation of 2" })).toBeVisible();
+  await expect(page.getByRole("region", { name: /^\d\. / })).toHaveCount(7);
+  expect(presses).toBeLessThanOrEqual(60);
+});
+
+test("a set is written as a form, with everything that a set can have", async ({
+  watched: page,
+}) => {
+  await openBench(page, "Ada Forms");
+  const line = page.getByLabel("Sets of Back squat, written");
+  await page.getByRole("button", { name: "Set 2 as a form" }).click();
+  const form = page.getByRole("group", { name: "Set 2 as a form" });
+  await form.getByLabel("Kind, set 2").first().selectOption("untilForm");
+  await form.getByLabel("Until, set 2").selectOption("kneesCave");
+  await form.getByLabel("Rule, set 2").selectOption("shareOfSet");
+  await form.getByLabel("Per cent, set 2").fill("90");
+  await form
+    .getByRole("group", { name: "Rest after of set 2" })
+    .getByLabel("Kind")
+    .selectOption("heartRate");
+  await form.getByLabel("Beats a minute, set 2").fill("999");
+  await expect(form.getByRole("alert")).toContainText("from 40 to 230");
+  await expect(page.getByRole("button", { name: "Save", exact: true })).toBeDisabled();
+  await form.getByLabel("Beats a minute, set 2").fill("120");
+  await form.getByLabel("lower, set 2").fill("4");
+  await form.getByLabel("Add, set 2").selectOption("deadStop");
+  await form.getByLabel("Stance, set 2").selectOption("wide");
+  await form.getByLabel("Done in the rest after, set 2").fill('stretch "Hip flexors" 30 s');
+  await form.getByLabel("optional").check();
+  await expect(line).toHaveValue(/2nd|90% of set 1/);
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByText(/saved, revision 3/i)).toBeVisible();
+  await page.reload();
+  const written = await line.inputValue();
+  for (const part of [
+    "knees-cave",
+    "90% of set 1",
+    "120",
+    "dead stop",
+    "wide",
+    "Hip flexors",
+    "optional",
+  ]) {
+    expect(written).toContain(part);
+  }
 });
 
 test("a session is kept as a template and given to two people, each copy told with its changes", async ({

@@ -1,6 +1,8 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import { useState } from "react";
 import type { MintId } from "~/core/identity/index.ts";
+import type { Movement } from "~/core/movement/index.ts";
 import {
   parseLoad,
   parsePart,
@@ -22,11 +24,14 @@ import {
   type PlannedSet,
   type SetStep,
 } from "~/core/prescription/index.ts";
+import { allLoads } from "~/core/station/index.ts";
 import { formatAmount } from "~/format/numbers.ts";
 import { EXTENSION_NAMES } from "~/format/prescription.ts";
 import { formatRir, ROLE_NAMES } from "~/format/training.ts";
 import { Select } from "../field.tsx";
 import { readTyped } from "./read-typed.ts";
+import type { LoadPlace } from "./set-form/load-fields.tsx";
+import { SetForm } from "./set-form/set-form.tsx";
 import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
 import { DropRow, EXTENSION } from "./drop-row.tsx";
 import { DropLoadText, StepLoadText } from "./step-load-text.tsx";
@@ -36,6 +41,8 @@ export function SetRow({
   set,
   number,
   sets,
+  movement,
+  at,
   notation,
   steps,
   mint,
@@ -48,6 +55,9 @@ export function SetRow({
   readonly number: number;
   /** All sets of the slot, for what a load refers to. */
   readonly sets: readonly PlannedSet[];
+  readonly movement: Movement | null;
+  /** The exercise and its station, for what a load can begin from. */
+  readonly at: Pick<LoadPlace, "loading" | "movement">;
   readonly notation: NotationContext;
   /** The steps of this set, in order. */
   readonly steps: readonly SetStep[];
@@ -58,11 +68,18 @@ export function SetRow({
   readonly onInvalid: ReportInvalid;
 }) {
   const { unit } = notation;
+  const [isOpen, setOpen] = useState(false);
   const before = sets.slice(0, number - 1);
   const readTarget = (text: string) => readTyped(parseTarget(text, notation));
   const add = (kind: Extension["kind"]) =>
     onChange({ ...set, extensions: [...set.extensions, newExtension(kind, set, mint)] });
   const main = steps.find((step) => step.kind === "set");
+  const readingNow =
+    main?.load.kind === "made"
+      ? main.load.reading
+      : at.loading === null
+        ? null
+        : (allLoads(at.loading)[0]?.reading ?? null);
   const change = (to: Extension) =>
     onChange({ ...set, extensions: set.extensions.map((e) => (e.id === to.id ? to : e)) });
   const remove = (gone: Extension) =>
@@ -79,7 +96,18 @@ export function SetRow({
             minWidth: 28,
           }}
         >
-          {number}
+          <Box
+            component="button"
+            aria-expanded={isOpen}
+            aria-label={`Set ${number} as a form`}
+            onClick={() => setOpen(!isOpen)}
+            sx={NUMBER}
+          >
+            {number}
+            <Box component="span" aria-hidden sx={{ fontSize: "0.7rem", ml: 0.25 }}>
+              {isOpen ? "▾" : "▸"}
+            </Box>
+          </Box>
         </Box>
         <td data-label="Role">
           <Box sx={{ width: { xs: 108, md: 102 } }}>
@@ -199,6 +227,27 @@ export function SetRow({
           </Box>
         </td>
       </tr>
+      {isOpen ? (
+        <tr>
+          <Box component="td" colSpan={8} sx={{ gridColumn: "1 / -1" }}>
+            <SetForm
+              set={set}
+              number={number}
+              movement={movement}
+              place={{
+                ...at,
+                unit,
+                before,
+                reading: readingNow,
+              }}
+              notation={notation}
+              mint={mint}
+              onChange={onChange}
+              onInvalid={onInvalid}
+            />
+          </Box>
+        </tr>
+      ) : null}
       {set.extensions.map((extension, i) =>
         extension.kind === "drop" && extension.to.kind === "share" ? (
           <DropRow
@@ -247,6 +296,19 @@ export function SetRow({
     </>
   );
 }
+
+const NUMBER = {
+  border: 0,
+  background: "none",
+  font: "inherit",
+  color: "inherit",
+  p: 0,
+  minHeight: 40,
+  minWidth: 32,
+  cursor: "pointer",
+  whiteSpace: "nowrap",
+  textAlign: "left",
+} as const;
 
 const THEN = {
   border: 0,

@@ -1,22 +1,11 @@
 import Box from "@mui/material/Box";
 import OutlinedInput from "@mui/material/OutlinedInput";
 import type { Movement } from "~/core/movement/index.ts";
-import { ROUNDING_ROOM, type SideMode, type Slot } from "~/core/prescription/index.ts";
+import { ROUNDING_ROOM, SIDE_MODES, type Slot } from "~/core/prescription/index.ts";
 import { TOWARDS, type Station } from "~/core/station/index.ts";
 import { formatRoom, TOWARDS_NAMES } from "~/format/loading-plan.ts";
 import { formatSideMode } from "~/format/training.ts";
 import { Labelled, Select } from "../field.tsx";
-
-const SIDE_MODES: readonly SideMode[] = [
-  { kind: "both" },
-  { kind: "each", first: "left", matchFirst: false },
-  { kind: "each", first: "right", matchFirst: false },
-  { kind: "each", first: "left", matchFirst: true },
-  { kind: "each", first: "right", matchFirst: true },
-  { kind: "alternating" },
-  { kind: "left" },
-  { kind: "right" },
-];
 
 /** What is set once for an exercise: station, sides, set-up, rounding, purpose and the note for the trainee. */
 export function SlotDetails({

@@ -202,6 +202,8 @@ export function SlotEditor(props: SlotEditorProps) {
                 set={set}
                 number={index + 1}
                 sets={slot.sets}
+                movement={movement}
+                at={{ loading: station?.loading ?? null, movement: slot.movement }}
                 notation={notation}
                 steps={steps.filter((step) => step.key.setId === set.id)}
                 mint={mint}

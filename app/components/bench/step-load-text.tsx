@@ -1,7 +1,8 @@
 import Typography from "@mui/material/Typography";
 import type { SetStep } from "~/core/prescription/index.ts";
+import type { Mass } from "~/core/quantity/index.ts";
 import { formatMoved } from "~/format/loading-plan.ts";
-import { formatMass, formatShare } from "~/format/numbers.ts";
+import { formatInUnit, formatMass, formatShare } from "~/format/numbers.ts";
 import { formatRecipe } from "~/format/training.ts";
 
 /** How to make a step's load, and what it comes to in all where that differs from the reading. */
@@ -16,7 +17,7 @@ export function StepLoadText({ step }: { readonly step: SetStep }) {
   const differs = total !== null && total.thousandths !== reading.thousandths;
   return (
     <Typography variant="body2" sx={HANG}>
-      {formatRecipe(recipe)}
+      {formatRecipe(recipe)} · {inOther(reading)}
       {differs ? ` · ${formatMass(total)} moved` : ""}
       {movedFrom === null ? "" : ` · ${formatMoved(movedFrom, reading)}`}
     </Typography>
@@ -29,7 +30,7 @@ export function DropLoadText({ step }: { readonly step: SetStep | undefined }) {
   const { reading, recipe, share, movedFrom } = step.load;
   return (
     <Typography variant="body2" sx={HANG}>
-      <strong>{formatMass(reading)}</strong>, {formatRecipe(recipe)}
+      <strong>{formatMass(reading)}</strong>, {formatRecipe(recipe)} · {inOther(reading)}
       {share === null || Math.abs(share.made - share.asked) < 0.005
         ? ""
         : ` · comes to ${formatShare(share.made)} of the ${share.basis === "totalMoved" ? "total moved" : "hung plates"}`}
@@ -37,6 +38,9 @@ export function DropLoadText({ step }: { readonly step: SetStep | undefined }) {
     </Typography>
   );
 }
+
+/** The same in the unit that is not read here, for gyms and people that mix both. */
+const inOther = (reading: Mass) => formatInUnit(reading, reading.unit === "kg" ? "lb" : "kg");
 
 const HANG = {
   pt: 1,

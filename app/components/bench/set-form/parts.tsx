@@ -1,0 +1,160 @@
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import { createContext, use } from "react";
+import { typedAmount, typedWhole, type Typed } from "~/codec/typed-cells.ts";
+import type { BoundName } from "~/core/prescription/index.ts";
+import { seconds, type Count, type Seconds } from "~/core/quantity/index.ts";
+import { Select } from "../../field.tsx";
+import { TypedCell, type ReportInvalid } from "../typed-cell.tsx";
+
+/** Where the fields of a form stand, for their labels, and who hears what is not a value. */
+export interface FormPlace {
+  /** "set 2" */
+  readonly of: string;
+  readonly onInvalid: ReportInvalid;
+}
+
+export const FormPlaceContext = createContext<FormPlace>({ of: "", onInvalid: () => undefined });
+
+/** A titled group of small fields. */
+export function Group({
+  title,
+  children,
+}: {
+  readonly title: string;
+  readonly children: React.ReactNode;
+}) {
+  const { of } = use(FormPlaceContext);
+  return (
+    <Box role="group" aria-label={`${title} of ${of}`} sx={{ minWidth: 0 }}>
+      <Typography variant="overline" component="p">
+        {title}
+      </Typography>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "flex-end" }}>
+        {children}
+      </Box>
+    </Box>
+  );
+}
+
+/** A field with its name above it. */
+export function Small({
+  label,
+  children,
+}: {
+  readonly label: string;
+  readonly children: React.ReactNode;
+}) {
+  return (
+    <Box>
+      <Typography variant="body2" aria-hidden sx={{ color: "text.secondary" }}>
+        {label}
+      </Typography>
+      {children}
+    </Box>
+  );
+}
+
+interface CellProps<T> {
+  readonly label: string;
+  readonly value: T;
+  readonly onValue: (value: T) => void;
+}
+
+/** Any value that is typed. */
+export function Cell<T>({
+  label,
+  width = 64,
+  ...cell
+}: CellProps<T> & {
+  readonly show: (value: T) => string;
+  readonly read: (text: string) => Typed<T>;
+  readonly width?: number;
+  readonly placeholder?: string;
+}) {
+  const { of, onInvalid } = use(FormPlaceContext);
+  return (
+    <Small label={label}>
+      <TypedCell label={`${label}, ${of}`} width={width} onInvalid={onInvalid} {...cell} />
+    </Small>
+  );
+}
+
+/** A whole number within a bound. */
+export function Whole({ bound, ...cell }: CellProps<Count> & { readonly bound: BoundName }) {
+  return <Cell {...cell} show={String} read={typedWhole(bound)} />;
+}
+
+/** A whole number within a bound, or nothing. */
+export function WholeOrNone({
+  bound,
+  ...cell
+}: CellProps<Count | null> & { readonly bound: BoundName }) {
+  const read = (text: string): Typed<Count | null> =>
+    text.trim() === "" ? { ok: true, value: null } : typedWhole(bound)(text);
+  return <Cell {...cell} show={(n) => (n === null ? "" : String(n))} read={read} placeholder="–" />;
+}
+
+/** Seconds within a bound. */
+export function Time({ bound, ...cell }: CellProps<Seconds> & { readonly bound: BoundName }) {
+  const read = (text: string): Typed<Seconds> => {
+    const n = typedAmount(bound)(text);
+    return n.ok ? { ok: true, value: seconds(n.value) } : n;
+  };
+  return <Cell {...cell} show={String} read={read} />;
+}
+
+/** Steps of a station, below zero for easier. */
+export function Steps({ label, value, onValue }: CellProps<number>) {
+  const read = (text: string): Typed<number> => {
+    const n = /^[-−]?\d{1,2}$/.test(text.trim()) ? Number(text.replace("−", "-")) : Number.NaN;
+    return Math.abs(n) <= 30
+      ? { ok: true, value: n }
+      : { ok: false, error: "Expected −30 to 30 steps." };
+  };
+  return <Cell label={label} value={value} onValue={onValue} show={String} read={read} />;
+}
+
+/** One of a list. */
+export function Pick<T extends string>({
+  label,
+  value,
+  options,
+  onValue,
+  width = 180,
+}: CellProps<T> & {
+  readonly options: readonly (readonly [T, string])[];
+  readonly width?: number;
+}) {
+  const { of } = use(FormPlaceContext);
+  return (
+    <Box sx={{ width }}>
+      <Small label={label}>
+        <Select
+          aria-label={`${label}, ${of}`}
+          value={value}
+          onChange={(event) => {
+            const chosen = options.find(([known]) => known === event.target.value);
+            if (chosen !== undefined) onValue(chosen[0]);
+          }}
+        >
+          {options.map(([known, text]) => (
+            <option key={known} value={known}>
+              {text}
+            </option>
+          ))}
+        </Select>
+      </Small>
+    </Box>
+  );
+}
+
+/** Yes or no. */
+export function Tick({ label, value, onValue }: CellProps<boolean>) {
+  return (
+    <Box component="label" sx={{ minHeight: 40, display: "flex", gap: 0.75, alignItems: "center" }}>
+      <input type="checkbox" checked={value} onChange={(event) => onValue(event.target.checked)} />
+      {label}
+    </Box>
+  );
+}

@@ -1,0 +1,131 @@
+import Box from "@mui/material/Box";
+import { useMemo } from "react";
+import { typedPhase } from "~/codec/typed-cells.ts";
+import type { MintId } from "~/core/identity/index.ts";
+import { parseItems, writeItems, type NotationContext } from "~/core/notation/index.ts";
+import type { Movement } from "~/core/movement/index.ts";
+import { phasesFrom, SIDE_MODES, type PlannedSet } from "~/core/prescription/index.ts";
+import { formatSideMode, PHASE_NAMES } from "~/format/training.ts";
+import { readTyped } from "../read-typed.ts";
+import type { ReportInvalid } from "../typed-cell.tsx";
+import { AccentFields } from "./accent-fields.tsx";
+import { LoadFields, type LoadPlace } from "./load-fields.tsx";
+import { Cell, FormPlaceContext, Group, Pick, Tick, type FormPlace } from "./parts.tsx";
+import { RestFields } from "./rest-fields.tsx";
+import { TargetFields } from "./target-fields.tsx";
+
+const AS_THE_EXERCISE = "";
+
+/** One set as a form: every field that a set has, with the parameters of what is chosen. */
+export function SetForm({
+  set,
+  number,
+  movement,
+  place,
+  notation,
+  mint,
+  onChange,
+  onInvalid,
+}: {
+  readonly set: PlannedSet;
+  readonly number: number;
+  readonly movement: Movement | null;
+  readonly place: LoadPlace;
+  readonly notation: NotationContext;
+  readonly mint: MintId;
+  readonly onChange: (set: PlannedSet) => void;
+  readonly onInvalid: ReportInvalid;
+}) {
+  const formPlace = useMemo<FormPlace>(
+    () => ({ of: `set ${number}`, onInvalid }),
+    [number, onInvalid],
+  );
+  const chooseSetUp = (name: string, choice: string) => {
+    const others = Object.entries(set.setUp).filter(([known]) => known !== name);
+    onChange({
+      ...set,
+      setUp: Object.fromEntries(choice === AS_THE_EXERCISE ? others : [...others, [name, choice]]),
+    });
+  };
+  return (
+    <FormPlaceContext value={formPlace}>
+      <Box
+        role="group"
+        aria-label={`Set ${number} as a form`}
+        sx={{
+          display: "flex",
+          flexWrap: "wrap",
+          columnGap: 4,
+          rowGap: 1.5,
+          pl: 2,
+          py: 1,
+          my: 0.5,
+          borderLeft: 4,
+          borderColor: "kravo.iron",
+        }}
+      >
+        <TargetFields target={set.target} onChange={(target) => onChange({ ...set, target })} />
+        <LoadFields load={set.load} place={place} onChange={(load) => onChange({ ...set, load })} />
+        <RestFields
+          rest={set.restAfter}
+          onChange={(restAfter) => onChange({ ...set, restAfter })}
+        />
+        <Group title="Tempo, seconds">
+          {phasesFrom(movement?.tempoStart ?? "lower").map((phase) => (
+            <Cell
+              key={phase}
+              label={PHASE_NAMES[phase]}
+              width={62}
+              value={set.tempo[phase]}
+              show={(p) => (p === null ? "" : p === "explosive" ? "fast" : String(p))}
+              read={typedPhase}
+              onValue={(value) => onChange({ ...set, tempo: { ...set.tempo, [phase]: value } })}
+              placeholder="open"
+            />
+          ))}
+        </Group>
+        <AccentFields accents={set.accents} onChange={(accents) => onChange({ ...set, accents })} />
+        <Group title="Sides and set-up">
+          <Pick
+            label="Sides"
+            value={formatSideMode(set.side)}
+            options={SIDE_MODES.map((mode) => [formatSideMode(mode), formatSideMode(mode)])}
+            onValue={(text) => {
+              const side = SIDE_MODES.find((mode) => formatSideMode(mode) === text);
+              if (side !== undefined) onChange({ ...set, side });
+            }}
+          />
+          {movement?.setUp.map(({ name, choices }) => (
+            <Pick
+              key={name}
+              label={name}
+              width={150}
+              value={set.setUp[name] ?? AS_THE_EXERCISE}
+              options={[
+                [AS_THE_EXERCISE, "as the exercise"],
+                ...choices.map((choice) => [choice, choice] as const),
+              ]}
+              onValue={(choice) => chooseSetUp(name, choice)}
+            />
+          ))}
+        </Group>
+        <Group title="In the rest, and whether at all">
+          <Cell
+            label="Done in the rest after"
+            width={300}
+            value={set.between}
+            show={(items) => writeItems(items, notation)}
+            read={(text) => readTyped(parseItems(text, set.between, notation, mint))}
+            onValue={(between) => onChange({ ...set, between })}
+            placeholder='stretch "Hip flexors" 30 s'
+          />
+          <Tick
+            label="optional"
+            value={set.optional}
+            onValue={(optional) => onChange({ ...set, optional })}
+          />
+        </Group>
+      </Box>
+    </FormPlaceContext>
+  );
+}
