@@ -2,3 +2,4 @@ export * from "./part.ts";
 export * from "./command.ts";
 export * from "./fold.ts";
 export * from "./summary.ts";
+export * from "./trial.ts";

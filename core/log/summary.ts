@@ -10,6 +10,7 @@ import { sidesOf } from "../prescription/index.ts";
 import type { CountedSet } from "../volume/index.ts";
 import { partsOf, skipReason, type LoggedPart, type RunLog } from "./fold.ts";
 import type { PerformedPart } from "./part.ts";
+import { judgedParts } from "./trial.ts";
 
 /** Plan against what was done, for one exercise. */
 export interface SlotSummary {
@@ -55,14 +56,15 @@ export function performedSets(
     if (movement === null) return [];
     return slot.sets.flatMap((set): CountedSet[] => {
       const own = parts.filter(({ part }) => part.key.setId === set.id);
-      const main = own.find(({ part }) => part.key.extensionId === null);
+      const [main] = judgedParts(
+        set,
+        own.map(({ part }) => part),
+      );
       if (main === undefined) return [];
       const done = set.extensions.filter((extension) =>
         own.some(({ part }) => part.key.extensionId === extension.id),
       );
-      return [
-        { movement, role: set.role, effort: main.part.rir, extensions: done.map((e) => e.kind) },
-      ];
+      return [{ movement, role: set.role, effort: main.rir, extensions: done.map((e) => e.kind) }];
     });
   });
 }

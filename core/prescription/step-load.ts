@@ -137,6 +137,15 @@ export function trialLoads(
   return loads;
 }
 
+/** What a trial came to; still to be found while it goes on. */
+export function foundLoad(
+  found: { readonly reading: Mass } | null,
+  station: Station,
+  from: LoadSources,
+): StepLoad {
+  return found === null ? open({ code: "toFind" }) : readingLoad(station, found.reading, from);
+}
+
 /** The load after a drop, from the set's first load and the one just used. */
 export function droppedLoad(
   to: DropLoad,

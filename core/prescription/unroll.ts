@@ -20,6 +20,7 @@ import { setUpChanges, type SetUp } from "./set-up.ts";
 import { legsCounted, sidesOf, type Side } from "./side.ts";
 import {
   droppedLoad,
+  foundLoad,
   setLoad,
   sharedLoad,
   trialLoads,
@@ -40,8 +41,16 @@ export interface Surroundings {
   readonly lastTotal: (movement: MovementRef) => Mass | null;
   /** The reading of the first work set last logged with a movement at a station. */
   readonly lastReading: (movement: MovementRef, station: Id<"station">) => Mass | null;
+  /** What a trial came to in this training; null before and while it goes on. */
+  readonly found: (trial: PlannedSet) => FoundLoad | null;
   /** What can be worked out from the estimated maximum there; null where there is none. */
   readonly strength: (movement: MovementRef, station: Id<"station">) => Strength | null;
+}
+
+/** A load that a trial found, and after how many tries. */
+export interface FoundLoad {
+  readonly reading: Mass;
+  readonly tries: number;
 }
 
 /** These movements and stations, of a person of whom nothing is known but what is given. */
@@ -57,6 +66,7 @@ export function surroundingsOf(
     bodyWeight: null,
     lastTotal: () => null,
     lastReading: () => null,
+    found: () => null,
     strength: () => null,
     ...known,
   };
@@ -185,6 +195,7 @@ class SlotWalk {
   private readonly usual: Seconds;
   private readonly sources: LoadSources;
   private readonly find: FindMovement;
+  private readonly found: Surroundings["found"];
 
   constructor(
     private readonly slot: Slot,
@@ -194,6 +205,7 @@ class SlotWalk {
   ) {
     this.station = around.station(slot.station);
     this.find = around.movement;
+    this.found = around.found;
     this.usual = usualRepOf(slot.movement, around.movement);
     this.sources = {
       bodyWeight: around.bodyWeight,
@@ -237,12 +249,12 @@ class SlotWalk {
 
   /** The set itself, its repeats, and its extensions, in order. */
   private parts(set: PlannedSet): readonly Part[] {
+    const found = this.found(set);
     const first = setLoad(set, this.station, this.sources);
     const partLoads = new Map<Id<"extension">, StepLoad>();
     if (this.station !== null) {
       // What a trial comes to is found in training, so that nothing can be worked out from it before.
-      const load: StepLoad =
-        set.load.kind === "trial" ? { kind: "open", because: { code: "toFind" } } : first;
+      const load = set.load.kind === "trial" ? foundLoad(found, this.station, this.sources) : first;
       this.before.set(set.id, { load, parts: partLoads, station: this.station });
     }
     let current = first;
@@ -250,7 +262,7 @@ class SlotWalk {
       Object.keys(set.setUp).length === 0 ? this.slot.setUp : { ...this.slot.setUp, ...set.setUp };
     const tries =
       set.load.kind === "trial" && this.station !== null
-        ? trialLoads(set.load, this.station, this.sources)
+        ? trialLoads(set.load, this.station, this.sources).slice(0, found?.tries)
         : null;
     const repeats = repeatsOf(set.target);
     const times = tries?.length ?? repeats.times;

@@ -1,6 +1,6 @@
 import type { Day } from "../calendar/index.ts";
 import type { Id } from "../identity/index.ts";
-import type { Performed } from "../log/index.ts";
+import { judgedParts, type Performed } from "../log/index.ts";
 import {
   isPreparatory,
   repsLeft,
@@ -14,7 +14,7 @@ import type { ExposedSet, Exposure } from "./exposure.ts";
 
 /**
  * What a run says about one slot of its plan, or null when nothing of it was performed or its context is
- * missing. A set with a side each counts with its weaker side; forced and partial reps never count as reps.
+ * missing. A set with a side each counts with its weaker side, a trial with the try that was taken; forced and partial reps never count as reps.
  */
 export function exposureOf(
   runId: Id<"run">,
@@ -28,7 +28,7 @@ export function exposureOf(
   if (context === undefined || parts.length === 0) return null;
   const work = judgedSets(slot);
   const sets = work.flatMap(({ set, target }): ExposedSet[] => {
-    const own = parts.filter((part) => part.key.setId === set.id && part.key.extensionId === null);
+    const own = judgedParts(set, parts);
     const [first] = own;
     if (first === undefined) return [];
     return [

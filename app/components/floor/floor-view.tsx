@@ -8,9 +8,11 @@ import type { Id, MovementRef } from "~/core/identity/index.ts";
 import {
   conflictsOf,
   contextsOf,
+  foundByTrial,
   hardSetsDone,
   isEnded,
   partsAt,
+  partsOf,
   skipReason,
   type CommandBody,
   type OrderedCommand,
@@ -92,7 +94,10 @@ export function FloorView({
     () => surroundingsOf(stations, find, surroundingsFrom(figures, bodyWeight, rules)),
     [stations, find, figures, bodyWeight, rules],
   );
-  const session = useMemo(() => unroll(run.document, around), [run.document, around]);
+  const session = useMemo(() => {
+    const parts = partsOf(log).map(({ part }) => part);
+    return unroll(run.document, { ...around, found: (set) => foundByTrial(set, parts) });
+  }, [run.document, around, log]);
   const steps = useMemo(() => session.filter(isSetStep), [session]);
 
   const isOpenStep = (step: SetStep) =>

@@ -58,6 +58,9 @@ export function StepView({
 }) {
   const setUp = Object.entries(step.setUp).map(([name, choice]) => `${name}: ${choice}`);
   const asked = figureOf(step.target);
+  const isTry =
+    step.kind === "set" &&
+    slot.sets.find((set) => set.id === step.key.setId)?.load.kind === "trial";
   return (
     <Box component="section" aria-label="Do this now">
       <Typography variant="h2" sx={{ fontSize: { xs: "1.9rem", md: "2.6rem" } }}>
@@ -120,6 +123,11 @@ export function StepView({
           {step.accents.map(formatAccent).join(" · ")}
         </Typography>
       )}
+      {isTry ? (
+        <Typography sx={{ mt: 1, fontWeight: 650 }}>
+          A try: say how many are left. The load is found when it comes to {formatRir(step.effort)}.
+        </Typography>
+      ) : null}
       {step.fallback.length === 0 ? null : (
         <Typography sx={{ mt: 1, fontWeight: 650 }}>
           If this falls short, next set: {step.fallback.map(formatMass).join(", then ")}

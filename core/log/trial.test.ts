@@ -1,0 +1,133 @@
+import { describe, expect, it } from "vitest";
+import { unrollSlot, type LoadRule, type Rir } from "../prescription/index.ts";
+import { amountKg, count, kg, share } from "../quantity/index.ts";
+import {
+  sampleAround,
+  samplePart,
+  sampleSet,
+  sampleSlot,
+  sampleStation,
+} from "../samples/index.ts";
+import { foundByTrial, judgedParts } from "./trial.ts";
+
+const trial: LoadRule = { kind: "trial", from: kg(60), steps: count(2), tries: count(4) };
+const set = sampleSet(1, { load: trial, role: "calibration", effort: 2 });
+const tried = (
+  ordinal: number,
+  reading: number,
+  rir: Rir,
+  side: "both" | "left" | "right" = "both",
+) =>
+  samplePart(set, {
+    key: { setId: set.id, extensionId: null, round: 0, ordinal, side },
+    reading: kg(reading),
+    rir,
+  });
+
+describe("what a trial comes to", () => {
+  it.each<[string, readonly (readonly [number, Rir])[], number | null, number]>([
+    ["nothing before the first try", [], null, 0],
+    [
+      "nothing while every try leaves more than asked",
+      [
+        [60, 5],
+        [65, 4],
+      ],
+      null,
+      0,
+    ],
+    [
+      "the try that leaves what was asked",
+      [
+        [60, 5],
+        [65, 2],
+      ],
+      65,
+      2,
+    ],
+    [
+      "the nearest try where the last went past what was asked",
+      [
+        [60, 5],
+        [65, 3],
+        [70, 0],
+      ],
+      65,
+      3,
+    ],
+    [
+      "the lighter of two as near",
+      [
+        [60, 5],
+        [65, 3],
+        [70, 1],
+      ],
+      65,
+      3,
+    ],
+    [
+      "the last of all tries where none came close",
+      [
+        [60, "more"],
+        [65, 5],
+        [70, 5],
+        [75, 4],
+      ],
+      75,
+      4,
+    ],
+    [
+      "the last where nobody said what was left",
+      [
+        [60, "unknown"],
+        [65, "unknown"],
+        [70, "unknown"],
+        [75, "unknown"],
+      ],
+      75,
+      4,
+    ],
+    ["nothing yet where nobody said what was left", [[60, "unknown"]], null, 0],
+  ])("is %s", (_, did, reading, tries) => {
+    const parts = did.map(([load, rir], i) => tried(i, load, rir));
+    expect(foundByTrial(set, parts)).toEqual(
+      reading === null ? null : { reading: kg(reading), tries },
+    );
+  });
+
+  it("goes by the side that is closer to the limit", () => {
+    const parts = [tried(0, 60, 4, "left"), tried(0, 60, 2, "right")];
+    expect(foundByTrial(set, parts)).toEqual({ reading: kg(60), tries: 1 });
+    expect(judgedParts(set, parts)).toHaveLength(2);
+  });
+
+  it("is nothing for a set that is no trial, which is judged by all of its parts", () => {
+    const plain = sampleSet(2);
+    const parts = [samplePart(plain), tried(0, 60, 2)];
+    expect(foundByTrial(plain, parts)).toBeNull();
+    expect(judgedParts(plain, parts)).toEqual([parts[0]]);
+  });
+
+  it("is judged by the try that was taken, or the last one while it goes on", () => {
+    const parts = [tried(0, 60, 5), tried(1, 65, 3), tried(2, 70, 0)];
+    expect(judgedParts(set, parts)).toEqual([parts[1]]);
+    expect(judgedParts(set, parts.slice(0, 2))).toEqual([parts[1]]);
+    expect(judgedParts(set, [])).toEqual([]);
+  });
+});
+
+describe("a session in which a trial found its load", () => {
+  const after = sampleSet(3, {
+    load: { kind: "shareOfSet", set: set.id, part: null, share: share(0.8) },
+  });
+  const loads = (parts: ReturnType<typeof tried>[]) =>
+    unrollSlot(
+      sampleSlot([set, after]),
+      sampleAround([sampleStation()], { found: (s) => foundByTrial(s, parts) }),
+    ).map(({ load }) => (load.kind === "made" ? amountKg(load.reading) : load.kind));
+
+  it("asks for no further try, and what follows from it is known", () => {
+    expect(loads([])).toEqual([60, 65, 70, 75, "open"]);
+    expect(loads([tried(0, 60, 5), tried(1, 65, 2)])).toEqual([60, 65, 52.5]);
+  });
+});

@@ -1,0 +1,53 @@
+import { repsLeft, type FoundLoad, type PlannedSet } from "../prescription/index.ts";
+import type { PerformedPart } from "./part.ts";
+
+/** One try of a trial: its place, and the parts of it, one for each side. */
+interface Try {
+  readonly ordinal: number;
+  readonly parts: readonly PerformedPart[];
+  /** Reps left on the side closer to the limit; null where nobody said. */
+  readonly left: number | null;
+}
+
+function triesOf(set: PlannedSet, parts: readonly PerformedPart[]): readonly Try[] {
+  const own = parts.filter(({ key }) => key.setId === set.id && key.extensionId === null);
+  const ordinals = [...new Set(own.map(({ key }) => key.ordinal))].sort((a, b) => a - b);
+  return ordinals.map((ordinal) => {
+    const tried = own.filter(({ key }) => key.ordinal === ordinal);
+    const lefts = tried.map(({ rir }) => repsLeft(rir));
+    const isSaid = lefts.every((left) => left !== null);
+    return { ordinal, parts: tried, left: isSaid ? Math.min(...lefts) : null };
+  });
+}
+
+/**
+ * The try whose reserve came nearest to the one asked, the lighter of two equally near, once one has come as
+ * close to the limit as asked or all were made; until then null. Where no try says its reserve it is the last.
+ * Source: our rule, docs/arithmetic.md § Trials.
+ */
+function foundTry(set: PlannedSet, parts: readonly PerformedPart[]): Try | null {
+  if (set.load.kind !== "trial") return null;
+  const tries = triesOf(set, parts);
+  const asked = repsLeft(set.effort) ?? 0;
+  const said = tries.filter(({ left }) => left !== null);
+  const isOver = said.some(({ left }) => (left ?? Infinity) <= asked);
+  if (!isOver && tries.length < set.load.tries) return null;
+  const distance = ({ left }: Try) => Math.abs((left ?? Infinity) - asked);
+  return said.toSorted((a, b) => distance(a) - distance(b))[0] ?? tries.at(-1) ?? null;
+}
+
+/** The load that a trial came to, and how many tries it took; null while it goes on. */
+export function foundByTrial(set: PlannedSet, parts: readonly PerformedPart[]): FoundLoad | null {
+  const reading = foundTry(set, parts)?.parts[0]?.reading ?? null;
+  return reading && { reading, tries: (triesOf(set, parts).at(-1)?.ordinal ?? 0) + 1 };
+}
+
+/** The parts that a set is judged by: those of the try that was taken; of any other set, all without extensions. */
+export function judgedParts(
+  set: PlannedSet,
+  parts: readonly PerformedPart[],
+): readonly PerformedPart[] {
+  const own = parts.filter(({ key }) => key.setId === set.id && key.extensionId === null);
+  if (set.load.kind !== "trial") return own;
+  return (foundTry(set, parts) ?? triesOf(set, parts).at(-1))?.parts ?? [];
+}
