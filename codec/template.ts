@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { planCodec } from "./plan.ts";
 import { textField } from "./person.ts";
 import { dayCodec, idCodec } from "./values.ts";
 
@@ -6,6 +7,13 @@ import { dayCodec, idCodec } from "./values.ts";
 export const keepTemplateCodec = z.object({
   planId: idCodec<"plan">(),
   name: textField("a name", 80),
+});
+
+/** What the editor of a template sends: the revision it started from, and the whole of it. */
+export const changeTemplateCodec = z.object({
+  baseRevision: z.number().int().min(1),
+  name: textField("a name", 80),
+  document: planCodec,
 });
 
 /** Who is given a template, where and when; from the address for the preview, from the form for the gift. */

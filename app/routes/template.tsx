@@ -2,18 +2,21 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Form, Link, data, redirect, useNavigation } from "react-router";
-import { giveCodec } from "~/codec/template.ts";
+import { describeIssues } from "~/codec/save-plan.ts";
+import { changeTemplateCodec, giveCodec } from "~/codec/template.ts";
 import { dayAt } from "~/core/calendar/index.ts";
+import type { Id } from "~/core/identity/index.ts";
 import { slotsOf } from "~/core/prescription/index.ts";
 import { formatFitChange } from "~/format/fit.ts";
-import { formatSlot } from "~/format/plan.ts";
 import { formatDay } from "~/format/numbers.ts";
 import { idParam, orNotFound, scopeOf } from "~/server/auth/session.server.ts";
 import { copiesFor, planCopies } from "~/server/coaching/fit.server.ts";
-import { listGyms } from "~/server/db/gyms.server.ts";
+import { listGyms, listStations } from "~/server/db/gyms.server.ts";
 import { listPeople } from "~/server/db/people.server.ts";
-import { getTemplate, removeTemplate } from "~/server/db/templates.server.ts";
+import type { Scope } from "~/server/db/scope.server.ts";
+import { changeTemplate, getTemplate, putTemplateAway } from "~/server/db/templates.server.ts";
 import type { Route } from "./+types/template.ts";
+import { TemplateEditor } from "../components/bench/template-editor.tsx";
 import { useCatalogue } from "../components/catalogue.ts";
 import { Labelled, PlainInput, Select } from "../components/field.tsx";
 import { Page, Section } from "../components/page.tsx";
@@ -27,7 +30,11 @@ export async function loader({ params, request, context }: Route.LoaderArgs) {
     gymId: search.get("gymId"),
     day: search.get("day"),
   });
-  const [people, gyms] = await Promise.all([listPeople(scope), listGyms(scope)]);
+  const [people, gyms, stations] = await Promise.all([
+    listPeople(scope),
+    listGyms(scope),
+    listStations(scope),
+  ]);
   const given = give.success
     ? {
         ...give.data,
@@ -36,16 +43,20 @@ export async function loader({ params, request, context }: Route.LoaderArgs) {
     : null;
   const today = dayAt(scope.now, gyms[0]?.timeZone ?? "UTC");
   const isIncomplete = given === null && search.has("day");
-  return { template, people, gyms, given, isIncomplete, today };
+  return { template, people, gyms, stations, given, isIncomplete, today };
 }
 
-/** Makes the copies that were accepted, all or none; or puts the template away. */
+/** Saves the template, puts it away or takes it back; or makes the copies that were accepted, all or none. */
 export async function action({ params, request, context }: Route.ActionArgs) {
   const scope = scopeOf(context);
   const template = orNotFound(await getTemplate(scope, idParam<"template">(params.templateId)));
+  if (request.headers.get("content-type")?.startsWith("application/json") === true) {
+    return save(scope, template.id, await request.json().catch(() => null));
+  }
   const form = await request.formData();
-  if (form.get("intent") === "remove") {
-    await removeTemplate(scope, template.id);
+  const intent = form.get("intent");
+  if (intent === "putAway" || intent === "takeBack") {
+    await putTemplateAway(scope, template.id, intent === "putAway");
     throw redirect("/templates");
   }
   const give = giveCodec.safeParse({
@@ -60,9 +71,28 @@ export async function action({ params, request, context }: Route.ActionArgs) {
   throw redirect(copies.length === 1 && only !== undefined ? `/people/${only.person.id}` : "/");
 }
 
+async function save(scope: Scope, id: Id<"template">, body: unknown) {
+  const parsed = changeTemplateCodec.safeParse(body);
+  if (!parsed.success) {
+    return data({ problem: describeIssues(parsed.error).join(" ") }, { status: 400 });
+  }
+  const { baseRevision, name, document } = parsed.data;
+  const known = new Set((await listStations(scope, undefined, "all")).map((s) => s.id));
+  if (slotsOf(document).some((slot) => !known.has(slot.station))) {
+    return data({ problem: "A station is not of this studio." }, { status: 400 });
+  }
+  const saved = await changeTemplate(scope, id, baseRevision, { name, document });
+  return saved.ok
+    ? { revision: saved.value }
+    : data(
+        { problem: "Somebody else saved this template meanwhile. Open it anew to compare." },
+        { status: 409 },
+      );
+}
+
 /** Gives a template to several people: what each copy changes is read before any of them is made. */
 export default function TemplatePage({ loaderData, actionData }: Route.ComponentProps) {
-  const { template, people, gyms, given, isIncomplete, today } = loaderData;
+  const { template, people, gyms, stations, given, isIncomplete, today } = loaderData;
   const { find } = useCatalogue();
   const isBusy = useNavigation().state !== "idle";
   const chosen = new Set(given?.copies.map(({ person }) => person.id));
@@ -76,11 +106,7 @@ export default function TemplatePage({ loaderData, actionData }: Route.Component
         </>
       }
     >
-      <Box component="ol" sx={{ pl: 3, mt: 0 }}>
-        {slotsOf(template.document).map((slot) => (
-          <li key={slot.id}>{formatSlot(slot, find)}</li>
-        ))}
-      </Box>
+      <TemplateEditor key={template.revision} {...template} stations={stations} />
       <Section title="Give it to">
         {people.length === 0 || gyms.length === 0 ? (
           <Typography sx={{ mt: 1 }}>
@@ -162,7 +188,7 @@ export default function TemplatePage({ loaderData, actionData }: Route.Component
                 </Box>
               </Box>
             ))}
-            {actionData === undefined ? null : (
+            {actionData === undefined || !("problem" in actionData) ? null : (
               <Typography role="alert" sx={{ color: "kravo.signal", fontWeight: 650, mt: 1 }}>
                 ▸ {actionData.problem}
               </Typography>

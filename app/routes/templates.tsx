@@ -28,16 +28,18 @@ export async function action({ request, context }: Route.ActionArgs) {
 /** Sessions that the studio keeps to begin others from. */
 export default function Templates({ loaderData: { templates } }: Route.ComponentProps) {
   const { find } = useCatalogue();
+  const kept = templates.filter((template) => !template.isPutAway);
+  const putAway = templates.filter((template) => template.isPutAway);
   return (
     <Page
       title="Templates"
       lead="Sessions to begin others from. Given to somebody, each copy is fitted to level, kit, limits and time, and says what was changed."
     >
-      {templates.length === 0 ? (
+      {kept.length === 0 ? (
         <Empty>None kept yet. Open a session on its bench and choose “Keep as template”.</Empty>
       ) : null}
       <Box component="ul" sx={{ listStyle: "none", p: 0, m: 0 }}>
-        {templates.map((template) => (
+        {kept.map((template) => (
           <Box
             component="li"
             key={template.id}
@@ -60,7 +62,7 @@ export default function Templates({ loaderData: { templates } }: Route.Component
                 .join(", ")}
             </Typography>
             <Form method="post" action={`/templates/${template.id}`}>
-              <input type="hidden" name="intent" value="remove" />
+              <input type="hidden" name="intent" value="putAway" />
               <Button type="submit" size="small" aria-label={`Put ${template.name} away`}>
                 Put away
               </Button>
@@ -68,6 +70,22 @@ export default function Templates({ loaderData: { templates } }: Route.Component
           </Box>
         ))}
       </Box>
+      {putAway.length === 0 ? null : (
+        <Box component="details" sx={{ mt: 3 }}>
+          <Box component="summary" sx={{ cursor: "pointer", py: 0.5 }}>
+            {putAway.length} put away
+          </Box>
+          {putAway.map((template) => (
+            <Form key={template.id} method="post" action={`/templates/${template.id}`}>
+              <input type="hidden" name="intent" value="takeBack" />
+              {template.name}{" "}
+              <Button type="submit" size="small" aria-label={`Take ${template.name} back`}>
+                Take back
+              </Button>
+            </Form>
+          ))}
+        </Box>
+      )}
     </Page>
   );
 }

@@ -215,10 +215,17 @@ const STRENGTH_RULES = [
   )`,
 ];
 
+/** Templates can be changed by several coaches. */
+const TEMPLATE_REVISIONS = [
+  `alter table templates add column revision int not null default 1,
+    add column changed_at bigint null`,
+];
+
 /** Migrations by name, in order. A landed one is never edited; the next is appended. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
   { name: "001-foundation", statements: FIRST },
   { name: "002-strength-rules", statements: STRENGTH_RULES },
+  { name: "003-template-revisions", statements: TEMPLATE_REVISIONS },
 ];
 
 const source: Knex.MigrationSource<(typeof MIGRATIONS)[number]> = {

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import type { Id } from "~/core/identity/index.ts";
 import type { SessionPlan } from "~/core/prescription/index.ts";
+import { fail, ok, type Result } from "~/core/result/index.ts";
 import { mintId } from "~/codec/mint.ts";
 import { planCodec } from "~/codec/plan.ts";
 import { jsonColumn } from "~/codec/rows.ts";
@@ -12,6 +13,8 @@ export interface Template {
   readonly id: Id<"template">;
   readonly name: string;
   readonly document: SessionPlan;
+  readonly revision: number;
+  readonly isPutAway: boolean;
 }
 
 const documentColumn = jsonColumn(planCodec);
@@ -21,21 +24,21 @@ function templateFrom(row: Row): Template {
     id: fromBinary<"template">(row["id"]),
     name: z.string().parse(row["name"]),
     document: documentColumn.parse(row["document"]),
+    revision: z.number().parse(row["revision"]),
+    isPutAway: row["removed_at"] !== null,
   };
 }
 
-/** The studio's templates by name. */
+/** The studio's templates by name, those put away among them. */
 export async function listTemplates(scope: Scope): Promise<readonly Template[]> {
-  const rows = await scope.from("templates").whereNull("removed_at").orderBy("name");
-  return rows.map(templateFrom);
+  return (await scope.from("templates").orderBy("name")).map(templateFrom);
 }
 
-/** One template, or null where this studio keeps none of that id. */
+/** One template, put away or not; null where this studio has none of that id. */
 export async function getTemplate(scope: Scope, id: Id<"template">): Promise<Template | null> {
   const row = await scope
     .from("templates")
     .where({ id: toBinary(id) })
-    .whereNull("removed_at")
     .first();
   return row === undefined ? null : templateFrom(row);
 }
@@ -56,10 +59,34 @@ export async function addTemplate(
   return id;
 }
 
-/** Puts a template away; plans that were made from it stay. */
-export async function removeTemplate(scope: Scope, id: Id<"template">): Promise<void> {
+/** Saves a template if nobody else has meanwhile; gives its next revision. */
+export async function changeTemplate(
+  scope: Scope,
+  id: Id<"template">,
+  baseRevision: number,
+  { name, document }: Pick<Template, "name" | "document">,
+): Promise<Result<number, "changedMeanwhile">> {
+  const changed = await scope
+    .from("templates")
+    .where({ id: toBinary(id), revision: baseRevision })
+    .update({
+      name,
+      document: JSON.stringify(document),
+      revision: baseRevision + 1,
+      changed_at: scope.now,
+      ...scope.by,
+    });
+  return changed === 1 ? ok(baseRevision + 1) : fail("changedMeanwhile");
+}
+
+/** Puts a template away, or takes it back; plans that were made from it stay either way. */
+export async function putTemplateAway(
+  scope: Scope,
+  id: Id<"template">,
+  isPutAway: boolean,
+): Promise<void> {
   await scope
     .from("templates")
     .where({ id: toBinary(id) })
-    .update({ removed_at: scope.now });
+    .update({ removed_at: isPutAway ? scope.now : null });
 }

@@ -7,9 +7,10 @@ import { saveBrief } from "~/server/db/briefs.server.ts";
 import type { Database } from "~/server/db/connection.server.ts";
 import {
   addTemplate,
+  changeTemplate,
   getTemplate,
   listTemplates,
-  removeTemplate,
+  putTemplateAway,
 } from "~/server/db/templates.server.ts";
 import { closeTestDatabase, squats, testDatabase, testStudio, type TestStudio } from "./studio.ts";
 
@@ -31,14 +32,34 @@ describe("templates", () => {
     const document = squats(studio.station);
     const late = await addTemplate(studio.scope, "Zig", document);
     await addTemplate(studio.scope, "Calm", document);
-    expect((await listTemplates(studio.scope)).map((t) => t.name)).toEqual(["Calm", "Zig"]);
+    const kept = async () =>
+      (await listTemplates(studio.scope)).filter((t) => !t.isPutAway).map((t) => t.name);
+    expect(await kept()).toEqual(["Calm", "Zig"]);
     expect(await getTemplate(studio.scope, late)).toMatchObject({ name: "Zig", document });
     expect(await getTemplate(other.scope, late)).toBeNull();
     expect(await listTemplates(other.scope)).toEqual([]);
-    await removeTemplate(other.scope, late);
-    expect(await getTemplate(studio.scope, late)).not.toBeNull();
-    await removeTemplate(studio.scope, late);
-    expect(await getTemplate(studio.scope, late)).toBeNull();
+    await putTemplateAway(other.scope, late, true);
+    expect(await kept()).toEqual(["Calm", "Zig"]);
+    await putTemplateAway(studio.scope, late, true);
+    expect(await kept()).toEqual(["Calm"]);
+    await putTemplateAway(studio.scope, late, false);
+    expect(await kept()).toEqual(["Calm", "Zig"]);
+  });
+
+  it("are changed by one coach at a time, and by no other studio", async () => {
+    const document = squats(studio.station);
+    const id = await addTemplate(studio.scope, "Calm", document);
+    const shorter = { ...document, blocks: [] };
+    const change = (scope: TestStudio["scope"], base: number, name: string) =>
+      changeTemplate(scope, id, base, { name, document: shorter });
+    expect(await change(studio.scope, 1, "Calmer")).toEqual({ ok: true, value: 2 });
+    expect((await change(studio.scope, 1, "Late")).ok).toBe(false);
+    expect((await change(other.scope, 2, "Theirs")).ok).toBe(false);
+    expect(await getTemplate(studio.scope, id)).toMatchObject({
+      name: "Calmer",
+      document: shorter,
+      revision: 2,
+    });
   });
 
   it("are fitted to the person's gym, brief and history", async () => {

@@ -151,12 +151,13 @@ test("no route and no action reaches another studio", async ({ page, browser, se
       "day=2026-03-02",
       "intent=measure&kind=bodyWeight&value=80&day=2026-03-02",
       "intent=copy",
-      "intent=remove",
+      "intent=putAway",
     ];
     for (const body of [
       ...forms,
       { commands: [], known: 0 },
       { baseRevision: 1, head: {}, document: {} },
+      { baseRevision: 1, name: "Taken", document: { schemaVersion: 1, blocks: [] } },
       { kind: "setAside", key: "x", fact: { code: "x" }, reason: "x" },
     ]) {
       const status = await post(intruder.request, server.origin, path, body);

@@ -258,6 +258,19 @@ test("a session is kept as a template and given to two people, each copy told wi
   await page.goto("/templates");
   await page.getByRole("button", { name: "Put Leg day away" }).click();
   await expect(page.getByText("None kept yet.", { exact: false })).toBeVisible();
+  await page.getByText("1 put away").click();
+  await page.getByRole("button", { name: "Take Leg day back" }).click();
+  await page.getByRole("link", { name: "Leg day" }).click();
+  await page.getByLabel("Name").fill("Leg day, longer");
+  await page.getByLabel("Sets of Back squat, written").fill("4 x 6 at 70");
+  await page.getByLabel("Add an exercise").selectOption("Back squat");
+  await page.getByRole("button", { name: "Save the template" }).click();
+  await expect(page.getByRole("heading", { name: "Leg day, longer", level: 1 })).toBeVisible();
+  await expect(page.getByLabel("Sets of Back squat, written").first()).toHaveValue(
+    /^4 x 6 at 70 kg/,
+  );
+  await expect(page.getByRole("region", { name: "2. Back squat", exact: true })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Save the template" })).toBeDisabled();
 });
 
 test("sets are filled by scheme, led up to by a ramp, hung by a plan, and printed on a sheet", async ({
