@@ -161,26 +161,14 @@ export function Choice<T extends string>({
   );
 }
 
-const FRAME = {
-  font: "inherit",
-  color: "text.primary",
-  backgroundColor: "kravo.sheet",
-  border: 1,
-  borderColor: "kravo.edge",
-  borderRadius: "2px",
-  minHeight: 40,
-  px: 1,
-  width: "100%",
-} as const;
-
 /** The browser's own select in Kravo's frame. */
 export function Select(props: React.ComponentProps<"select">) {
-  return <Box component="select" sx={FRAME} {...props} />;
+  return <select className="frame" {...props} />;
 }
 
 /** The browser's own input in Kravo's frame, for forms that need no more. */
 export function PlainInput(props: React.ComponentProps<"input">) {
-  return <Box component="input" sx={FRAME} {...props} />;
+  return <input className="frame" {...props} />;
 }
 
 /** Boxes to tick, several at once. */

@@ -1,3 +1,4 @@
+import { steady } from "./steady.ts";
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import type { Theme } from "@mui/material/styles";
@@ -87,7 +88,11 @@ const SHADE_NAMES: Readonly<Record<Shade, string>> = {
 };
 
 /** The leg from three sides, shaded by hard sets against the band. The numbers stand as text beside it. */
-export function LegMap({ regions }: { readonly regions: readonly ShadedRegion[] }) {
+export const LegMap = steady(function LegMap({
+  regions,
+}: {
+  readonly regions: readonly ShadedRegion[];
+}) {
   const by = new Map(regions.map((r) => [r.region, r]));
   return (
     <Box sx={{ display: "grid", gridTemplateColumns: "repeat(3, 1fr)", gap: 1 }}>
@@ -150,7 +155,7 @@ export function LegMap({ regions }: { readonly regions: readonly ShadedRegion[] 
       ))}
     </Box>
   );
-}
+});
 
 const ironOf = (t: Theme) => t.vars?.palette.kravo.iron ?? "";
 const inkOf = (t: Theme) => t.vars?.palette.kravo.ink ?? "";

@@ -1,4 +1,5 @@
 import { createTheme, type ThemeOptions } from "@mui/material/styles";
+import { PLAIN_STYLES } from "./plain-styles.ts";
 import { DARK, FONTS, LIGHT, type Palette } from "./tokens.ts";
 
 declare module "@mui/material/styles" {
@@ -101,6 +102,7 @@ const options: ThemeOptions = {
       styleOverrides: {
         body: { fontFeatureSettings: '"tnum" 1', fontOpticalSizing: "auto" },
         a: { color: "inherit" },
+        ...PLAIN_STYLES,
         "input[type=radio], input[type=checkbox]": {
           accentColor: "var(--mui-palette-kravo-ink)",
           width: 18,

@@ -330,6 +330,20 @@ export function servesMovement(
   );
 }
 
+/**
+ * Where the sets of other exercises stand that the loads of a slot refer to, as one text: empty where it refers
+ * to none, another text where one of them moves.
+ */
+export function referredBy(slot: Slot, plan: SessionPlan): string {
+  const own = new Set<string>(slot.sets.map((set) => set.id));
+  const outside = slot.sets.flatMap(({ load }) =>
+    "set" in load && !own.has(load.set) ? [load.set] : [],
+  );
+  if (outside.length === 0) return "";
+  const places = slotsOf(plan).flatMap((other, i) => other.sets.map((set, j) => [set.id, i, j]));
+  return places.filter(([id]) => outside.some((set) => set === id)).join(";");
+}
+
 /** The station of a list at which a movement is best done: one that is not usually busy, if there is one. */
 export function stationFor(stations: readonly Station[], movement: Movement): Station | null {
   const serving = stations.filter((station) => servesMovement(station, movement));

@@ -14,8 +14,6 @@ import {
   verticalListSortingStrategy,
 } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
-import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import { mintId } from "~/codec/mint.ts";
 import {
   slotsOfBlock,
@@ -111,14 +109,14 @@ export function BlockList({
                 />
               )}
               {canJoin ? (
-                <Button
-                  size="small"
-                  sx={{ mt: -3, mb: 2, display: "flex", color: "text.secondary" }}
+                <button
+                  type="button"
+                  className="small-button join"
                   onClick={() => onEdit({ kind: "join", block: block.id, rests: RESTS })}
                   aria-label={`Take ${nameOf(block)} in turn with ${nameOf(next)}`}
                 >
                   ⤷ take in turn with {nameOf(next)}
-                </Button>
+                </button>
               ) : null}
             </Handled>
           );
@@ -155,9 +153,10 @@ function Handled({
     isDragging,
   } = useSortable({ id });
   return (
-    <Box
+    <div
       ref={setNodeRef}
-      onKeyDown={(event: React.KeyboardEvent) => {
+      className={isDragging ? "block dragged" : "block"}
+      onKeyDown={(event) => {
         if (!event.altKey) return;
         if (event.key === "ArrowUp") onMove(-1);
         else if (event.key === "ArrowDown") onMove(1);
@@ -166,35 +165,18 @@ function Handled({
         event.preventDefault();
       }}
       style={{ transform: CSS.Translate.toString(transform), transition }}
-      sx={{ position: "relative", opacity: isDragging ? 0.6 : 1, zIndex: isDragging ? 2 : "auto" }}
     >
-      <Box
-        component="button"
+      <button
+        type="button"
+        className="block-handle"
         ref={setActivatorNodeRef}
         {...attributes}
         {...listeners}
         aria-label={`Drag ${name}`}
-        sx={HANDLE}
       >
         ≡
-      </Box>
+      </button>
       {children}
-    </Box>
+    </div>
   );
 }
-
-const HANDLE = {
-  position: "absolute",
-  left: { xs: "auto", md: -26 },
-  right: { xs: 0, md: "auto" },
-  top: 8,
-  width: 24,
-  height: 32,
-  border: 0,
-  p: 0,
-  background: "none",
-  color: "text.secondary",
-  fontSize: "1.2rem",
-  cursor: "grab",
-  touchAction: "none",
-} as const;

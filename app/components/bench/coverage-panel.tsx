@@ -13,6 +13,7 @@ import {
 import { formatSets } from "~/format/numbers.ts";
 import { ACTION_NAMES, LENGTH_NAMES, PROFILE_PLACES, spokenRegion } from "~/format/training.ts";
 import { LegMap, type ShadedRegion } from "../leg-map.tsx";
+import { steady } from "../steady.ts";
 
 /** Hard sets of the week for each region against the approach's band, and what each region meets. */
 export function CoveragePanel({ judged }: { readonly judged: Judged }) {
@@ -51,7 +52,7 @@ export function CoveragePanel({ judged }: { readonly judged: Judged }) {
   );
 }
 
-function BandRow({
+const BandRow = steady(function BandRow({
   covered,
   here,
   low,
@@ -140,4 +141,4 @@ function BandRow({
       )}
     </Box>
   );
-}
+});

@@ -1,4 +1,4 @@
-import { useCallback, useReducer } from "react";
+import { useCallback, useRef, useState } from "react";
 import type { SessionPlan } from "~/core/prescription/index.ts";
 import { assertNever } from "~/core/result/index.ts";
 import type { PlanHead } from "~/core/schedule/index.ts";
@@ -61,17 +61,28 @@ export function reduceDraft(state: State, event: Event): State {
   }
 }
 
-/** A draft with undo and redo; they live here and nowhere on the server. */
+/**
+ * A draft with undo and redo; they live here and nowhere on the server. It changes at once, also where its
+ * drawing may wait, so that a change is always made of the newest draft and a save sends that one.
+ */
 export function useDraft(initial: Draft) {
-  const [state, dispatch] = useReducer(reduceDraft, initial, startDraft);
+  const [first] = useState(() => startDraft(initial));
+  const [state, draw] = useState(first);
+  const now = useRef(first);
+  const send = useCallback((event: Event) => {
+    now.current = reduceDraft(now.current, event);
+    draw(now.current);
+  }, []);
   return {
     draft: state.now,
     isDirty: state.now !== state.saved,
     canUndo: state.past.length > 0,
     canRedo: state.future.length > 0,
-    change: useCallback((to: (draft: Draft) => Draft) => dispatch({ kind: "change", to }), []),
-    undo: useCallback(() => dispatch({ kind: "undo" }), []),
-    redo: useCallback(() => dispatch({ kind: "redo" }), []),
-    markSaved: useCallback((draft: Draft) => dispatch({ kind: "saved", draft }), []),
+    /** The draft as it is, which may be newer than the one that is drawn. */
+    newest: useCallback(() => now.current.now, []),
+    change: useCallback((to: (draft: Draft) => Draft) => send({ kind: "change", to }), [send]),
+    undo: useCallback(() => send({ kind: "undo" }), [send]),
+    redo: useCallback(() => send({ kind: "redo" }), [send]),
+    markSaved: useCallback((draft: Draft) => send({ kind: "saved", draft }), [send]),
   };
 }

@@ -1,5 +1,3 @@
-import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { typedDropShare, typedSeconds } from "~/codec/typed-cells.ts";
 import { writeTarget } from "~/core/notation/index.ts";
@@ -83,7 +81,7 @@ export function DropRow({
         />
       </td>
       <td>
-        <Box sx={{ width: { xs: 108, md: 122 } }}>
+        <div className="cell-select">
           <Select
             aria-label={`${sentence(name)} is a share of`}
             value={to.of}
@@ -97,16 +95,21 @@ export function DropRow({
             <option value="current">of the load before</option>
             <option value="first">of the first load</option>
           </Select>
-        </Box>
+        </div>
       </td>
       <td />
       <td>
         <DropLoadText step={step} />
       </td>
       <td>
-        <Button size="small" onClick={onRemove} aria-label={`Remove ${name}`}>
+        <button
+          type="button"
+          className="small-button"
+          onClick={onRemove}
+          aria-label={`Remove ${name}`}
+        >
           ✕
-        </Button>
+        </button>
       </td>
     </tr>
   );

@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { memo, useEffect, useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
 import { ANYTHING, findMovements, type Candidate, type Query } from "~/core/finder/index.ts";
 import type { Judged } from "~/core/finding/index.ts";
@@ -22,7 +22,9 @@ import {
   PROFILE_NAMES,
   REGION_NAMES,
 } from "~/format/training.ts";
+import { Disclosure } from "../disclosure.tsx";
 import { PlainInput, Select } from "../field.tsx";
+import { steady } from "../steady.ts";
 
 /** So many are drawn at once; the rest is a press away. */
 const SHOWN = 12;
@@ -31,7 +33,7 @@ const STRESS_NAMES = { none: "none", low: "low", moderate: "moderate" } as const
 const EFFORT_NAMES = { little: "little", some: "some" } as const;
 
 /** Finds the next movement: type, arrow, Enter. What is out stays one press away, with every reason. */
-export function Finder({
+export const Finder = memo(function Finder({
   judged,
   onAdd,
 }: {
@@ -115,43 +117,16 @@ export function Finder({
         sx={{ listStyle: "none", p: 0, m: 0 }}
       >
         {shown.map((candidate, i) => (
-          <Box
-            component="li"
+          <Option
             key={candidate.movement.ref}
             id={optionId(i)}
-            role="option"
-            aria-selected={i === active}
-            onClick={() => add(candidate, false)}
-            sx={{
-              display: "grid",
-              gridTemplateColumns: {
-                xs: "1fr",
-                md: "minmax(0, 5fr) minmax(0, 4fr) minmax(0, 6fr)",
-              },
-              columnGap: 2,
-              alignItems: "baseline",
-              py: 0.75,
-              pl: 1,
-              cursor: "pointer",
-              borderBottom: 1,
-              borderColor: "divider",
-              borderLeft: 5,
-              borderLeftColor: i === active ? "kravo.ink" : "transparent",
-              backgroundColor: i === active ? "kravo.sheet" : "transparent",
-              "&:hover": { backgroundColor: "kravo.sheet" },
-            }}
-          >
-            <Typography component="span" sx={{ fontWeight: 650 }}>
-              {candidate.movement.name}
-            </Typography>
-            <Typography component="span" variant="body2" sx={{ color: "text.secondary" }}>
-              {candidate.station.name}
-              {candidate.station.usuallyBusy ? ", usually busy" : ""}
-            </Typography>
-            <Typography component="span" variant="body2">
-              {candidate.brings.slice(0, 2).map(formatBrings).join(" · ")}
-            </Typography>
-          </Box>
+            isActive={i === active}
+            name={candidate.movement.name}
+            station={`${candidate.station.name}${candidate.station.usuallyBusy ? ", usually busy" : ""}`}
+            brings={candidate.brings.slice(0, 2).map(formatBrings).join(" · ")}
+            of={candidate}
+            onAdd={(chosen) => add(chosen, false)}
+          />
         ))}
       </Box>
       <Box sx={{ display: "flex", gap: 1.5, flexWrap: "wrap", alignItems: "baseline", mt: 0.5 }}>
@@ -163,10 +138,7 @@ export function Finder({
         {found.candidates.length === 0 ? <NothingLeft found={found} judged={judged} /> : null}
       </Box>
       {found.out.length === 0 ? null : (
-        <Box component="details" sx={{ mt: 1 }}>
-          <Box component="summary" sx={{ cursor: "pointer", py: 0.5 }}>
-            {found.out.length} out, and why
-          </Box>
+        <Disclosure dense summary={`${found.out.length} out, and why`}>
           <Box
             component="ul"
             sx={{ listStyle: "none", p: 0, m: 0, columns: { md: 2 }, columnGap: 4 }}
@@ -186,11 +158,68 @@ export function Finder({
               </Box>
             ))}
           </Box>
-        </Box>
+        </Disclosure>
       )}
     </Box>
   );
-}
+});
+
+/** One movement at a station, with what it brings. */
+const Option = steady(function Option({
+  id,
+  isActive,
+  name,
+  station,
+  brings,
+  of,
+  onAdd,
+}: {
+  readonly id: string;
+  readonly isActive: boolean;
+  readonly name: string;
+  readonly station: string;
+  readonly brings: string;
+  readonly of: Candidate;
+  readonly onAdd: (candidate: Candidate) => void;
+}) {
+  return (
+    <Box
+      component="li"
+      id={id}
+      role="option"
+      aria-selected={isActive}
+      onClick={() => onAdd(of)}
+      sx={{
+        display: "grid",
+        gridTemplateColumns: {
+          xs: "1fr",
+          md: "minmax(0, 5fr) minmax(0, 4fr) minmax(0, 6fr)",
+        },
+        columnGap: 2,
+        alignItems: "baseline",
+        py: 0.75,
+        pl: 1,
+        cursor: "pointer",
+        borderBottom: 1,
+        borderColor: "divider",
+        borderLeft: 5,
+        borderLeftColor: isActive ? "kravo.ink" : "transparent",
+        backgroundColor: isActive ? "kravo.sheet" : "transparent",
+        "&:hover": { backgroundColor: "kravo.sheet" },
+      }}
+    >
+      <Typography component="span" sx={{ fontWeight: 650 }}>
+        {name}
+      </Typography>
+      <Typography component="span" variant="body2" sx={{ color: "text.secondary" }}>
+        {station}
+      </Typography>
+      <Typography component="span" variant="body2">
+        {brings}
+      </Typography>
+    </Box>
+  );
+});
 
 /** Nothing is left: says which limits did it, and what comes closest. */
 function NothingLeft({
@@ -229,10 +258,7 @@ function Filters({
     (k) => k !== "text" && query[k] !== ANYTHING[k],
   ).length;
   return (
-    <Box component="details" sx={{ my: 0.5 }}>
-      <Box component="summary" sx={{ cursor: "pointer", py: 0.5 }}>
-        Filters{used === 0 ? "" : `, ${used} on`}
-      </Box>
+    <Disclosure dense mt={0.5} summary={`Filters${used === 0 ? "" : `, ${used} on`}`}>
       <Box
         sx={{
           display: "grid",
@@ -313,7 +339,7 @@ function Filters({
           Safe alone to the limit
         </Box>
       </Box>
-    </Box>
+    </Disclosure>
   );
 }
 

@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { useMemo, useState } from "react";
+import { use, useMemo, useState } from "react";
 import { Form } from "react-router";
 import {
   fixesFor,
@@ -13,7 +13,10 @@ import {
 import type { FindMovement } from "~/core/movement/index.ts";
 import type { Id, MintId } from "~/core/identity/index.ts";
 import { FAMILY_NAMES, formatFact, formatFix, SEVERITY_NAMES } from "~/format/findings.ts";
+import { Disclosure } from "../disclosure.tsx";
 import { PlainInput } from "../field.tsx";
+import { steady } from "../steady.ts";
+import { JudgedContext } from "./bench-context.ts";
 
 export interface SetAside {
   readonly id: Id<"dismissal">;
@@ -23,24 +26,28 @@ export interface SetAside {
 
 interface FindingsPanelProps {
   readonly findings: readonly Finding[];
-  readonly judging: Judging;
+  readonly approachName: string;
   readonly setAside: readonly SetAside[];
   readonly mint: MintId;
   readonly plan: Id<"plan">;
   /** Moving to the other day changes both plans on the server, so nothing unsaved may be open. */
   readonly isSaved: boolean;
   readonly find: FindMovement;
-  readonly nameOfSlot: (slot: string) => string;
-  readonly onFix: (fix: Fix) => void;
+  /** `judging` is the session that the fix was found for. */
+  readonly onFix: (fix: Fix, judging: Judging) => void;
   readonly onSetAside: (finding: Finding, reason: string) => void;
   readonly onTakeBack: (id: Id<"dismissal">) => void;
 }
 
+type RowProps = Omit<FindingsPanelProps, "findings" | "setAside" | "onTakeBack"> & {
+  readonly finding: Finding;
+};
+
 /** What was found about the session, gravest first, each with its numbers and what answers it. */
-export function FindingsPanel(props: FindingsPanelProps) {
-  const reasons = new Map(props.setAside.map((d) => [d.key, d]));
-  const open = props.findings.filter((f) => !reasons.has(f.key));
-  const aside = props.findings.flatMap((f) => {
+export function FindingsPanel({ findings, setAside, onTakeBack, ...row }: FindingsPanelProps) {
+  const reasons = new Map(setAside.map((d) => [d.key, d]));
+  const open = findings.filter((f) => !reasons.has(f.key));
+  const aside = findings.flatMap((f) => {
     const dismissal = reasons.get(f.key);
     return dismissal === undefined ? [] : [{ finding: f, dismissal }];
   });
@@ -52,27 +59,24 @@ export function FindingsPanel(props: FindingsPanelProps) {
           : `${open.length} ${open.length === 1 ? "finding" : "findings"}`}
       </Typography>
       {open.map((finding) => (
-        <FindingRow key={finding.key} finding={finding} {...props} />
+        <FindingRow key={finding.key} finding={finding} {...row} />
       ))}
       {aside.length === 0 ? null : (
-        <Box component="details" sx={{ mt: 1 }}>
-          <Box component="summary" sx={{ cursor: "pointer" }}>
-            {aside.length} set aside
-          </Box>
+        <Disclosure dense summary={`${aside.length} set aside`}>
           {aside.map(({ finding, dismissal }) => (
             <Box key={finding.key} sx={{ py: 1, borderBottom: 1, borderColor: "divider" }}>
               <Typography variant="body2">
-                {formatFact(finding.fact, props.judging.approach.name, props.find)}
+                {formatFact(finding.fact, row.approachName, row.find)}
               </Typography>
               <Typography variant="body2" sx={{ fontWeight: 650 }}>
                 Set aside: {dismissal.reason}
               </Typography>
-              <Button size="small" onClick={() => props.onTakeBack(dismissal.id)}>
+              <Button size="small" onClick={() => onTakeBack(dismissal.id)}>
                 Take back
               </Button>
             </Box>
           ))}
-        </Box>
+        </Disclosure>
       )}
     </Box>
   );
@@ -103,24 +107,8 @@ function SpreadButton({
   );
 }
 
-function FindingRow({
-  finding,
-  judging,
-  mint,
-  find,
-  plan,
-  isSaved,
-  nameOfSlot,
-  onFix,
-  onSetAside,
-}: FindingsPanelProps & { readonly finding: Finding }) {
+const FindingRow = steady(function FindingRow({ finding, approachName, find, ...rest }: RowProps) {
   const [isOpen, setOpen] = useState(finding.severity === "serious");
-  const [reason, setReason] = useState("");
-  const [asks, setAsks] = useState(false);
-  const fixes = useMemo(
-    () => (isOpen ? fixesFor(finding, judging, mint) : []),
-    [isOpen, finding, judging, mint],
-  );
   const isSerious = finding.severity === "serious";
   return (
     <Box
@@ -153,9 +141,35 @@ function FindingRow({
           {isOpen ? "–" : "+"} {SEVERITY_NAMES[finding.severity]} · {FAMILY_NAMES[finding.family]}
         </Typography>
         <Typography component="span" variant="body2" sx={{ display: "block", fontWeight: 550 }}>
-          {formatFact(finding.fact, judging.approach.name, find)}
+          {formatFact(finding.fact, approachName, find)}
         </Typography>
       </Box>
+      {isOpen ? <Answers finding={finding} {...rest} /> : null}
+    </Box>
+  );
+});
+
+/** What can be done about a finding, made of the session as it is now. */
+function Answers({
+  finding,
+  mint,
+  plan,
+  isSaved,
+  onFix,
+  onSetAside,
+}: Omit<RowProps, "approachName" | "find">) {
+  const judged = use(JudgedContext);
+  const [reason, setReason] = useState("");
+  const [asks, setAsks] = useState(false);
+  const fixes = useMemo(
+    () => (judged === null ? [] : fixesFor(finding, judged, mint)),
+    [finding, judged, mint],
+  );
+  if (judged === null) return null;
+  const nameOfSlot = (id: string) =>
+    judged.slots.find(({ slot }) => slot.id === id)?.movement.name ?? "";
+  return (
+    <>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, my: 0.75 }}>
         {fixes.map((fix) =>
           fix.kind === "spread" ? (
@@ -172,11 +186,11 @@ function FindingRow({
               key={JSON.stringify([fix.kind, formatFix(fix, nameOfSlot)])}
               size="small"
               variant="outlined"
-              onClick={() => onFix(fix)}
+              onClick={() => onFix(fix, judged)}
             >
               {formatFix(fix, nameOfSlot)}
               {finding.fact.code === "overCap"
-                ? ` (saves ${Math.round(minutesSaved(fix, judging, mint))} min)`
+                ? ` (saves ${Math.round(minutesSaved(fix, judged, mint))} min)`
                 : ""}
             </Button>
           ),
@@ -210,6 +224,6 @@ function FindingRow({
           </Button>
         </Box>
       ) : null}
-    </Box>
+    </>
   );
 }

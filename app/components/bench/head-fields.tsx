@@ -1,5 +1,6 @@
 import Box from "@mui/material/Box";
 import OutlinedInput from "@mui/material/OutlinedInput";
+import { memo } from "react";
 import type { Id } from "~/core/identity/index.ts";
 import { isDay } from "~/core/calendar/index.ts";
 import { Labelled, Select } from "../field.tsx";
@@ -7,7 +8,7 @@ import type { Draft } from "./draft.ts";
 import type { ReportInvalid } from "./typed-cell.tsx";
 
 /** Title, day, time and gym of the session. */
-export function HeadFields({
+export const HeadFields = memo(function HeadFields({
   head,
   gyms,
   onChange,
@@ -81,4 +82,4 @@ export function HeadFields({
       </Labelled>
     </Box>
   );
-}
+});

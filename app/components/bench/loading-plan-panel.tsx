@@ -1,10 +1,10 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { useState } from "react";
 import { hungLoads, type SetStep } from "~/core/prescription/index.ts";
 import { formatHandled, formatMoved, formatSetsOfLoad } from "~/format/loading-plan.ts";
 import { formatInUnit, formatMass } from "~/format/numbers.ts";
 import { formatChange, formatRecipe } from "~/format/training.ts";
+import { Disclosure } from "../disclosure.tsx";
 import { SleeveDrawing } from "../sleeve-drawing.tsx";
 
 /** What to hang for the whole exercise, load after load, drawn to scale; opened when it is wanted. */
@@ -18,23 +18,11 @@ export function LoadingPlanPanel({
   /** Makes the ramp that leads to the work load. */
   readonly ramp: React.ReactNode;
 }) {
-  const [isOpen, setOpen] = useState(false);
   return (
-    <Box
-      component="details"
-      sx={{ mt: 1 }}
-      onToggle={(event: React.ToggleEvent<HTMLDetailsElement>) => setOpen(event.currentTarget.open)}
-    >
-      <Box component="summary" sx={{ cursor: "pointer", fontWeight: 650, py: 0.5 }}>
-        Ramp and loading plan
-      </Box>
-      {isOpen ? (
-        <>
-          {ramp}
-          <Loads name={name} steps={steps} />
-        </>
-      ) : null}
-    </Box>
+    <Disclosure summary="Ramp and loading plan">
+      {ramp}
+      <Loads name={name} steps={steps} />
+    </Disclosure>
   );
 }
 

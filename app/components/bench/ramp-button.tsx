@@ -1,12 +1,14 @@
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import type { Judged } from "~/core/finding/index.ts";
 import type { MintId } from "~/core/identity/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
 import type { SetStep, Slot } from "~/core/prescription/index.ts";
 import { rampCount, rampReasons, withRamp, workLoadOf } from "~/core/ramp/index.ts";
 import type { Station } from "~/core/station/index.ts";
+import { use } from "react";
 import { formatRamp, formatRampReasons } from "~/format/ramp.ts";
+import { JudgedContext } from "./bench-context.ts";
+import type { ChangeSlot } from "./slot-actions.ts";
 
 /** Makes the ramp of an exercise by rule, once its work load is known, and says what the rule counted. */
 export function RampButton({
@@ -14,7 +16,6 @@ export function RampButton({
   movement,
   station,
   steps,
-  judged,
   mint,
   onChange,
 }: {
@@ -22,12 +23,12 @@ export function RampButton({
   readonly movement: Movement;
   readonly station: Station;
   readonly steps: readonly SetStep[];
-  readonly judged: Judged;
   readonly mint: MintId;
-  readonly onChange: (slot: Slot) => void;
+  readonly onChange: ChangeSlot;
 }) {
+  const judged = use(JudgedContext);
   const work = workLoadOf(steps);
-  if (work === null) return null;
+  if (work === null || judged === null) return null;
   const { slots, around, approach } = judged;
   const { bodyWeight } = around;
   const known = { bodyWeight, slots, stances: approach.stances };
@@ -38,7 +39,7 @@ export function RampButton({
       <Button
         size="small"
         variant="outlined"
-        onClick={() => onChange(withRamp(slot, station, work, sets, bodyWeight, mint))}
+        onClick={() => onChange((now) => withRamp(now, station, work, sets, bodyWeight, mint))}
       >
         {formatRamp(sets)}
       </Button>{" "}

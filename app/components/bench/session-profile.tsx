@@ -1,4 +1,5 @@
 import Box from "@mui/material/Box";
+import type { Theme } from "@mui/material/styles";
 import Typography from "@mui/material/Typography";
 import { isPreparatory } from "~/core/prescription/index.ts";
 import { profileOf } from "~/core/profile/index.ts";
@@ -45,7 +46,7 @@ export function SessionProfile({
         role="presentation"
         viewBox={`0 0 ${WIDTH} ${HEIGHT + 22}`}
         preserveAspectRatio="none"
-        sx={{ width: "100%", height: 104, display: "block", overflow: "visible" }}
+        sx={DRAWING}
       >
         {slots.map((slot, i) =>
           i === 0 ? null : (
@@ -63,26 +64,16 @@ export function SessionProfile({
         {bars.map((bar, i) => {
           const height = HEIGHT * (bar.height ?? UNKNOWN) * 0.92;
           const isLight = bar.role !== null && isPreparatory(bar.role);
+          const isOpen = bar.height === null || isLight;
           return (
-            <Box
-              component="rect"
+            <rect
               key={i}
+              className={isOpen ? "open" : bar.kind === "set" ? "set" : "after"}
               x={x(bar.start)}
               y={HEIGHT - height}
               width={Math.max(2, x(bar.workSeconds) - 1)}
               height={Math.max(1, height)}
-              sx={{
-                vectorEffect: "non-scaling-stroke",
-                fill: (t) =>
-                  bar.height === null || isLight
-                    ? t.vars?.palette.kravo.paper
-                    : bar.kind === "set"
-                      ? t.vars?.palette.kravo.iron
-                      : t.vars?.palette.kravo.ironLight,
-                stroke: (t) => t.vars?.palette.kravo.iron,
-                strokeWidth: 1,
-                strokeDasharray: bar.kind === "item" ? "3 3" : "none",
-              }}
+              strokeDasharray={bar.kind === "item" ? "3 3" : undefined}
             />
           );
         })}
@@ -110,6 +101,22 @@ export function SessionProfile({
     </Box>
   );
 }
+
+/** One style for all bars: they are many, and drawn anew at every keystroke. */
+const DRAWING = {
+  width: "100%",
+  height: 104,
+  display: "block",
+  overflow: "visible",
+  "& rect": {
+    vectorEffect: "non-scaling-stroke",
+    stroke: (t: Theme) => t.vars?.palette.kravo.iron,
+    strokeWidth: 1,
+  },
+  "& .open": { fill: (t: Theme) => t.vars?.palette.kravo.paper },
+  "& .set": { fill: (t: Theme) => t.vars?.palette.kravo.iron },
+  "& .after": { fill: (t: Theme) => t.vars?.palette.kravo.ironLight },
+} as const;
 
 const LEGEND = {
   display: "flex",

@@ -1,5 +1,4 @@
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import { useState } from "react";
 import type { MintId } from "~/core/identity/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
@@ -29,6 +28,7 @@ import { formatAmount } from "~/format/numbers.ts";
 import { EXTENSION_NAMES } from "~/format/prescription.ts";
 import { formatRir, ROLE_NAMES } from "~/format/training.ts";
 import { Select } from "../field.tsx";
+import { steady } from "../steady.ts";
 import { readTyped } from "./read-typed.ts";
 import type { LoadPlace } from "./set-form/load-fields.tsx";
 import { SetForm } from "./set-form/set-form.tsx";
@@ -37,7 +37,7 @@ import { DropRow, EXTENSION } from "./drop-row.tsx";
 import { DropLoadText, StepLoadText } from "./step-load-text.tsx";
 
 /** A set as a row, what follows it as rows below. Cells read and write the notation of the written line. */
-export function SetRow({
+export const SetRow = steady(function SetRow({
   set,
   number,
   sets,
@@ -53,7 +53,7 @@ export function SetRow({
 }: {
   readonly set: PlannedSet;
   readonly number: number;
-  /** All sets of the slot, for what a load refers to. */
+  /** The sets of the slot up to this one, for what its load refers to. */
   readonly sets: readonly PlannedSet[];
   readonly movement: Movement | null;
   /** The exercise and its station, for what a load can begin from. */
@@ -87,30 +87,20 @@ export function SetRow({
   return (
     <>
       <tr>
-        <Box
-          component="th"
-          scope="row"
-          sx={{
-            fontFamily: (t) => t.typography.figure.fontFamily,
-            fontSize: "1.3rem",
-            minWidth: 28,
-          }}
-        >
-          <Box
-            component="button"
+        <th scope="row">
+          <button
+            type="button"
+            className="set-number"
             aria-expanded={isOpen}
             aria-label={`Set ${number} as a form`}
             onClick={() => setOpen(!isOpen)}
-            sx={NUMBER}
           >
             {number}
-            <Box component="span" aria-hidden sx={{ fontSize: "0.7rem", ml: 0.25 }}>
-              {isOpen ? "▾" : "▸"}
-            </Box>
-          </Box>
-        </Box>
+            <span aria-hidden>{isOpen ? "▾" : "▸"}</span>
+          </button>
+        </th>
         <td data-label="Role">
-          <Box sx={{ width: { xs: 108, md: 102 } }}>
+          <div className="cell-select">
             <Select
               aria-label={`Role of set ${number}`}
               value={set.role}
@@ -127,7 +117,7 @@ export function SetRow({
                 </option>
               ))}
             </Select>
-          </Box>
+          </div>
         </td>
         <td data-label="Reps">
           <TypedCell
@@ -158,7 +148,7 @@ export function SetRow({
           />
         </td>
         <td data-label="Reserve">
-          <Box sx={{ width: { xs: 108, md: 126 } }}>
+          <div className="cell-select">
             <Select
               aria-label={`Reps in reserve of set ${number}`}
               value={String(set.effort)}
@@ -175,7 +165,7 @@ export function SetRow({
                 </option>
               ))}
             </Select>
-          </Box>
+          </div>
         </td>
         <td data-label="Rest after">
           <TypedCell
@@ -191,15 +181,14 @@ export function SetRow({
         <td data-label="Hang">{main === undefined ? null : <StepLoadText step={main} />}</td>
         <td>
           <Box sx={{ display: "flex", whiteSpace: "nowrap" }}>
-            <Box
-              component="select"
+            <select
+              className="small-button"
               aria-label={`What follows set ${number}`}
               value=""
-              onChange={(event: React.ChangeEvent<HTMLSelectElement>) => {
+              onChange={(event) => {
                 const kind = EXTENSION_KINDS.find((k) => k === event.target.value);
                 if (kind !== undefined) add(kind);
               }}
-              sx={THEN}
             >
               <option value="">+ then</option>
               {EXTENSION_KINDS.map((kind) => (
@@ -207,23 +196,23 @@ export function SetRow({
                   {EXTENSION_NAMES[kind]}
                 </option>
               ))}
-            </Box>
-            <Button
-              size="small"
-              sx={{ minWidth: 40, px: 0.5 }}
+            </select>
+            <button
+              type="button"
+              className="small-button"
               onClick={onDuplicate}
               aria-label={`Duplicate set ${number}`}
             >
               + set
-            </Button>
-            <Button
-              size="small"
-              sx={{ minWidth: 32, px: 0.5 }}
+            </button>
+            <button
+              type="button"
+              className="small-button"
               onClick={onRemove}
               aria-label={`Remove set ${number}`}
             >
               ✕
-            </Button>
+            </button>
           </Box>
         </td>
       </tr>
@@ -282,43 +271,18 @@ export function SetRow({
               <DropLoadText step={steps.find((step) => step.key.extensionId === extension.id)} />
             </td>
             <td>
-              <Button
-                size="small"
+              <button
+                type="button"
+                className="small-button"
                 onClick={() => remove(extension)}
                 aria-label={`Remove ${EXTENSION_NAMES[extension.kind]} of set ${number}`}
               >
                 ✕
-              </Button>
+              </button>
             </td>
           </tr>
         ),
       )}
     </>
   );
-}
-
-const NUMBER = {
-  border: 0,
-  background: "none",
-  font: "inherit",
-  color: "inherit",
-  p: 0,
-  minHeight: 40,
-  minWidth: 32,
-  cursor: "pointer",
-  whiteSpace: "nowrap",
-  textAlign: "left",
-} as const;
-
-const THEN = {
-  border: 0,
-  background: "none",
-  font: "inherit",
-  fontSize: "0.85rem",
-  fontWeight: 700,
-  color: "inherit",
-  width: 66,
-  minHeight: 36,
-  cursor: "pointer",
-  "& option": { color: "text.primary", backgroundColor: "kravo.sheet" },
-} as const;
+});

@@ -5,6 +5,8 @@ import { ROUNDING_ROOM, SIDE_MODES, type Slot } from "~/core/prescription/index.
 import { TOWARDS, type Station } from "~/core/station/index.ts";
 import { formatRoom, TOWARDS_NAMES } from "~/format/loading-plan.ts";
 import { formatSideMode } from "~/format/training.ts";
+import { Disclosure } from "../disclosure.tsx";
+import type { ChangeSlot } from "./slot-actions.ts";
 import { Labelled, Select } from "../field.tsx";
 
 /** What is set once for an exercise: station, sides, set-up, rounding, purpose and the note for the trainee. */
@@ -18,22 +20,21 @@ export function SlotDetails({
   readonly movement: Movement | null;
   /** The stations of this gym that serve the movement. */
   readonly stations: readonly Station[];
-  readonly onChange: (slot: Slot) => void;
+  readonly onChange: ChangeSlot;
 }) {
   const side = formatSideMode(slot.sets[0]?.side ?? { kind: "both" });
   const setUp = (name: string, choice: string) => {
-    const others = Object.entries(slot.setUp).filter(([known]) => known !== name);
-    onChange({
-      ...slot,
-      setUp: Object.fromEntries(choice === "" ? others : [...others, [name, choice]]),
+    onChange((now) => {
+      const others = Object.entries(now.setUp).filter(([known]) => known !== name);
+      const setUp = Object.fromEntries(choice === "" ? others : [...others, [name, choice]]);
+      return { ...now, setUp };
     });
   };
   const id = (field: string) => `${slot.id}-${field}`;
   return (
-    <Box component="details" sx={{ mt: 1 }}>
-      <Box component="summary" sx={{ cursor: "pointer", fontWeight: 650, py: 0.5 }}>
-        Station, sides, set-up, notes{slot.purpose === "" ? "" : ` · ${slot.purpose}`}
-      </Box>
+    <Disclosure
+      summary={`Station, sides, set-up, notes${slot.purpose === "" ? "" : ` · ${slot.purpose}`}`}
+    >
       <Box
         sx={{
           display: "grid",
@@ -48,7 +49,7 @@ export function SlotDetails({
             value={slot.station}
             onChange={(event) => {
               const station = stations.find((s) => s.id === event.target.value);
-              if (station !== undefined) onChange({ ...slot, station: station.id });
+              if (station !== undefined) onChange((now) => ({ ...now, station: station.id }));
             }}
           >
             {stations.some((s) => s.id === slot.station) ? null : (
@@ -68,7 +69,10 @@ export function SlotDetails({
             onChange={(event) => {
               const chosen = SIDE_MODES.find((mode) => formatSideMode(mode) === event.target.value);
               if (chosen !== undefined)
-                onChange({ ...slot, sets: slot.sets.map((set) => ({ ...set, side: chosen })) });
+                onChange((now) => ({
+                  ...now,
+                  sets: now.sets.map((set) => ({ ...set, side: chosen })),
+                }));
             }}
           >
             {SIDE_MODES.map((mode) => (
@@ -102,7 +106,7 @@ export function SlotDetails({
             onChange={(event) => {
               const towards = TOWARDS.find((known) => known === event.target.value);
               if (towards !== undefined)
-                onChange({ ...slot, rounding: { ...slot.rounding, towards } });
+                onChange((now) => ({ ...now, rounding: { ...now.rounding, towards } }));
             }}
           >
             {TOWARDS.map((towards) => (
@@ -119,7 +123,7 @@ export function SlotDetails({
             onChange={(event) => {
               const within = ROUNDING_ROOM.find((known) => String(known) === event.target.value);
               if (within !== undefined)
-                onChange({ ...slot, rounding: { ...slot.rounding, within } });
+                onChange((now) => ({ ...now, rounding: { ...now.rounding, within } }));
             }}
           >
             {ROUNDING_ROOM.map((within) => (
@@ -135,7 +139,7 @@ export function SlotDetails({
             fullWidth
             value={slot.purpose}
             inputProps={{ maxLength: 300 }}
-            onChange={(event) => onChange({ ...slot, purpose: event.target.value })}
+            onChange={(event) => onChange((now) => ({ ...now, purpose: event.target.value }))}
           />
         </Labelled>
         <Labelled id={id("note")} label="Note to the trainee">
@@ -145,7 +149,7 @@ export function SlotDetails({
             value={slot.notes.trainee}
             inputProps={{ maxLength: 2000 }}
             onChange={(event) =>
-              onChange({ ...slot, notes: { ...slot.notes, trainee: event.target.value } })
+              onChange((now) => ({ ...now, notes: { ...now.notes, trainee: event.target.value } }))
             }
           />
         </Labelled>
@@ -156,7 +160,7 @@ export function SlotDetails({
             value={slot.notes.coach}
             inputProps={{ maxLength: 2000 }}
             onChange={(event) =>
-              onChange({ ...slot, notes: { ...slot.notes, coach: event.target.value } })
+              onChange((now) => ({ ...now, notes: { ...now.notes, coach: event.target.value } }))
             }
           />
         </Labelled>
@@ -164,13 +168,15 @@ export function SlotDetails({
           <Select
             id={id("optional")}
             value={slot.optional ? "optional" : "always"}
-            onChange={(event) => onChange({ ...slot, optional: event.target.value === "optional" })}
+            onChange={(event) =>
+              onChange((now) => ({ ...now, optional: event.target.value === "optional" }))
+            }
           >
             <option value="always">Always done</option>
             <option value="optional">Optional</option>
           </Select>
         </Labelled>
       </Box>
-    </Box>
+    </Disclosure>
   );
 }

@@ -1,8 +1,9 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
+import isEqual from "fast-deep-equal";
+import { memo, useCallback } from "react";
 import { typedPhase } from "~/codec/typed-cells.ts";
-import type { Judged } from "~/core/finding/index.ts";
 import type { MintId } from "~/core/identity/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
 import {
@@ -16,7 +17,11 @@ import {
   type PlannedSet,
   type Slot,
   type SetStep,
+  type ProgressionRule,
+  type Scheme,
   type Tempo,
+  type TempoPhase,
+  type TempoPhaseName,
 } from "~/core/prescription/index.ts";
 import type { Duration, Mass } from "~/core/quantity/index.ts";
 import type { Station } from "~/core/station/index.ts";
@@ -26,9 +31,11 @@ import { readingMeaning } from "~/format/station.ts";
 import { PHASE_NAMES, SCHEME_NAMES } from "~/format/training.ts";
 import { useCatalogue } from "../catalogue.ts";
 import { Select } from "../field.tsx";
+import { steady } from "../steady.ts";
 import { LoadingPlanPanel } from "./loading-plan-panel.tsx";
 import { RampButton } from "./ramp-button.tsx";
 import { SetRow } from "./set-row.tsx";
+import type { SlotActions } from "./slot-actions.ts";
 import { SlotDetails } from "./slot-details.tsx";
 import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
 import { useNotation } from "./use-notation.ts";
@@ -52,19 +59,30 @@ export interface SlotEditorProps {
   readonly last: string | null;
   /** The estimated maximum in words, or null. */
   readonly strength: string | null;
-  readonly judged: Judged;
+  /** What its loads refer to in other exercises; where that changes, its line reads otherwise. */
+  readonly referred: string;
   readonly mint: MintId;
-  readonly onChange: (slot: Slot) => void;
-  readonly onMove: (by: -1 | 1) => void;
-  readonly onRemove: () => void;
-  readonly onSwap: () => void;
+  readonly actions: SlotActions;
   /** The open panel of substitutes, or null. */
   readonly swap: React.ReactNode;
   readonly onInvalid: ReportInvalid;
 }
 
+/** What is scrolled out of sight is neither laid out nor painted: sessions are long, and letters quick. */
+const UNSEEN = { contentVisibility: "auto", containIntrinsicHeight: "auto 420px" } as const;
+
+/** What is made anew at every keystroke, and is the same value as long as the exercise did not change. */
+const COMPARED: ReadonlySet<string> = new Set(["steps", "issues", "duration", "stations"]);
+
+function isSameExercise(a: SlotEditorProps, b: SlotEditorProps): boolean {
+  const known: Record<string, unknown> = { ...b };
+  return Object.entries(a).every(([name, value]) =>
+    COMPARED.has(name) ? isEqual(value, known[name]) : Object.is(value, known[name]),
+  );
+}
+
 /** One exercise on the bench: its sets as rows, what they come to at the station, what is wrong. */
-export function SlotEditor(props: SlotEditorProps) {
+export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
   const {
     slot,
     number,
@@ -75,104 +93,49 @@ export function SlotEditor(props: SlotEditorProps) {
     duration,
     last,
     mint,
-    onChange,
+    actions,
     onInvalid,
   } = props;
+  const onChange = useCallback(
+    (change: (now: Slot) => Slot) => actions.change(slot.id, change),
+    [actions, slot.id],
+  );
   const name = movement?.name ?? slot.movement;
-  const notation = useNotation(slot, station, props.judged, useCatalogue());
+  const notation = useNotation(slot, station);
   const changeSet = (set: PlannedSet) =>
-    onChange({ ...slot, sets: slot.sets.map((s) => (s.id === set.id ? set : s)) });
+    onChange((now) => ({ ...now, sets: now.sets.map((s) => (s.id === set.id ? set : s)) }));
   const [first] = slot.sets;
-  const setTempo = (tempo: Tempo) =>
-    onChange({ ...slot, sets: slot.sets.map((s) => ({ ...s, tempo })) });
   return (
     <Box
       component="section"
       aria-label={`${number}. ${name}`}
-      sx={{ borderTop: 2, borderColor: "kravo.ink", pt: 1, mb: 3.5 }}
+      sx={{ ...UNSEEN, borderTop: 2, borderColor: "kravo.ink", pt: 1, mb: 3.5 }}
     >
-      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", gap: 1.5, mb: 0.5 }}>
-        <Typography variant="h2">
-          <Box component="span" sx={{ color: "text.secondary", mr: 1 }}>
-            {number}
-          </Box>
-          {name}
-        </Typography>
-        <Typography variant="body2" sx={{ color: "text.secondary", flexGrow: 1 }}>
-          {station?.name ?? "no station"} ·{" "}
-          {station === null ? "" : readingMeaning(station.loading)} ·{" "}
-          {formatMinutes(duration.likely)}
-        </Typography>
-        <Box sx={{ display: "flex" }}>
-          <Button size="small" onClick={() => props.onMove(-1)} aria-label={`Move ${name} up`}>
-            ↑
-          </Button>
-          <Button size="small" onClick={() => props.onMove(1)} aria-label={`Move ${name} down`}>
-            ↓
-          </Button>
-          <Button size="small" onClick={props.onSwap} aria-label={`Swap ${name}`}>
-            Swap
-          </Button>
-          <Button size="small" onClick={props.onRemove} aria-label={`Remove ${name}`}>
-            Remove
-          </Button>
-        </Box>
-      </Box>
+      <Head
+        name={name}
+        number={number}
+        about={[
+          station?.name ?? "no station",
+          ...(station === null ? [] : [readingMeaning(station.loading)]),
+          formatMinutes(duration.likely),
+        ].join(" · ")}
+        onMove={(by) => actions.move(slot.id, by)}
+        onSwap={() => actions.swap(slot.id)}
+        onRemove={() => actions.remove(slot.id)}
+      />
       {props.swap}
-      {last === null ? null : (
-        <Typography variant="body2" sx={{ mb: 1 }}>
-          <Box component="span" sx={{ color: "text.secondary" }}>
-            Last time:{" "}
-          </Box>
-          {last}
-          {props.strength === null ? null : (
-            <Box component="span" sx={{ color: "text.secondary" }}>
-              {" "}
-              · {props.strength}
-            </Box>
-          )}
-        </Typography>
-      )}
+      {last === null ? null : <LastTime last={last} strength={props.strength} />}
       <WrittenLine
         id={lineIdOf(slot)}
         label={`Sets of ${name}, written`}
         sets={slot.sets}
         context={notation}
         mint={mint}
-        onSets={(sets) => onChange({ ...slot, sets })}
+        onSets={(sets) => onChange((now) => ({ ...now, sets }))}
         onInvalid={onInvalid}
       />
       <Box sx={{ overflowX: "auto" }} tabIndex={0} role="region" aria-label={`Sets of ${name}`}>
-        <Box
-          component="table"
-          sx={{
-            borderCollapse: "collapse",
-            "& td, & th": { py: 0.5, pr: 1, textAlign: "left", verticalAlign: "top" },
-            // On a phone a set is a small form of three lines instead of a row.
-            "& thead": { display: { xs: "none", md: "table-header-group" } },
-            "& tbody tr": {
-              display: { xs: "grid", md: "table-row" },
-              gridTemplateColumns: "28px 116px 90px minmax(92px, 1fr)",
-              borderBottom: { xs: 1, md: 0 },
-              borderColor: "divider",
-            },
-            "& tbody td:nth-of-type(4)": { gridColumn: "2" },
-            "& tbody td:nth-of-type(7)": { gridColumn: "2 / -1" },
-            "& tbody td[data-label]::before": {
-              content: "attr(data-label)",
-              display: { xs: "block", md: "none" },
-              fontSize: "0.75rem",
-              color: "text.secondary",
-            },
-            "& thead th": {
-              fontSize: "0.72rem",
-              fontWeight: 700,
-              letterSpacing: "0.09em",
-              textTransform: "uppercase",
-              color: "text.secondary",
-            },
-          }}
-        >
+        <table className="sets">
           <thead>
             <tr>
               {[
@@ -201,87 +164,45 @@ export function SlotEditor(props: SlotEditorProps) {
                 key={set.id}
                 set={set}
                 number={index + 1}
-                sets={slot.sets}
+                sets={slot.sets.slice(0, index + 1)}
                 movement={movement}
                 at={{ loading: station?.loading ?? null, movement: slot.movement }}
                 notation={notation}
                 steps={steps.filter((step) => step.key.setId === set.id)}
                 mint={mint}
                 onChange={changeSet}
-                onDuplicate={() => onChange(duplicateSet(slot, set.id, mint))}
+                onDuplicate={() => onChange((now) => duplicateSet(now, set.id, mint))}
                 onRemove={() =>
-                  onChange({ ...slot, sets: slot.sets.filter((s) => s.id !== set.id) })
+                  onChange((now) => ({ ...now, sets: now.sets.filter((s) => s.id !== set.id) }))
                 }
                 onInvalid={onInvalid}
               />
             ))}
           </tbody>
-        </Box>
+        </table>
       </Box>
       <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 1.5, mt: 0.5 }}>
         {first === undefined || movement === null ? null : (
-          <Box
-            role="group"
-            aria-label={`Tempo of ${name}, seconds`}
-            sx={{ display: "flex", alignItems: "center", gap: 0.75, flexWrap: "wrap" }}
-          >
-            <Typography variant="overline">Tempo</Typography>
-            {phasesFrom(movement.tempoStart).map((phase) => (
-              <Box key={phase} sx={{ display: "flex", alignItems: "center", gap: 0.5 }}>
-                <Typography variant="body2">{PHASE_NAMES[phase]}</Typography>
-                <TypedCell
-                  label={`${name}: ${PHASE_NAMES[phase]}, seconds`}
-                  value={first.tempo[phase]}
-                  show={(p) => (p === null ? "" : p === "explosive" ? "fast" : String(p))}
-                  read={typedPhase}
-                  onValue={(value) => setTempo({ ...first.tempo, [phase]: value })}
-                  onInvalid={onInvalid}
-                  width={46}
-                  placeholder="open"
-                />
-              </Box>
-            ))}
-          </Box>
+          <TempoCells
+            name={name}
+            start={movement.tempoStart}
+            tempo={first.tempo}
+            onPhase={(phase, value) =>
+              onChange((now) => ({
+                ...now,
+                sets: now.sets.map((s) => ({ ...s, tempo: { ...s.tempo, [phase]: value } })),
+              }))
+            }
+            onInvalid={onInvalid}
+          />
         )}
-        <Box sx={{ width: 150 }}>
-          <Select
-            aria-label={`Fill ${name} with`}
-            value=""
-            onChange={(event) => {
-              const scheme = SCHEMES.find((known) => known === event.target.value);
-              if (scheme !== undefined) onChange(filled(slot, scheme, mint));
-            }}
-          >
-            <option value="">Fill with …</option>
-            {SCHEMES.map((scheme) => (
-              <option key={scheme} value={scheme}>
-                {SCHEME_NAMES[scheme]}
-              </option>
-            ))}
-          </Select>
-        </Box>
-        <Box sx={{ display: "flex", alignItems: "center", gap: 0.75 }}>
-          <Typography variant="overline" component="label" htmlFor={`${slot.id}-rule`}>
-            Next time
-          </Typography>
-          <Box sx={{ width: 180 }}>
-            <Select
-              id={`${slot.id}-rule`}
-              value={slot.progression.kind}
-              onChange={(event) =>
-                onChange({
-                  ...slot,
-                  progression: {
-                    kind: event.target.value === "hold" ? "hold" : "doubleProgression",
-                  },
-                })
-              }
-            >
-              <option value="doubleProgression">Double progression</option>
-              <option value="hold">Hold everything</option>
-            </Select>
-          </Box>
-        </Box>
+        <FillAndNext
+          id={slot.id}
+          name={name}
+          rule={slot.progression.kind}
+          onFill={(scheme) => onChange((now) => filled(now, scheme, mint))}
+          onRule={(kind) => onChange((now) => ({ ...now, progression: { kind } }))}
+        />
       </Box>
       {movement === null || station === null ? null : (
         <LoadingPlanPanel
@@ -293,7 +214,6 @@ export function SlotEditor(props: SlotEditorProps) {
               movement={movement}
               station={station}
               steps={steps}
-              judged={props.judged}
               mint={mint}
               onChange={onChange}
             />
@@ -305,12 +225,173 @@ export function SlotEditor(props: SlotEditorProps) {
         <IssueLine
           key={i}
           issue={issue}
-          onTake={(reading) => onChange(replaceReading(slot, issue, reading))}
+          onTake={(reading) => onChange((now) => replaceReading(now, issue, reading))}
         />
       ))}
     </Box>
   );
-}
+}, isSameExercise);
+
+const Head = steady(function Head({
+  name,
+  number,
+  about,
+  onMove,
+  onSwap,
+  onRemove,
+}: {
+  readonly name: string;
+  readonly number: number;
+  /** Station, how its readings are meant, and how long it takes. */
+  readonly about: string;
+  readonly onMove: (by: -1 | 1) => void;
+  readonly onSwap: () => void;
+  readonly onRemove: () => void;
+}) {
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", gap: 1.5, mb: 0.5 }}>
+      <Typography variant="h2">
+        <Box component="span" sx={{ color: "text.secondary", mr: 1 }}>
+          {number}
+        </Box>
+        {name}
+      </Typography>
+      <Typography variant="body2" sx={{ color: "text.secondary", flexGrow: 1 }}>
+        {about}
+      </Typography>
+      <Box sx={{ display: "flex" }}>
+        <Button size="small" onClick={() => onMove(-1)} aria-label={`Move ${name} up`}>
+          ↑
+        </Button>
+        <Button size="small" onClick={() => onMove(1)} aria-label={`Move ${name} down`}>
+          ↓
+        </Button>
+        <Button size="small" onClick={onSwap} aria-label={`Swap ${name}`}>
+          Swap
+        </Button>
+        <Button size="small" onClick={onRemove} aria-label={`Remove ${name}`}>
+          Remove
+        </Button>
+      </Box>
+    </Box>
+  );
+});
+
+const LastTime = steady(function LastTime({
+  last,
+  strength,
+}: {
+  readonly last: string;
+  readonly strength: string | null;
+}) {
+  return (
+    <Typography variant="body2" sx={{ mb: 1 }}>
+      <Box component="span" sx={{ color: "text.secondary" }}>
+        Last time:{" "}
+      </Box>
+      {last}
+      {strength === null ? null : (
+        <Box component="span" sx={{ color: "text.secondary" }}>
+          {" "}
+          · {strength}
+        </Box>
+      )}
+    </Typography>
+  );
+});
+
+const TempoCells = steady(function TempoCells({
+  name,
+  start,
+  tempo,
+  onPhase,
+  onInvalid,
+}: {
+  readonly name: string;
+  readonly start: Movement["tempoStart"];
+  readonly tempo: Tempo;
+  readonly onPhase: (phase: TempoPhaseName, value: TempoPhase) => void;
+  readonly onInvalid: ReportInvalid;
+}) {
+  return (
+    <Box
+      role="group"
+      aria-label={`Tempo of ${name}, seconds`}
+      sx={{ display: "flex", alignItems: "center", gap: 0.75, flexWrap: "wrap" }}
+    >
+      <Typography variant="overline">Tempo</Typography>
+      {phasesFrom(start).map((phase) => (
+        <Box key={phase} sx={{ display: "flex", alignItems: "center", gap: 0.5 }}>
+          <Typography variant="body2">{PHASE_NAMES[phase]}</Typography>
+          <TypedCell
+            label={`${name}: ${PHASE_NAMES[phase]}, seconds`}
+            value={tempo[phase]}
+            show={(p) => (p === null ? "" : p === "explosive" ? "fast" : String(p))}
+            read={typedPhase}
+            onValue={(value) => onPhase(phase, value)}
+            onInvalid={onInvalid}
+            width={46}
+            placeholder="open"
+          />
+        </Box>
+      ))}
+    </Box>
+  );
+});
+
+/** Sets filled by a scheme, and how the exercise moves on. */
+const FillAndNext = steady(function FillAndNext({
+  id,
+  name,
+  rule,
+  onFill,
+  onRule,
+}: {
+  readonly id: string;
+  readonly name: string;
+  readonly rule: ProgressionRule["kind"];
+  readonly onFill: (scheme: Scheme) => void;
+  readonly onRule: (rule: ProgressionRule["kind"]) => void;
+}) {
+  return (
+    <>
+      <Box sx={{ width: 150 }}>
+        <Select
+          aria-label={`Fill ${name} with`}
+          value=""
+          onChange={(event) => {
+            const scheme = SCHEMES.find((known) => known === event.target.value);
+            if (scheme !== undefined) onFill(scheme);
+          }}
+        >
+          <option value="">Fill with …</option>
+          {SCHEMES.map((scheme) => (
+            <option key={scheme} value={scheme}>
+              {SCHEME_NAMES[scheme]}
+            </option>
+          ))}
+        </Select>
+      </Box>
+      <Box sx={{ display: "flex", alignItems: "center", gap: 0.75 }}>
+        <Typography variant="overline" component="label" htmlFor={`${id}-rule`}>
+          Next time
+        </Typography>
+        <Box sx={{ width: 180 }}>
+          <Select
+            id={`${id}-rule`}
+            value={rule}
+            onChange={(event) =>
+              onRule(event.target.value === "hold" ? "hold" : "doubleProgression")
+            }
+          >
+            <option value="doubleProgression">Double progression</option>
+            <option value="hold">Hold everything</option>
+          </Select>
+        </Box>
+      </Box>
+    </>
+  );
+});
 
 function IssueLine({
   issue,

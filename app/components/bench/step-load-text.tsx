@@ -1,4 +1,3 @@
-import Typography from "@mui/material/Typography";
 import type { SetStep } from "~/core/prescription/index.ts";
 import type { Mass } from "~/core/quantity/index.ts";
 import { formatMoved } from "~/format/loading-plan.ts";
@@ -7,20 +6,15 @@ import { formatRecipe } from "~/format/training.ts";
 
 /** How to make a step's load, and what it comes to in all where that differs from the reading. */
 export function StepLoadText({ step }: { readonly step: SetStep }) {
-  if (step.load.kind !== "made")
-    return (
-      <Typography variant="body2" sx={{ pt: 1 }}>
-        –
-      </Typography>
-    );
+  if (step.load.kind !== "made") return <p className="set-hang">–</p>;
   const { reading, recipe, total, movedFrom } = step.load;
   const differs = total !== null && total.thousandths !== reading.thousandths;
   return (
-    <Typography variant="body2" sx={HANG}>
+    <p className="set-hang">
       {formatRecipe(recipe)} · {inOther(reading)}
       {differs ? ` · ${formatMass(total)} moved` : ""}
       {movedFrom === null ? "" : ` · ${formatMoved(movedFrom, reading)}`}
-    </Typography>
+    </p>
   );
 }
 
@@ -29,23 +23,15 @@ export function DropLoadText({ step }: { readonly step: SetStep | undefined }) {
   if (step?.load.kind !== "made") return null;
   const { reading, recipe, share, movedFrom } = step.load;
   return (
-    <Typography variant="body2" sx={HANG}>
+    <p className="set-hang">
       <strong>{formatMass(reading)}</strong>, {formatRecipe(recipe)} · {inOther(reading)}
       {share === null || Math.abs(share.made - share.asked) < 0.005
         ? ""
         : ` · comes to ${formatShare(share.made)} of the ${share.basis === "totalMoved" ? "total moved" : "hung plates"}`}
       {movedFrom === null ? "" : ` · ${formatMoved(movedFrom, reading)}`}
-    </Typography>
+    </p>
   );
 }
 
 /** The same in the unit that is not read here, for gyms and people that mix both. */
 const inOther = (reading: Mass) => formatInUnit(reading, reading.unit === "kg" ? "lb" : "kg");
-
-const HANG = {
-  pt: 1,
-  color: "text.secondary",
-  minWidth: { xs: 120, md: 92 },
-  maxWidth: 180,
-  textWrap: "pretty",
-} as const;

@@ -1,5 +1,5 @@
 import Box from "@mui/material/Box";
-import { useEffect, useId, useState } from "react";
+import { startTransition, useEffect, useId, useRef, useState } from "react";
 import type { Typed } from "~/codec/typed-cells.ts";
 import { useAlive } from "./use-alive.ts";
 
@@ -33,11 +33,14 @@ export function TypedCell<T>({
   const id = useId();
   const isAlive = useAlive();
   const shown = show(value);
+  /** What was told, which may be drawn later. */
+  const sent = useRef(shown);
   const [text, setText] = useState(shown);
   const [error, setError] = useState<string | null>(null);
   const [isEditing, setEditing] = useState(false);
 
   useEffect(() => {
+    sent.current = shown;
     if (!isEditing && error === null) setText(shown);
   }, [shown, isEditing, error]);
   useEffect(() => () => onInvalid(id, null), [id, onInvalid]);
@@ -47,44 +50,30 @@ export function TypedCell<T>({
     const parsed = read(next);
     setError(parsed.ok ? null : parsed.error);
     onInvalid(id, parsed.ok ? null : `${label}: ${parsed.error}`);
-    if (parsed.ok && show(parsed.value) !== shown) onValue(parsed.value);
+    if (!parsed.ok || show(parsed.value) === sent.current) return;
+    sent.current = show(parsed.value);
+    // What is typed stands at once; what follows from it may wait for the next letter.
+    startTransition(() => onValue(parsed.value));
   };
 
   return (
-    <Box sx={{ width, display: "inline-block", position: "relative" }}>
-      <Box
-        component="input"
+    <div className="cell" style={{ width }}>
+      <input
         aria-label={label}
         aria-invalid={error !== null || invalid}
         aria-describedby={error === null ? undefined : `${id}-error`}
         value={text}
         readOnly={!isAlive}
         placeholder={placeholder}
-        onFocus={(event: React.FocusEvent<HTMLInputElement>) => {
+        onFocus={(event) => {
           setEditing(true);
           event.target.select();
         }}
         onBlur={() => {
           setEditing(false);
-          if (error === null) setText(show(value));
+          if (error === null) setText(sent.current);
         }}
-        onChange={(event: React.ChangeEvent<HTMLInputElement>) => type(event.target.value)}
-        sx={{
-          width: "100%",
-          minHeight: 40,
-          px: 0.75,
-          border: 1,
-          borderColor: error !== null || invalid ? "kravo.signal" : "kravo.edge",
-          borderWidth: error !== null || invalid ? 2 : 1,
-          borderRadius: "2px",
-          backgroundColor: "kravo.sheet",
-          color: "text.primary",
-          fontFamily: (t) => t.typography.figure.fontFamily,
-          fontVariantNumeric: "tabular-nums",
-          fontWeight: 700,
-          fontSize: "1.2rem",
-          "&::placeholder": { color: "text.secondary", fontWeight: 500, opacity: 1 },
-        }}
+        onChange={(event) => type(event.target.value)}
       />
       {error === null ? null : (
         <Box
@@ -95,6 +84,6 @@ export function TypedCell<T>({
           {error}
         </Box>
       )}
-    </Box>
+    </div>
   );
 }

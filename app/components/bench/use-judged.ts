@@ -10,7 +10,8 @@ import { surroundingsFrom, type Figures, type StrengthRules } from "~/core/stren
 import type { Station } from "~/core/station/index.ts";
 import type { Draft } from "./draft.ts";
 
-interface Known {
+/** What a draft is judged by. */
+export interface Known {
   readonly stations: readonly Station[];
   readonly rules: StrengthRules;
   readonly figures: Figures;

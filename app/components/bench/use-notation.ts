@@ -1,10 +1,11 @@
-import { useMemo } from "react";
+import { use, useMemo } from "react";
 import { defaultsFor } from "~/core/approach/index.ts";
-import type { Judged } from "~/core/finding/index.ts";
 import type { Catalogue } from "~/core/catalogue/index.ts";
 import type { NotationContext } from "~/core/notation/index.ts";
 import { PLAIN_DEFAULTS, slotsOf, usualSide, type Slot } from "~/core/prescription/index.ts";
 import type { Station } from "~/core/station/index.ts";
+import { useCatalogue } from "../catalogue.ts";
+import { BenchPlaceContext } from "./bench-context.ts";
 
 /** What rests and drills are written in, which refer to no set: plain defaults, and the movements by name. */
 export function usePlainNotation(catalogue: Catalogue): NotationContext {
@@ -25,30 +26,33 @@ export function usePlainNotation(catalogue: Catalogue): NotationContext {
   }, [catalogue]);
 }
 
-/** What the written line of an exercise stands in: its station's unit, the approach's defaults, the sets before it. */
-export function useNotation(
-  slot: Slot,
-  station: Station | null,
-  { plan, approach, brief }: Judged,
-  catalogue: Catalogue,
-): NotationContext {
+/**
+ * What the written line of an exercise stands in: its station's unit, the approach's defaults, the sets before
+ * it. The other exercises are looked up when a line is read or written, so that one that did not change need
+ * not be drawn again for theirs.
+ */
+export function useNotation(slot: Slot, station: Station | null): NotationContext {
+  const catalogue = useCatalogue();
+  const { approach, weakerSide, planNow } = use(BenchPlaceContext);
   const movement = catalogue.find(slot.movement);
   const plain = usePlainNotation(catalogue);
   const unit = station?.loading.unit ?? "kg";
-  const first = brief.weakerSide ?? "left";
+  const first = weakerSide ?? "left";
   return useMemo(() => {
-    const slots = slotsOf(plan);
-    const { effort, rest } = movement === null ? PLAIN_DEFAULTS : defaultsFor(movement, approach);
+    const { effort, rest } =
+      movement === null || approach === null ? PLAIN_DEFAULTS : defaultsFor(movement, approach);
+    const side = movement === null ? ({ kind: "both" } as const) : usualSide(movement, first);
     return {
-      ...plain,
       unit,
-      defaults: {
-        effort,
-        rest,
-        side: movement === null ? { kind: "both" } : usualSide(movement, first),
+      defaults: { effort, rest, side },
+      nameOf: plain.nameOf,
+      movementNamed: plain.movementNamed,
+      get exercises() {
+        return slotsOf(planNow()).map((s) => s.sets);
       },
-      exercises: slots.map((s) => s.sets),
-      own: slots.findIndex((s) => s.id === slot.id),
+      get own() {
+        return slotsOf(planNow()).findIndex((s) => s.id === slot.id);
+      },
     };
-  }, [plan, slot.id, movement, approach, unit, first, plain]);
+  }, [planNow, slot.id, movement, approach, unit, first, plain]);
 }

@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { useEffect, useRef, useState } from "react";
+import { startTransition, useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import type { MintId } from "~/core/identity/index.ts";
 import {
@@ -41,6 +41,8 @@ export function WrittenLine({
   const isAlive = useAlive();
   const input = useRef<HTMLTextAreaElement>(null);
   const shown = writeLine(sets, context);
+  /** What the draft has been told, which may be drawn later. */
+  const sent = useRef(shown);
   const [text, setText] = useState(shown);
   const [error, setError] = useState<NotationError | null>(null);
   /** The sets as they were when typing began: ids are kept from these, however the text looks meanwhile. */
@@ -49,6 +51,7 @@ export function WrittenLine({
   const [chosen, setChosen] = useState(0);
 
   useEffect(() => {
+    sent.current = shown;
     if (begun === null && error === null) setText(shown);
   }, [shown, begun, error]);
   useEffect(() => () => onInvalid(id, null), [id, onInvalid]);
@@ -62,7 +65,12 @@ export function WrittenLine({
     const first = read.ok ? null : (read.error[0] ?? null);
     setError(first);
     onInvalid(id, first === null ? null : `${label}: ${formatNotationError(first)}`);
-    if (read.ok && writeLine(read.value, context) !== shown) onSets(read.value);
+    if (!read.ok) return;
+    const written = writeLine(read.value, context);
+    if (written === sent.current) return;
+    sent.current = written;
+    // What is typed stands at once; what follows from it may wait for the next letter.
+    startTransition(() => onSets(read.value));
   };
   const take = (offer: Completion) => {
     const at = input.current?.selectionStart ?? text.length;

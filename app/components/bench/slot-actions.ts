@@ -1,0 +1,14 @@
+import type { Id } from "~/core/identity/index.ts";
+import type { Slot } from "~/core/prescription/index.ts";
+
+/** A change of an exercise, made of it as it is when the change is taken, not as it was drawn. */
+export type ChangeSlot = (change: (slot: Slot) => Slot) => void;
+
+/** What can be done to the exercises of a session; the same object as long as the bench stands. */
+export interface SlotActions {
+  readonly change: (slot: Id<"slot">, change: (slot: Slot) => Slot) => void;
+  readonly move: (slot: Id<"slot">, by: -1 | 1) => void;
+  readonly remove: (slot: Id<"slot">) => void;
+  /** Opens the substitutes of an exercise, or closes them. */
+  readonly swap: (slot: Id<"slot">) => void;
+}
