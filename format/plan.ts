@@ -7,7 +7,7 @@ import {
   formatSetUp,
   formatTargetShort,
 } from "./prescription.ts";
-import { formatRir } from "./training.ts";
+import { formatRir, REGION_NAMES } from "./training.ts";
 
 function formatSet(set: PlannedSet, slot: Slot, find: FindMovement): string {
   const number = (id: string) => {
@@ -39,4 +39,10 @@ export function formatSets(slot: Slot, find: FindMovement): string {
   }
   if (groups.length === 0) return "no sets";
   return groups.map((g) => (g.count === 1 ? g.text : `${g.count} × (${g.text})`)).join("; ");
+}
+
+/** "Quads without the back · felt in vastus medialis", to be said to the trainee; empty where nothing is. */
+export function formatPurpose({ purpose, feltIn }: Pick<Slot, "purpose" | "feltIn">): string {
+  const felt = feltIn.map((region) => REGION_NAMES[region].toLowerCase()).join(", ");
+  return [purpose, ...(felt === "" ? [] : [`felt in ${felt}`])].filter((p) => p !== "").join(" · ");
 }

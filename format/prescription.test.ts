@@ -1,3 +1,4 @@
+import { formatPurpose } from "./plan.ts";
 import { findMovement } from "~/core/catalogue/index.ts";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
@@ -198,5 +199,15 @@ describe("an exercise in one line", () => {
         findMovement,
       ),
     ).toContain("60 kg");
+  });
+});
+
+describe("what an exercise is for", () => {
+  it("is its purpose and where it should be felt, or nothing", () => {
+    const of = (purpose: string, feltIn: readonly ("soleus" | "gastrocnemius")[]) =>
+      formatPurpose({ purpose, feltIn });
+    expect(of("Calves, knee bent", ["soleus"])).toBe("Calves, knee bent · felt in soleus");
+    expect(of("", ["soleus", "gastrocnemius"])).toBe("felt in soleus, gastrocnemius");
+    expect(of("", [])).toBe("");
   });
 });

@@ -13,6 +13,7 @@ import {
 } from "~/core/prescription/index.ts";
 import { surroundingsFrom } from "~/core/strength/index.ts";
 import { formatDay, formatMass, formatMinuteRange } from "~/format/numbers.ts";
+import { formatPurpose } from "~/format/plan.ts";
 import {
   EXTENSION_NAMES,
   formatItem,
@@ -138,7 +139,7 @@ function Exercise({
   readonly tempo: string;
   readonly steps: readonly SetStep[];
 }) {
-  const about = [station, tempo, formatSetUp(slot.setUp), slot.purpose, slot.notes.trainee];
+  const about = [station, tempo, formatSetUp(slot.setUp), formatPurpose(slot), slot.notes.trainee];
   return (
     <>
       <Typography variant="h2" sx={TITLE}>

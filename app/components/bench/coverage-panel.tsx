@@ -70,60 +70,24 @@ const BandRow = steady(function BandRow({
   const met = MUSCLE_LENGTHS.filter((l) => covered.lengths[l] > 0);
   const profiles = RESISTANCE_PROFILES.filter((p) => covered.profiles[p] > 0);
   return (
-    <Box component="li" sx={{ py: 0.5, borderBottom: 1, borderColor: "divider" }}>
-      <Box sx={{ display: "flex", alignItems: "baseline", gap: 1 }}>
-        <Typography variant="body2" sx={{ flexGrow: 1 }}>
-          {spokenRegion(covered.region)}
-        </Typography>
-        <Typography
-          variant="figure"
-          component="span"
-          sx={{
-            fontSize: "1.1rem",
-            color: state === "above" ? "kravo.signal" : "text.primary",
-          }}
-        >
+    <li className="band">
+      <div className="band-name">
+        <span>{spokenRegion(covered.region)}</span>
+        <span className={state === "above" ? "band-sets above" : "band-sets"}>
           {formatSets(sets)}
-          <Box component="span" sx={{ color: "text.secondary", fontWeight: 500 }}>
+          <span>
             {" "}
             of {low}–{high}
-          </Box>
-        </Typography>
-      </Box>
-      <Box aria-hidden sx={{ position: "relative", height: 9, mt: 0.25 }}>
-        <Box
-          sx={{
-            position: "absolute",
-            inset: 0,
-            left: at(low),
-            right: `calc(100% - ${at(high)})`,
-            border: 1,
-            borderColor: "kravo.edge",
-          }}
-        />
-        <Box
-          sx={{
-            position: "absolute",
-            top: 2,
-            bottom: 2,
-            left: 0,
-            width: at(sets),
-            backgroundColor: "kravo.ironLight",
-          }}
-        />
-        <Box
-          sx={{
-            position: "absolute",
-            top: 2,
-            bottom: 2,
-            left: 0,
-            width: at(Math.min(here, sets)),
-            backgroundColor: "kravo.iron",
-          }}
-        />
-      </Box>
+          </span>
+        </span>
+      </div>
+      <div aria-hidden className="band-bar">
+        <div className="frame-of" style={{ left: at(low), right: `calc(100% - ${at(high)})` }} />
+        <div className="week" style={{ width: at(sets) }} />
+        <div className="here" style={{ width: at(Math.min(here, sets)) }} />
+      </div>
       {covered.direct === 0 ? null : (
-        <Typography variant="body2" sx={{ color: "text.secondary", fontSize: "0.78rem" }}>
+        <p className="band-met">
           {TRAINABLE_LENGTHS[covered.region].length < 2
             ? ""
             : `${met.map((l) => LENGTH_NAMES[l]).join(", ")}; `}
@@ -137,8 +101,8 @@ const BandRow = steady(function BandRow({
             : covered.sides.oneLeg + covered.sides.alternating > 0
               ? "; one and two legs"
               : "; two legs"}
-        </Typography>
+        </p>
       )}
-    </Box>
+    </li>
   );
 });

@@ -1,4 +1,4 @@
-import { useCallback, useRef, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import type { SessionPlan } from "~/core/prescription/index.ts";
 import { assertNever } from "~/core/result/index.ts";
 import type { PlanHead } from "~/core/schedule/index.ts";
@@ -72,6 +72,12 @@ export function useDraft(initial: Draft) {
   const send = useCallback((event: Event) => {
     now.current = reduceDraft(now.current, event);
     draw(now.current);
+  }, []);
+  // Whoever goes on to another cell or button finds everything drawn, and what it does made of that.
+  useEffect(() => {
+    const settle = () => draw(now.current);
+    document.addEventListener("focusin", settle);
+    return () => document.removeEventListener("focusin", settle);
   }, []);
   return {
     draft: state.now,

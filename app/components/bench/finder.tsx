@@ -183,41 +183,11 @@ const Option = steady(function Option({
   readonly onAdd: (candidate: Candidate) => void;
 }) {
   return (
-    <Box
-      component="li"
-      id={id}
-      role="option"
-      aria-selected={isActive}
-      onClick={() => onAdd(of)}
-      sx={{
-        display: "grid",
-        gridTemplateColumns: {
-          xs: "1fr",
-          md: "minmax(0, 5fr) minmax(0, 4fr) minmax(0, 6fr)",
-        },
-        columnGap: 2,
-        alignItems: "baseline",
-        py: 0.75,
-        pl: 1,
-        cursor: "pointer",
-        borderBottom: 1,
-        borderColor: "divider",
-        borderLeft: 5,
-        borderLeftColor: isActive ? "kravo.ink" : "transparent",
-        backgroundColor: isActive ? "kravo.sheet" : "transparent",
-        "&:hover": { backgroundColor: "kravo.sheet" },
-      }}
-    >
-      <Typography component="span" sx={{ fontWeight: 650 }}>
-        {name}
-      </Typography>
-      <Typography component="span" variant="body2" sx={{ color: "text.secondary" }}>
-        {station}
-      </Typography>
-      <Typography component="span" variant="body2">
-        {brings}
-      </Typography>
-    </Box>
+    <li className="offer" id={id} role="option" aria-selected={isActive} onClick={() => onAdd(of)}>
+      <span>{name}</span>
+      <span>{station}</span>
+      <span>{brings}</span>
+    </li>
   );
 });
 

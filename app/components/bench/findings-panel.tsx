@@ -109,43 +109,20 @@ function SpreadButton({
 
 const FindingRow = steady(function FindingRow({ finding, approachName, find, ...rest }: RowProps) {
   const [isOpen, setOpen] = useState(finding.severity === "serious");
-  const isSerious = finding.severity === "serious";
   return (
-    <Box
-      component="details"
+    <details
+      className={`finding ${finding.severity}`}
       open={isOpen}
       onToggle={(event) => setOpen(event.currentTarget.open)}
-      sx={{
-        borderBottom: 1,
-        borderColor: "divider",
-        borderLeft: 5,
-        borderLeftColor:
-          finding.severity === "note"
-            ? "kravo.ironLight"
-            : isSerious
-              ? "kravo.signal"
-              : "kravo.warn",
-        pl: 1,
-        py: 0.5,
-      }}
     >
-      <Box
-        component="summary"
-        sx={{
-          cursor: "pointer",
-          listStyle: "none",
-          "&::-webkit-details-marker": { display: "none" },
-        }}
-      >
-        <Typography component="span" variant="overline" sx={{ color: "text.secondary" }}>
+      <summary>
+        <span className="finding-kind">
           {isOpen ? "–" : "+"} {SEVERITY_NAMES[finding.severity]} · {FAMILY_NAMES[finding.family]}
-        </Typography>
-        <Typography component="span" variant="body2" sx={{ display: "block", fontWeight: 550 }}>
-          {formatFact(finding.fact, approachName, find)}
-        </Typography>
-      </Box>
+        </span>
+        <span className="finding-fact">{formatFact(finding.fact, approachName, find)}</span>
+      </summary>
       {isOpen ? <Answers finding={finding} {...rest} /> : null}
-    </Box>
+    </details>
   );
 });
 

@@ -1,13 +1,17 @@
 import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
 import OutlinedInput from "@mui/material/OutlinedInput";
 import type { Movement } from "~/core/movement/index.ts";
 import { ROUNDING_ROOM, SIDE_MODES, type Slot } from "~/core/prescription/index.ts";
 import { TOWARDS, type Station } from "~/core/station/index.ts";
 import { formatRoom, TOWARDS_NAMES } from "~/format/loading-plan.ts";
-import { formatSideMode } from "~/format/training.ts";
+import { formatSideMode, REGION_NAMES } from "~/format/training.ts";
 import { Disclosure } from "../disclosure.tsx";
 import type { ChangeSlot } from "./slot-actions.ts";
 import { Labelled, Select } from "../field.tsx";
+
+/** More places than this are no answer to where it should be felt. */
+const MOST_FELT = 6;
 
 /** What is set once for an exercise: station, sides, set-up, rounding, purpose and the note for the trainee. */
 export function SlotDetails({
@@ -142,6 +146,29 @@ export function SlotDetails({
             onChange={(event) => onChange((now) => ({ ...now, purpose: event.target.value }))}
           />
         </Labelled>
+        <Box component="fieldset" sx={{ border: 0, p: 0, m: 0, mb: 2, minWidth: 0 }}>
+          <Typography component="legend" variant="overline" sx={{ p: 0, mb: 0.5 }}>
+            Should be felt in
+          </Typography>
+          {movement?.regions.map(({ region }) => (
+            <Box component="label" key={region} sx={{ display: "flex", gap: 0.75 }}>
+              <input
+                type="checkbox"
+                checked={slot.feltIn.includes(region)}
+                onChange={(event) => {
+                  const isFelt = event.target.checked;
+                  onChange((now) => ({
+                    ...now,
+                    feltIn: isFelt
+                      ? [...now.feltIn, region].slice(0, MOST_FELT)
+                      : now.feltIn.filter((r) => r !== region),
+                  }));
+                }}
+              />
+              {REGION_NAMES[region]}
+            </Box>
+          ))}
+        </Box>
         <Labelled id={id("note")} label="Note to the trainee">
           <OutlinedInput
             id={id("note")}

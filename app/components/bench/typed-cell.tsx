@@ -1,5 +1,5 @@
 import Box from "@mui/material/Box";
-import { startTransition, useEffect, useId, useRef, useState } from "react";
+import { useEffect, useId, useState } from "react";
 import type { Typed } from "~/codec/typed-cells.ts";
 import { useAlive } from "./use-alive.ts";
 
@@ -33,14 +33,11 @@ export function TypedCell<T>({
   const id = useId();
   const isAlive = useAlive();
   const shown = show(value);
-  /** What was told, which may be drawn later. */
-  const sent = useRef(shown);
   const [text, setText] = useState(shown);
   const [error, setError] = useState<string | null>(null);
   const [isEditing, setEditing] = useState(false);
 
   useEffect(() => {
-    sent.current = shown;
     if (!isEditing && error === null) setText(shown);
   }, [shown, isEditing, error]);
   useEffect(() => () => onInvalid(id, null), [id, onInvalid]);
@@ -50,10 +47,8 @@ export function TypedCell<T>({
     const parsed = read(next);
     setError(parsed.ok ? null : parsed.error);
     onInvalid(id, parsed.ok ? null : `${label}: ${parsed.error}`);
-    if (!parsed.ok || show(parsed.value) === sent.current) return;
-    sent.current = show(parsed.value);
-    // What is typed stands at once; what follows from it may wait for the next letter.
-    startTransition(() => onValue(parsed.value));
+    if (!parsed.ok || show(parsed.value) === shown) return;
+    onValue(parsed.value);
   };
 
   return (
@@ -71,7 +66,7 @@ export function TypedCell<T>({
         }}
         onBlur={() => {
           setEditing(false);
-          if (error === null) setText(sent.current);
+          if (error === null) setText(shown);
         }}
         onChange={(event) => type(event.target.value)}
       />

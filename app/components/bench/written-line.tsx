@@ -51,7 +51,8 @@ export function WrittenLine({
   const [chosen, setChosen] = useState(0);
 
   useEffect(() => {
-    sent.current = shown;
+    // While a line is typed into, an older drawing of it may still come.
+    if (begun === null) sent.current = shown;
     if (begun === null && error === null) setText(shown);
   }, [shown, begun, error]);
   useEffect(() => () => onInvalid(id, null), [id, onInvalid]);

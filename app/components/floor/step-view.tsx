@@ -15,6 +15,7 @@ import type { MassUnit } from "~/core/quantity/index.ts";
 import type { Station } from "~/core/station/index.ts";
 import { formatExposure } from "~/format/exposure.ts";
 import { formatAmount, formatInOtherUnit, formatMass, formatShare } from "~/format/numbers.ts";
+import { formatPurpose } from "~/format/plan.ts";
 import { formatDifference } from "~/format/reasons.ts";
 import { readingMeaning } from "~/format/station.ts";
 import {
@@ -153,6 +154,11 @@ export function StepView({
       {movement?.cues[0] === undefined ? null : (
         <Typography variant="body2" sx={{ color: "text.secondary" }}>
           {movement.cues.join(" · ")}
+        </Typography>
+      )}
+      {formatPurpose(slot) === "" ? null : (
+        <Typography variant="body2" sx={{ color: "text.secondary" }}>
+          {formatPurpose(slot)}
         </Typography>
       )}
       {slot.notes.trainee === "" ? null : (
