@@ -105,7 +105,62 @@ async function keystrokes() {
   console.log(
     `\nA keystroke in the finder, ms until laid out: median ${at(0.5)}, 95 % within ${at(0.95)} (${taken.length} typed)`,
   );
+  await page.reload();
+  await writtenLine(page);
   await browser.close();
+}
+
+/**
+ * A letter in the written line, with the processor as it is and four times slower: until the letter is laid
+ * out, and until the last of what follows from it stands elsewhere on the page.
+ */
+async function writtenLine(page) {
+  for (let i = 0; i < 4; i++) {
+    await page.getByRole("listbox", { name: "Movements" }).getByRole("option").first().click();
+  }
+  const line = page.getByLabel(/^Sets of .*, written$/).first();
+  await page.waitForTimeout(1000);
+  const throttle = await page.context().newCDPSession(page);
+  for (const rate of [1, 4]) {
+    await throttle.send("Emulation.setCPUThrottlingRate", { rate });
+    const { letters, panels } = await line.evaluate(async (input) => {
+      const set = Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, "value").set;
+      const own = input.parentElement;
+      let [any, elsewhere] = [0, 0];
+      const watch = new MutationObserver((changes) => {
+        any = performance.now();
+        if (changes.some((change) => !own.contains(change.target))) elsewhere = any;
+      });
+      watch.observe(document.body, {
+        subtree: true,
+        childList: true,
+        characterData: true,
+        attributes: true,
+      });
+      const text =
+        "ramp 8 at 40; 3 x 5-7 at 80 leave 2 rest 3:00 then 2 drops to 80% of first for 6";
+      const [letters, panels] = [[], []];
+      input.focus();
+      for (let n = 1; n <= text.length; n++) {
+        const begun = performance.now();
+        [any, elsewhere] = [begun, 0];
+        set.call(input, text.slice(0, n));
+        input.dispatchEvent(new InputEvent("input", { bubbles: true }));
+        void document.body.offsetHeight;
+        letters.push(performance.now() - begun);
+        while (performance.now() - any < 150 || performance.now() - begun < 500) {
+          await new Promise((resolve) => setTimeout(resolve, 30));
+        }
+        if (elsewhere > 0) panels.push(elsewhere - begun);
+      }
+      watch.disconnect();
+      return { letters: letters.sort((a, b) => a - b), panels: panels.sort((a, b) => a - b) };
+    });
+    const at = (list, share) => list[Math.floor(list.length * share)].toFixed(0);
+    console.log(
+      `A letter in the written line, ${rate === 1 ? "unthrottled" : `${rate} times slower`}, ms: itself median ${at(letters, 0.5)}, 95 % within ${at(letters, 0.95)}; panels median ${at(panels, 0.5)}, 95 % within ${at(panels, 0.95)}`,
+    );
+  }
 }
 
 const median = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];

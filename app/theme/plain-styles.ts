@@ -51,6 +51,8 @@ export const PLAIN_STYLES = {
     cursor: "pointer",
     whiteSpace: "nowrap",
   },
+  // A list is as wide as its longest choice, and this one stands in a narrow column.
+  "select.small-button": { width: 70 },
   ".small-button:hover": { backgroundColor: color("kravo-sheet") },
   ".small-button option": {
     color: color("text-primary"),

@@ -22,6 +22,7 @@ async function screensOf(page: Page): Promise<readonly (readonly [string, string
     ["brief", `${person}/brief`],
     ["loads by reps", `${person}/strength`],
     ["writing sets", "/writing-sets"],
+    ["strength rules", "/strength-rules"],
     ["approaches", "/approaches"],
     ["approach", "/approaches/shipped-of-long-muscle"],
     ["gyms", "/gyms"],
