@@ -37,7 +37,7 @@ export const PLAIN_STYLES = {
     fontWeight: 500,
     opacity: 1,
   },
-  ".cell-select": { width: 116 },
+  ".cell-select": { width: 116, "@media (max-width: 899.95px)": { width: 108 } },
   ".small-button": {
     border: 0,
     background: "none",
