@@ -43,6 +43,11 @@ export function formatShare(fraction: number): string {
   return percent.format(fraction);
 }
 
+/** "72.5" for 0.725, to two decimals, for places where the sign stands beside. */
+export function formatPercent(fraction: number): string {
+  return String(Math.round(fraction * 10_000) / 100);
+}
+
 /** A count of sets, with halves and quarters: "9", "4.5". */
 export function formatSets(n: number): string {
   return oneDecimal.format(n);

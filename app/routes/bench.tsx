@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { startTransition, useCallback, useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useState } from "react";
 import { Form, Link, data, useFetcher, useSearchParams } from "react-router";
 import { describeIssues, savePlanCodec } from "~/codec/save-plan.ts";
 import { slotsOf } from "~/core/prescription/index.ts";
@@ -15,6 +15,7 @@ import { useDraft, type Draft } from "../components/bench/draft.ts";
 import { useCatalogue } from "../components/catalogue.ts";
 import { StatusLine } from "../components/bench/status-line.tsx";
 import { useBenchKeys } from "../components/bench/use-bench-keys.ts";
+import { useInvalid } from "../components/bench/use-invalid.ts";
 import { useJudged } from "../components/bench/use-judged.ts";
 import { LeaveGuard } from "../components/bench/leave-guard.tsx";
 import { PlanConflict } from "../components/bench/plan-conflict.tsx";
@@ -71,7 +72,7 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
   const catalogue = useCatalogue();
   const { draft, newest, isDirty, canUndo, canRedo, change, undo, redo, markSaved } =
     useDraft(initial);
-  const [invalid, setInvalid] = useState<ReadonlyMap<string, string>>(new Map());
+  const [invalid, onInvalid] = useInvalid();
   const [revision, setRevision] = useState(plan.revision);
   const [sent, setSent] = useState<{ readonly draft: Draft; readonly base: number } | null>(null);
   const fetcher = useFetcher<typeof action>();
@@ -79,17 +80,6 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
   const reply = fetcher.data;
 
   const follows = useJudged(draft, known, catalogue);
-  const onInvalid = useCallback((cell: string, message: string | null) => {
-    startTransition(() =>
-      setInvalid((before) => {
-        if (message === null && !before.has(cell)) return before;
-        const next = new Map(before);
-        if (message === null) next.delete(cell);
-        else next.set(cell, message);
-        return next;
-      }),
-    );
-  }, []);
   const save = useCallback(
     (base: number) => {
       const sending = newest();

@@ -6,7 +6,9 @@ import Typography from "@mui/material/Typography";
 import { Form, redirect, useNavigation } from "react-router";
 import { revisionField } from "~/codec/person.ts";
 import { strengthRulesFormCodec } from "~/codec/strength-rules.ts";
-import { EQUATIONS, EQUATION_SOURCES, maximumOverLoad } from "~/core/strength/index.ts";
+import { kg } from "~/core/quantity/index.ts";
+import { EQUATIONS, EQUATION_SOURCES, maximumFrom } from "~/core/strength/index.ts";
+import { formatInUnit, formatPercent } from "~/format/numbers.ts";
 import { EQUATION_NAMES, strictnessExamples } from "~/format/strength.ts";
 import { scopeOf } from "~/server/auth/session.server.ts";
 import { saveStrengthRules, strengthRules } from "~/server/db/strength-rules.server.ts";
@@ -42,13 +44,13 @@ export default function StrengthRulesPage({ loaderData, actionData }: Route.Comp
     >
       <RulesForm key={loaderData.revision} stored={loaderData} lastResult={actionData ?? null} />
       <Section title="What the equations make of 100 kg">
-        <Ledger label="Maximum by equation, kg" head={["Reps to the limit", ...NAMES]}>
+        <Ledger label="Maximum by equation" head={["Reps to the limit", ...NAMES]}>
           {[3, 5, 8, 10, 12, 15].map((reps) => (
             <tr key={reps}>
               <th scope="row">{reps}</th>
               {EQUATIONS.map((equation) => (
                 <td key={equation} className="figure">
-                  {(100 * maximumOverLoad(equation, reps)).toFixed(1)}
+                  {formatInUnit(maximumFrom(HUNDRED, equation, reps), "kg")}
                 </td>
               ))}
             </tr>
@@ -69,6 +71,7 @@ export default function StrengthRulesPage({ loaderData, actionData }: Route.Comp
   );
 }
 
+const HUNDRED = kg(100);
 const NAMES = EQUATIONS.map((equation) => EQUATION_NAMES[equation]);
 
 function RulesForm({
@@ -79,16 +82,15 @@ function RulesForm({
   readonly lastResult: Route.ComponentProps["actionData"] | null;
 }) {
   const isBusy = useNavigation().state !== "idle";
-  const percent = (share: number) => String(Math.round(share * 10_000) / 100);
   const { strictness } = rules;
   const [form, fields] = useForm({
     ...(lastResult == null ? {} : { lastResult }),
     defaultValue: {
       equation: rules.equation,
-      perSlowSecond: percent(strictness.perSlowSecond),
+      perSlowSecond: formatPercent(strictness.perSlowSecond),
       freeLowering: String(strictness.freeLowering),
-      perHeldSecond: percent(strictness.perHeldSecond),
-      most: percent(strictness.most),
+      perHeldSecond: formatPercent(strictness.perHeldSecond),
+      most: formatPercent(strictness.most),
     },
     onValidate: ({ formData }) => parseWithZod(formData, { schema: strengthRulesFormCodec }),
     shouldRevalidate: "onInput",

@@ -1,13 +1,9 @@
 import { mass, type Mass, type Share } from "../quantity/index.ts";
 import {
   allLoads,
-  changeBetween,
   nearestLoad,
-  piecesHandled,
-  type Change,
   type Loading,
   type MadeLoad,
-  type Recipe,
   type Towards,
 } from "../station/index.ts";
 import { platesOf, type PlateLoading, type Plates } from "./plates.ts";
@@ -22,18 +18,9 @@ export interface LoadTarget {
   readonly towards: Towards;
 }
 
-/** One load of the plan: what hangs, what is done to get there, and how far it is from its target. */
-export interface PlannedLoad {
-  readonly made: MadeLoad;
-  readonly change: Change;
-  /** Thousandths of the station's unit, positive where it is heavier than the target. */
-  readonly movedBy: number;
-}
-
 export interface LoadingPlan {
-  readonly loads: readonly PlannedLoad[];
-  /** Single plates, pins or dumbbells moved by hand in all. */
-  readonly handled: number;
+  /** What hangs for each target, in the same order. */
+  readonly loads: readonly MadeLoad[];
   /** False where the gym is too large to look at every way to hang the plates. */
   readonly isProven: boolean;
 }
@@ -76,22 +63,18 @@ export function planLoadingOnce(loading: Loading, targets: readonly LoadTarget[]
  */
 export function planLoading(loading: Loading, targets: readonly LoadTarget[]): LoadingPlan {
   if (loading.kind !== "bar" && loading.kind !== "plateMachine") {
-    const made = targets
-      .map(({ reading }) => nearestLoad(loading, reading, "nearest"))
-      .filter((m) => m !== null);
-    return withChanges(made, targets, true);
+    const made = targets.map(({ reading }) => nearestLoad(loading, reading, "nearest"));
+    return { loads: made.filter((load) => load !== null), isProven: true };
   }
-  const { loads, isProven } = hungInParts(loading, targets, platesOf(loading));
-  return withChanges(loads, targets, isProven);
-}
-
-interface Hung {
-  readonly loads: readonly MadeLoad[];
-  readonly isProven: boolean;
+  return hungInParts(loading, targets, platesOf(loading));
 }
 
 /** All loads together where that can be searched, else in halves; one load alone is the fewest plates. */
-function hungInParts(loading: PlateLoading, targets: readonly LoadTarget[], plates: Plates): Hung {
+function hungInParts(
+  loading: PlateLoading,
+  targets: readonly LoadTarget[],
+  plates: Plates,
+): LoadingPlan {
   const { sizes, usable, points, unit, base } = plates;
   const stacks = searchStacks({
     sizes: sizes.map((size) => size / unit),
@@ -151,21 +134,4 @@ function boundsOf(
     towards === "harder" ? made : Math.min(made, Math.ceil(reading.thousandths - slack)),
     towards === "easier" ? made : Math.max(made, Math.floor(reading.thousandths + slack)),
   ];
-}
-
-function withChanges(
-  made: readonly MadeLoad[],
-  targets: readonly LoadTarget[],
-  isProven: boolean,
-): LoadingPlan {
-  let before: Recipe | null = null;
-  let handled = 0;
-  const loads = made.map((load, i): PlannedLoad => {
-    const change = changeBetween(before, load.recipe);
-    before = load.recipe;
-    handled += piecesHandled(change);
-    const asked = targets[i]?.reading.thousandths ?? load.reading.thousandths;
-    return { made: load, change, movedBy: load.reading.thousandths - asked };
-  });
-  return { loads, handled, isProven };
 }

@@ -19,9 +19,9 @@ export interface Search {
 /** For each load the places of its plates in `sizes`, from the inside out. */
 export type Stacks = readonly (readonly number[])[];
 
-/** Sums of more units than this are only looked at plate by plate. */
-const MOST_UNITS = 2000;
-/** So many states are looked at where plates are short. */
+/** So many stretches with a sum each are looked at where only sums matter: some megabytes, some hundredths of a second. */
+const MOST_SUMS = 200_000;
+/** So many are looked at where plates are short. */
 const MOST_STATES = 12_000;
 
 /**
@@ -36,13 +36,10 @@ export function searchStacks(search: Search): Stacks | null {
   const { sizes, usable, goals } = search;
   if (goals.length === 0) return [];
   const most = Math.max(...goals.flatMap((goal) => [...goal.keys()]));
-  if (most <= MOST_UNITS) {
-    const endless: Plates = {
-      none: 0,
-      join: (sum, size) => sum + (sizes[size] ?? 0),
-      places: denselyPlaced(goals.length, most),
-    };
-    const stacks = new StretchSearch(search, endless).best();
+  const places = denselyPlaced(goals.length, most);
+  if (places.most <= MOST_SUMS) {
+    const join = (sum: number, size: number) => sum + (sizes[size] ?? 0);
+    const stacks = new StretchSearch(search, { join, places }).best();
     if (stacks?.every((stack) => isThere(stack, usable)) === true) return stacks;
   }
   return new StretchSearch(search, countedPlates(usable, goals.length)).best();
@@ -52,10 +49,8 @@ function isThere(stack: readonly number[], usable: readonly number[]): boolean {
   return usable.every((most, size) => stack.filter((s) => s === size).length <= most);
 }
 
-/** What hangs through a stretch as one number, and where its costs are kept. */
-interface Plates {
-  /** Nothing hangs. */
-  readonly none: number;
+/** What hangs through a stretch as one number, 0 for nothing, and where its costs are kept. */
+interface Hanging {
   /** With one more plate; negative where there is none left. */
   readonly join: (hung: number, size: number) => number;
   readonly places: {
@@ -65,13 +60,13 @@ interface Plates {
   };
 }
 
-function denselyPlaced(loads: number, most: number): Plates["places"] {
+function denselyPlaced(loads: number, most: number): Hanging["places"] {
   const width = most + 1;
   return { of: (i, j, sum) => (i * loads + j) * width + sum, most: loads * loads * width };
 }
 
 /** Plates counted: a digit for each size says how many hang. */
-function countedPlates(usable: readonly number[], loads: number): Plates {
+function countedPlates(usable: readonly number[], loads: number): Hanging {
   const weights: number[] = [];
   let next = 1;
   for (const most of usable) {
@@ -80,7 +75,6 @@ function countedPlates(usable: readonly number[], loads: number): Plates {
   }
   const places = new Map<number, number>();
   return {
-    none: 0,
     join: (hung, size) => {
       const weight = weights[size] ?? 1;
       const count = Math.floor(hung / weight) % ((usable[size] ?? 0) + 1);
@@ -119,10 +113,10 @@ class StretchSearch {
 
   constructor(
     private readonly search: Search,
-    private readonly plates: Plates,
+    private readonly hanging: Hanging,
   ) {
-    this.costs = new Float64Array(WIDTH * plates.places.most);
-    this.isKnown = new Uint8Array(plates.places.most);
+    this.costs = new Float64Array(WIDTH * hanging.places.most);
+    this.isKnown = new Uint8Array(hanging.places.most);
     const most = search.goals.map((goal) => Math.max(...goal.keys()));
     this.caps = most.map((_, i) => {
       let cap = Infinity;
@@ -133,10 +127,10 @@ class StretchSearch {
   /** The stacks of the cheapest way; null where there is none, or too much to look at. */
   best(): number[][] | null {
     const { goals } = this.search;
-    const at = this.solve(0, goals.length - 1, this.plates.none, 0);
+    const at = this.solve(0, goals.length - 1, 0, 0);
     if (this.isTooLarge || this.at(at, LEAST) === Infinity) return null;
     const stacks: number[][] = goals.map(() => []);
-    this.walk(0, goals.length - 1, this.plates.none, 0, this.leastOf(at), stacks);
+    this.walk(0, goals.length - 1, 0, 0, this.leastOf(at), stacks);
     return stacks;
   }
 
@@ -150,7 +144,7 @@ class StretchSearch {
 
   /** Works the costs of a stretch out, once, and says where they are kept; anywhere once it is too much. */
   private solve(i: number, j: number, hung: number, sum: number): number {
-    const place = this.plates.places.of(i, j, hung);
+    const place = this.hanging.places.of(i, j, hung);
     if (place < 0) this.isTooLarge = true;
     if (this.isTooLarge) return 0;
     const at = place * WIDTH;
@@ -205,7 +199,7 @@ class StretchSearch {
   private joinedCost(i: number, j: number, hung: number, sum: number, size: number): number {
     const more = sum + (this.search.sizes[size] ?? 0);
     if (more > (this.caps[i]?.[j] ?? 0)) return Infinity;
-    const joined = this.plates.join(hung, size);
+    const joined = this.hanging.join(hung, size);
     if (joined < 0) return Infinity;
     const times = j === this.search.goals.length - 1 ? 1 : 2;
     return this.search.perPlate * times + this.at(this.solve(i, j, joined, more), LEAST);
@@ -232,7 +226,7 @@ class StretchSearch {
     for (let size = 0; variant === 0 && size < sizes.length; size += 1) {
       if (this.joinedCost(i, j, hung, sum, size) > wanted) continue;
       for (let load = i; load <= j; load += 1) stacks[load]?.push(size);
-      const [joined, more] = [this.plates.join(hung, size), sum + (sizes[size] ?? 0)];
+      const [joined, more] = [this.hanging.join(hung, size), sum + (sizes[size] ?? 0)];
       this.walk(i, j, joined, more, this.leastOf(this.solve(i, j, joined, more)), stacks);
       return;
     }

@@ -121,7 +121,7 @@ describe("what hangs for a block", () => {
             expect(hangs).toEqual(load.recipe.perPoint.map(amountKg));
             const asked = amountKg(load.movedFrom ?? load.reading);
             expect(Math.abs(amountKg(load.reading) - asked)).toBeLessThanOrEqual(
-              asked * load.within + 1e-9,
+              asked * (load.rounding?.within ?? 0) + 1e-9,
             );
           }
         }

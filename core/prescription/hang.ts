@@ -9,7 +9,7 @@ import {
   type Recipe,
   type Station,
 } from "../station/index.ts";
-import type { Towards } from "../station/index.ts";
+import type { LoadRounding } from "./load-rounding.ts";
 import type { SetStep, StepLoad } from "./step.ts";
 
 type Made = Extract<StepLoad, { kind: "made" }>;
@@ -20,11 +20,21 @@ export interface UnhungStep extends SetStep {
   change: Change | null;
 }
 
-/** The steps of a block at one station in order, with the rule of the exercise that each belongs to. */
+/** The steps of a block at one station, in order. */
 export interface StepsAtStation {
   readonly station: Station;
   readonly steps: UnhungStep[];
-  readonly towards: Towards[];
+}
+
+/** Puts a step of a block to the others at its station. */
+export function atStation(
+  found: Map<Id<"station">, StepsAtStation>,
+  station: Station,
+  step: UnhungStep,
+): void {
+  const known = found.get(station.id);
+  if (known === undefined) found.set(station.id, { station, steps: [step] });
+  else known.steps.push(step);
 }
 
 /**
@@ -32,28 +42,25 @@ export interface StepsAtStation {
  * as possible are handled, and writes it into the steps: their loads, what changes before each, and whether a
  * load was moved for it. Bars and plate machines only; elsewhere every load is made by itself.
  */
-export function hangSteps({ station, steps, towards }: StepsAtStation, bodyWeight: Mass | null) {
+export function hangSteps({ station, steps }: StepsAtStation, bodyWeight: Mass | null): void {
   const { loading } = station;
-  const runs = runsOf(steps, towards);
-  const first = runs[0];
-  if (first === undefined) return;
+  const runs = runsOf(steps);
+  const targets = targetsOf(runs);
   const hasPlates = loading.kind === "bar" || loading.kind === "plateMachine";
-  const isAlone = runs.length === 1 && first.target.within === 0;
-  const plan =
-    hasPlates && !isAlone
-      ? planLoadingOnce(
-          loading,
-          runs.map(({ target }) => target),
-        )
-      : null;
+  // One load that stays where it is hangs with the fewest plates as it is.
+  const isPlain = targets.length <= 1 && targets.every(({ within }) => within === 0);
+  const plan = hasPlates && !isPlain ? planLoadingOnce(loading, targets) : null;
   let before: Recipe | null = null;
   runs.forEach(({ load, steps: own }, i) => {
-    const made = plan?.loads[i]?.made ?? load;
-    const hung = plan === null ? load : hungLoad(load, made, station, bodyWeight, plan.isProven);
+    const made = plan?.loads[i];
+    const hung =
+      plan === null || made === undefined
+        ? load
+        : hungLoad(load, made, station, bodyWeight, plan.isProven);
     own.forEach((step) => {
       step.load = hung;
-      step.change = changeBetween(before, made.recipe);
-      before = made.recipe;
+      step.change = changeBetween(before, hung.recipe);
+      before = hung.recipe;
     });
   });
 }
@@ -78,30 +85,36 @@ export function hungLoads(steps: readonly SetStep[]): readonly HungLoad[] {
   return loads;
 }
 
+/** Neighbours of one load. */
 interface Run {
   readonly load: Made;
-  readonly target: LoadTarget;
+  readonly rounding: LoadRounding | null;
   readonly steps: UnhungStep[];
 }
 
-/** Neighbours of one load as one, each with the room it may move in. */
-function runsOf(steps: readonly UnhungStep[], towards: readonly Towards[]): readonly Run[] {
-  const runs: { load: Made; within: Share | 0; towards: Towards; steps: UnhungStep[] }[] = [];
-  steps.forEach((step, i) => {
+/** Neighbours of one load as one; what was written among them holds the load. */
+function runsOf(steps: readonly UnhungStep[]): readonly Run[] {
+  const runs: Run[] = [];
+  for (const step of steps) {
     const { load } = step;
-    if (load.kind !== "made") return;
+    if (load.kind !== "made") continue;
     const last = runs.at(-1);
-    if (last !== undefined && sameReading(last.load.reading, load.reading)) {
-      last.within = load.within < last.within ? load.within : last.within;
-      last.steps.push(step);
+    if (last === undefined || !sameReading(last.load.reading, load.reading)) {
+      runs.push({ load, rounding: load.rounding, steps: [step] });
     } else {
-      runs.push({ load, within: load.within, towards: towards[i] ?? "nearest", steps: [step] });
+      last.steps.push(step);
+      if (load.rounding === null) runs[runs.length - 1] = { ...last, rounding: null };
     }
-  });
-  return runs.map((run, i) => {
-    const around = runs.flatMap((other, j) => (j === i ? [] : [other.load.reading]));
-    const within = roomOf(run.load.reading, run.within, around);
-    return { ...run, target: { reading: run.load.reading, within, towards: run.towards } };
+  }
+  return runs;
+}
+
+/** What is to be hung, each with the room that it may move in. */
+function targetsOf(runs: readonly Run[]): readonly LoadTarget[] {
+  return runs.map(({ load: { reading }, rounding }, i) => {
+    if (rounding === null) return { reading, within: 0, towards: "nearest" };
+    const others = runs.flatMap(({ load }, j) => (j === i ? [] : [load.reading]));
+    return { ...rounding, reading, within: roomOf(reading, rounding.within, others) };
   });
 }
 
@@ -135,17 +148,4 @@ function hungLoad(
     made: (load.share.made * ticksOf(now)) / ticksOf(was),
   };
   return { ...load, reading, recipe, total, share: came, movedFrom: load.reading, isProven };
-}
-
-/** Collects the steps of a block by the station that they are done at. */
-export function stepsByStation(
-  found: Map<Id<"station">, StepsAtStation>,
-  station: Station,
-  towards: Towards,
-  step: UnhungStep,
-): void {
-  const known = found.get(station.id) ?? { station, steps: [], towards: [] };
-  known.steps.push(step);
-  known.towards.push(towards);
-  found.set(station.id, known);
 }

@@ -185,12 +185,13 @@ export function sharedLoad(
   share: Share,
   from: LoadSources,
 ): StepLoad {
-  const { within, towards } = from.rounding;
-  const shared = shareOfLoad(station.loading, basis.reading, share, from.bodyWeight, towards);
+  const { rounding, bodyWeight } = from;
+  const { loading } = station;
+  const shared = shareOfLoad(loading, basis.reading, share, bodyWeight, rounding.towards);
   if (shared === null) return open({ code: "totalUnknown" });
   return {
     ...madeLoad(station, shared.made, from),
-    within,
+    rounding,
     share: { asked: share, made: shared.shareMade, basis: shared.basis },
   };
 }
@@ -203,10 +204,10 @@ function readingLoad(station: Station, reading: Mass, from: LoadSources): StepLo
 
 /** The load whose total comes to the one that was worked out, by the rule of the exercise. */
 function loadOfTotal(station: Station, total: Mass, from: LoadSources): StepLoad {
-  const { within, towards } = from.rounding;
-  const made = loadForTotal(station.loading, total, from.bodyWeight, towards);
+  const { rounding } = from;
+  const made = loadForTotal(station.loading, total, from.bodyWeight, rounding.towards);
   if (made === null) return open({ code: "totalUnknown" });
-  return { ...madeLoad(station, made, from), within };
+  return { ...madeLoad(station, made, from), rounding };
 }
 
 /**
@@ -254,7 +255,7 @@ function madeLoad(station: Station, made: MadeLoad, from: LoadSources): Made {
     recipe: made.recipe,
     total,
     share: null,
-    within: 0,
+    rounding: null,
     movedFrom: null,
     isProven: true,
   };

@@ -1,10 +1,11 @@
 import type { Id, MovementRef } from "../identity/index.ts";
-import type { Count, Duration, Mass, Seconds, Share } from "../quantity/index.ts";
+import type { Count, Duration, Mass, Seconds } from "../quantity/index.ts";
 import type { CannotBeMade, Change, Recipe, SharedLoad } from "../station/index.ts";
 import type { Accent } from "./accent.ts";
 import type { Rir } from "./effort.ts";
 import type { Extension, ExtensionKind, HoldPosition } from "./extension.ts";
 import type { Item } from "./item.ts";
+import type { LoadRounding } from "./load-rounding.ts";
 import type { SetRole } from "./plan.ts";
 import type { Rest } from "./rest.ts";
 import type { SetUp } from "./set-up.ts";
@@ -59,8 +60,8 @@ export type StepLoad =
         readonly made: number;
         readonly basis: SharedLoad["basis"];
       } | null;
-      /** How far the load may be moved to save plates; 0 for one that was written. */
-      readonly within: Share | 0;
+      /** The rule by which it was worked out and may be moved to save plates; null for one that was written. */
+      readonly rounding: LoadRounding | null;
       /** The reading that was worked out, where the loading plan moved it from there; else null. */
       readonly movedFrom: Mass | null;
       /** False where the station is too large to prove that no other way to hang it saves more. */

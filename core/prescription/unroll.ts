@@ -5,7 +5,7 @@ import { assertNever } from "../result/index.ts";
 import type { Station } from "../station/index.ts";
 import { accentSeconds } from "./accent.ts";
 import { partsOf, type Extension } from "./extension.ts";
-import { hangSteps, stepsByStation, type StepsAtStation, type UnhungStep } from "./hang.ts";
+import { atStation, hangSteps, type StepsAtStation, type UnhungStep } from "./hang.ts";
 import { unrollItem, unrollItems, usualRepOf } from "./unroll-items.ts";
 import {
   roundsOf,
@@ -345,9 +345,7 @@ class SlotWalk {
       arrival: at.arrival,
       rotation: at.rotation,
     };
-    if (this.station !== null) {
-      stepsByStation(this.atStations, this.station, this.slot.rounding.towards, step);
-    }
+    if (this.station !== null) atStation(this.atStations, this.station, step);
     return step;
   }
 }

@@ -131,7 +131,7 @@ export function withRamp(
     { ...slot.rounding, reading: work, within: 0 },
   ]);
   const ramp = rising.map(({ reading: asked, reps }, i): PlannedSet => {
-    const reading = plan.loads[i]?.made.reading ?? asked;
+    const reading = plan.loads[i]?.reading ?? asked;
     return {
       ...model,
       id: mint(),

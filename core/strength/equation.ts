@@ -1,3 +1,5 @@
+import { massFromTicks, ticksOf, type Mass } from "../quantity/index.ts";
+
 /** Published equations between repetitions and the share of a maximum. */
 export const EQUATIONS = ["epley", "brzycki", "wathan", "lombardi", "oConner", "mayhew"] as const;
 export type Equation = (typeof EQUATIONS)[number];
@@ -27,6 +29,11 @@ export const EQUATION_SOURCES: Readonly<Record<Equation, string>> = {
   oConner: "O’Conner et al. 1989: 1RM = w (1 + 0.025 r)",
   mayhew: "Mayhew et al. 1992: 1RM = 100 w ⁄ (52.2 + 41.9 e^(−0.055 r))",
 };
+
+/** The maximum that a load for so many repetitions to the limit comes to, in the load's own unit. */
+export function maximumFrom(load: Mass, equation: Equation, reps: number): Mass {
+  return massFromTicks(ticksOf(load) * maximumOverLoad(equation, reps), load.unit, "nearest");
+}
 
 /**
  * How much heavier the maximum is than a load that allows `reps` repetitions, as a factor ≥ 1. At one possible

@@ -9,6 +9,7 @@ import {
   fitCurve,
   GENERAL_CURVE,
   loadForReps,
+  maximumFrom,
   maximumOverLoad,
   PLAIN_STRICTNESS,
   strictShare,
@@ -189,6 +190,13 @@ describe("a personal curve", () => {
       { session: "b", possibleReps: 10, logTotal: Math.log(90) },
     ];
     expect(fitCurve(stronger, "epley").slope).toBe(1);
+  });
+});
+
+describe("the maximum from a load", () => {
+  it("is the load times what the equation says, in the load's own unit", () => {
+    expect(amountKg(maximumFrom(kg(100), "oConner", 8))).toBeCloseTo(120, 3);
+    expect(maximumFrom(lb(100), "epley", 1)).toEqual(lb(100));
   });
 });
 

@@ -3,6 +3,7 @@ import {
   addPerson,
   expect,
   focusFinder,
+  logSet,
   openBench,
   registerStudio,
   submit,
@@ -295,4 +296,40 @@ test("sets are filled by scheme, led up to by a ramp, hung by a plan, and printe
   await page.emulateMedia({ media: "print" });
   await expect(page.getByRole("navigation", { name: "Index" })).toBeHidden();
   await expect(page.getByRole("heading", { name: "Ada Fills · Leg day" })).toBeVisible();
+});
+
+test("a trial ends on the floor when its load is found, and what follows from it is known", async ({
+  watched: page,
+}) => {
+  await openBench(page, "Ada Tries");
+  await page
+    .getByLabel("Sets of Back squat, written")
+    .fill("calibration 5 at trial 60 up 2 tries 4 leave 2; 8 at 80% of set 1");
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByText(/saved, revision 3/i)).toBeVisible();
+  await page.getByRole("button", { name: "Start training" }).click();
+  const now = page.getByRole("region", { name: "Do this now" });
+  await expect(now).toContainText("A try: say how many are left");
+  await logSet(page, 5, 4);
+  await expect(now).toContainText("65");
+  await logSet(page, 5, 2);
+  await expect(now).toContainText("Work set 2 of 2");
+  await expect(now).toContainText("52.5");
+});
+
+test("the studio's strength rules refuse what is no number, and are kept", async ({
+  watched: page,
+}) => {
+  await openBench(page, "Ada Rules");
+  await page.goto("/strength-rules");
+  await page.getByLabel("Slow second, %").fill("fast");
+  await page.getByRole("button", { name: "Save the rules" }).click();
+  await expect(page.getByRole("alert")).toContainText("from 0 to 10");
+  await page.getByLabel("Slow second, %").fill("1,5");
+  await page.getByLabel("Maximum from a set").selectOption("Wathan");
+  await page.getByRole("button", { name: "Save the rules" }).click();
+  await expect(page.getByText("lowering over 5 s takes 3% off", { exact: false })).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel("Maximum from a set")).toHaveValue("wathan");
+  await expect(page.getByLabel("Slow second, %")).toHaveValue("1.5");
 });

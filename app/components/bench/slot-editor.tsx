@@ -1,45 +1,32 @@
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
-import Typography from "@mui/material/Typography";
 import isEqual from "fast-deep-equal";
 import { memo, useCallback } from "react";
-import { typedPhase } from "~/codec/typed-cells.ts";
 import type { MintId } from "~/core/identity/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
 import {
   duplicateSet,
   filled,
-  phasesFrom,
-  readingOf,
-  SCHEMES,
-  withReading,
   type PlanIssue,
   type PlannedSet,
   type Slot,
   type SetStep,
-  type ProgressionRule,
-  type Scheme,
-  type Tempo,
-  type TempoPhase,
-  type TempoPhaseName,
 } from "~/core/prescription/index.ts";
-import type { Duration, Mass } from "~/core/quantity/index.ts";
+import type { Duration } from "~/core/quantity/index.ts";
 import type { Station } from "~/core/station/index.ts";
-import { formatMass, formatMinutes } from "~/format/numbers.ts";
-import { formatPlanIssue } from "~/format/reasons.ts";
+import { formatMinutes } from "~/format/numbers.ts";
 import { readingMeaning } from "~/format/station.ts";
-import { PHASE_NAMES, SCHEME_NAMES } from "~/format/training.ts";
-import { useCatalogue } from "../catalogue.ts";
-import { Select } from "../field.tsx";
-import { steady } from "../steady.ts";
 import { LoadingPlanPanel } from "./loading-plan-panel.tsx";
 import { RampButton } from "./ramp-button.tsx";
 import { SetRow } from "./set-row.tsx";
 import type { SlotActions } from "./slot-actions.ts";
 import { SlotDetails } from "./slot-details.tsx";
-import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
+import { type ReportInvalid } from "./typed-cell.tsx";
 import { useNotation } from "./use-notation.ts";
 import { WrittenLine } from "./written-line.tsx";
+import { FillAndNext } from "./fill-and-next.tsx";
+import { IssueLine, replaceReading } from "./issue-line.tsx";
+import { LastTime, SlotHead } from "./slot-head.tsx";
+import { TempoCells } from "./tempo-cells.tsx";
 
 /** The id of the written line of an exercise on the page. */
 export function lineIdOf(slot: Pick<Slot, "id">): string {
@@ -111,7 +98,7 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
       aria-label={`${number}. ${name}`}
       sx={{ ...UNSEEN, borderTop: 2, borderColor: "kravo.ink", pt: 1, mb: 3.5 }}
     >
-      <Head
+      <SlotHead
         name={name}
         number={number}
         about={[
@@ -231,221 +218,3 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
     </Box>
   );
 }, isSameExercise);
-
-const Head = steady(function Head({
-  name,
-  number,
-  about,
-  onMove,
-  onSwap,
-  onRemove,
-}: {
-  readonly name: string;
-  readonly number: number;
-  /** Station, how its readings are meant, and how long it takes. */
-  readonly about: string;
-  readonly onMove: (by: -1 | 1) => void;
-  readonly onSwap: () => void;
-  readonly onRemove: () => void;
-}) {
-  return (
-    <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", gap: 1.5, mb: 0.5 }}>
-      <Typography variant="h2">
-        <Box component="span" sx={{ color: "text.secondary", mr: 1 }}>
-          {number}
-        </Box>
-        {name}
-      </Typography>
-      <Typography variant="body2" sx={{ color: "text.secondary", flexGrow: 1 }}>
-        {about}
-      </Typography>
-      <Box sx={{ display: "flex" }}>
-        <Button size="small" onClick={() => onMove(-1)} aria-label={`Move ${name} up`}>
-          ↑
-        </Button>
-        <Button size="small" onClick={() => onMove(1)} aria-label={`Move ${name} down`}>
-          ↓
-        </Button>
-        <Button size="small" onClick={onSwap} aria-label={`Swap ${name}`}>
-          Swap
-        </Button>
-        <Button size="small" onClick={onRemove} aria-label={`Remove ${name}`}>
-          Remove
-        </Button>
-      </Box>
-    </Box>
-  );
-});
-
-const LastTime = steady(function LastTime({
-  last,
-  strength,
-}: {
-  readonly last: string;
-  readonly strength: string | null;
-}) {
-  return (
-    <Typography variant="body2" sx={{ mb: 1 }}>
-      <Box component="span" sx={{ color: "text.secondary" }}>
-        Last time:{" "}
-      </Box>
-      {last}
-      {strength === null ? null : (
-        <Box component="span" sx={{ color: "text.secondary" }}>
-          {" "}
-          · {strength}
-        </Box>
-      )}
-    </Typography>
-  );
-});
-
-const TempoCells = steady(function TempoCells({
-  name,
-  start,
-  tempo,
-  onPhase,
-  onInvalid,
-}: {
-  readonly name: string;
-  readonly start: Movement["tempoStart"];
-  readonly tempo: Tempo;
-  readonly onPhase: (phase: TempoPhaseName, value: TempoPhase) => void;
-  readonly onInvalid: ReportInvalid;
-}) {
-  return (
-    <Box
-      role="group"
-      aria-label={`Tempo of ${name}, seconds`}
-      sx={{ display: "flex", alignItems: "center", gap: 0.75, flexWrap: "wrap" }}
-    >
-      <Typography variant="overline">Tempo</Typography>
-      {phasesFrom(start).map((phase) => (
-        <Box key={phase} sx={{ display: "flex", alignItems: "center", gap: 0.5 }}>
-          <Typography variant="body2">{PHASE_NAMES[phase]}</Typography>
-          <TypedCell
-            label={`${name}: ${PHASE_NAMES[phase]}, seconds`}
-            value={tempo[phase]}
-            show={(p) => (p === null ? "" : p === "explosive" ? "fast" : String(p))}
-            read={typedPhase}
-            onValue={(value) => onPhase(phase, value)}
-            onInvalid={onInvalid}
-            width={46}
-            placeholder="open"
-          />
-        </Box>
-      ))}
-    </Box>
-  );
-});
-
-/** Sets filled by a scheme, and how the exercise moves on. */
-const FillAndNext = steady(function FillAndNext({
-  id,
-  name,
-  rule,
-  onFill,
-  onRule,
-}: {
-  readonly id: string;
-  readonly name: string;
-  readonly rule: ProgressionRule["kind"];
-  readonly onFill: (scheme: Scheme) => void;
-  readonly onRule: (rule: ProgressionRule["kind"]) => void;
-}) {
-  return (
-    <>
-      <Box sx={{ width: 150 }}>
-        <Select
-          aria-label={`Fill ${name} with`}
-          value=""
-          onChange={(event) => {
-            const scheme = SCHEMES.find((known) => known === event.target.value);
-            if (scheme !== undefined) onFill(scheme);
-          }}
-        >
-          <option value="">Fill with …</option>
-          {SCHEMES.map((scheme) => (
-            <option key={scheme} value={scheme}>
-              {SCHEME_NAMES[scheme]}
-            </option>
-          ))}
-        </Select>
-      </Box>
-      <Box sx={{ display: "flex", alignItems: "center", gap: 0.75 }}>
-        <Typography variant="overline" component="label" htmlFor={`${id}-rule`}>
-          Next time
-        </Typography>
-        <Box sx={{ width: 180 }}>
-          <Select
-            id={`${id}-rule`}
-            value={rule}
-            onChange={(event) =>
-              onRule(event.target.value === "hold" ? "hold" : "doubleProgression")
-            }
-          >
-            <option value="doubleProgression">Double progression</option>
-            <option value="hold">Hold everything</option>
-          </Select>
-        </Box>
-      </Box>
-    </>
-  );
-});
-
-function IssueLine({
-  issue,
-  onTake,
-}: {
-  readonly issue: PlanIssue;
-  readonly onTake: (reading: Mass) => void;
-}) {
-  const { find } = useCatalogue();
-  const offers =
-    issue.code === "cannotBeMade"
-      ? [issue.easier, issue.harder].flatMap((o) => (o === null ? [] : [o.reading]))
-      : [];
-  return (
-    <Box
-      role={issue.blocks ? "alert" : undefined}
-      sx={{
-        mt: 1,
-        pl: 1.5,
-        borderLeft: 4,
-        borderColor: issue.blocks ? "kravo.signal" : "kravo.warn",
-        display: "flex",
-        flexWrap: "wrap",
-        gap: 1,
-        alignItems: "center",
-      }}
-    >
-      <Typography sx={{ fontWeight: 600 }}>
-        {issue.blocks ? "Cannot be trained: " : "Note: "}
-        {formatPlanIssue(issue, find)}
-      </Typography>
-      {offers.map((reading) => (
-        <Button
-          key={reading.thousandths}
-          size="small"
-          variant="outlined"
-          onClick={() => onTake(reading)}
-        >
-          Take {formatMass(reading)}
-        </Button>
-      ))}
-    </Box>
-  );
-}
-
-/** Puts a load that can be made wherever the impossible one stands in the slot. */
-function replaceReading(slot: Slot, issue: PlanIssue, reading: Mass): Slot {
-  if (issue.code !== "cannotBeMade") return slot;
-  return {
-    ...slot,
-    sets: slot.sets.map((set) =>
-      readingOf(set.load)?.thousandths === issue.reading.thousandths
-        ? { ...set, load: withReading(set.load, reading) }
-        : set,
-    ),
-  };
-}

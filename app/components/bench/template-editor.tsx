@@ -8,10 +8,8 @@ import {
   applyEdit,
   newBlock,
   newItemBlock,
-  PLAIN_DEFAULTS,
   slotsOf,
   stationFor,
-  usualSide,
   type PlanEdit,
   type SessionPlan,
   type Slot,
@@ -19,10 +17,15 @@ import {
 import type { Station } from "~/core/station/index.ts";
 import { useCatalogue } from "../catalogue.ts";
 import { Labelled, PlainInput, Select } from "../field.tsx";
+import { BenchPlaceContext, type BenchPlace } from "./bench-context.ts";
 import { AddBlocks } from "./add-blocks.tsx";
 import { BlockList } from "./block-list.tsx";
 import { LeaveGuard } from "./leave-guard.tsx";
-import { usePlainNotation } from "./use-notation.ts";
+import { lineIdOf } from "./slot-editor.tsx";
+import { SlotHead } from "./slot-head.tsx";
+import type { ReportInvalid } from "./typed-cell.tsx";
+import { useInvalid } from "./use-invalid.ts";
+import { useNotation } from "./use-notation.ts";
 import { WrittenLine } from "./written-line.tsx";
 
 /** What a save of a template comes to. */
@@ -41,102 +44,32 @@ export function TemplateEditor({
   /** All stations of the studio; an exercise keeps the one it was planned at until it is fitted. */
   readonly stations: readonly Station[];
 }) {
-  const { all, find } = useCatalogue();
+  const { all } = useCatalogue();
   const [draft, setDraft] = useState({ name, document });
-  const [invalid, setInvalid] = useState<ReadonlySet<string>>(new Set());
+  const [invalid, onInvalid] = useInvalid();
   const fetcher = useFetcher<TemplateReply>();
-  const plain = usePlainNotation(useCatalogue());
-  const onInvalid = useCallback((cell: string, message: string | null) => {
-    setInvalid((before) => {
-      const next = new Set(before);
-      if (message === null) next.delete(cell);
-      else next.add(cell);
-      return next;
-    });
-  }, []);
   const edit = useCallback(
     (e: PlanEdit) => setDraft((d) => ({ ...d, document: applyEdit(d.document, e) })),
     [],
   );
   const slots = slotsOf(draft.document);
-  const exercises = useMemo(() => slots.map((slot) => slot.sets), [slots]);
   const isDirty = draft.name !== name || draft.document !== document;
   const save = () =>
     void fetcher.submit(JSON.stringify({ baseRevision: revision, ...draft }), {
       method: "post",
       encType: "application/json",
     });
-  const renderSlot = (slot: Slot) => {
-    const movement = find(slot.movement);
-    const called = movement?.name ?? slot.movement;
-    const station = stations.find((s) => s.id === slot.station);
-    const { effort, rest } = PLAIN_DEFAULTS;
-    const context = {
-      ...plain,
-      unit: station?.loading.unit ?? "kg",
-      defaults: {
-        effort,
-        rest,
-        side: movement === null ? ({ kind: "both" } as const) : usualSide(movement, "left"),
-      },
-      exercises,
-      own: slots.indexOf(slot),
-    };
-    return (
-      <Box
-        component="section"
-        key={slot.id}
-        aria-label={`${slots.indexOf(slot) + 1}. ${called}`}
-        sx={{ borderTop: 2, borderColor: "kravo.ink", pt: 1, mb: 2.5 }}
-      >
-        <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", gap: 1.5 }}>
-          <Typography variant="h3" component="h2" sx={{ flexGrow: 1 }}>
-            <Box component="span" sx={{ color: "text.secondary", mr: 1 }}>
-              {slots.indexOf(slot) + 1}
-            </Box>
-            {called}
-          </Typography>
-          <Button
-            size="small"
-            onClick={() => edit({ kind: "moveSlot", slot: slot.id, by: -1 })}
-            aria-label={`Move ${called} up`}
-          >
-            ↑
-          </Button>
-          <Button
-            size="small"
-            onClick={() => edit({ kind: "moveSlot", slot: slot.id, by: 1 })}
-            aria-label={`Move ${called} down`}
-          >
-            ↓
-          </Button>
-          <Button
-            size="small"
-            onClick={() => edit({ kind: "removeSlot", slot: slot.id })}
-            aria-label={`Remove ${called}`}
-          >
-            Remove
-          </Button>
-        </Box>
-        <WrittenLine
-          id={`${slot.id}-line`}
-          label={`Sets of ${called}, written`}
-          sets={slot.sets}
-          context={context}
-          mint={mintId}
-          onSets={(sets) => edit({ kind: "changeSlot", slot: slot.id, to: { ...slot, sets } })}
-          onInvalid={onInvalid}
-        />
-      </Box>
-    );
-  };
+  const place = useMemo<BenchPlace>(
+    () => ({ approach: null, weakerSide: null, planNow: () => draft.document }),
+    [draft.document],
+  );
   const addable = all.flatMap((movement) => {
     const station = stationFor(stations, movement);
     return station === null ? [] : [{ movement, station }];
   });
   return (
     <>
-      <LeaveGuard isUnsaved={isDirty} />
+      <LeaveGuard isUnsaved={isDirty || invalid.size > 0} />
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "flex-end" }}>
         <Box sx={{ flexGrow: 1, maxWidth: 420 }}>
           <Labelled id="template-name" label="Name">
@@ -163,12 +96,23 @@ export function TemplateEditor({
           ▸ {fetcher.data.problem}
         </Typography>
       ) : null}
-      <BlockList
-        plan={draft.document}
-        onEdit={edit}
-        onInvalid={onInvalid}
-        renderSlot={renderSlot}
-      />
+      <BenchPlaceContext value={place}>
+        <BlockList
+          plan={draft.document}
+          onEdit={edit}
+          onInvalid={onInvalid}
+          renderSlot={(slot) => (
+            <TemplateSlot
+              key={slot.id}
+              slot={slot}
+              number={slots.indexOf(slot) + 1}
+              station={stations.find((s) => s.id === slot.station) ?? null}
+              onEdit={edit}
+              onInvalid={onInvalid}
+            />
+          )}
+        />
+      </BenchPlaceContext>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "flex-start" }}>
         <Box sx={{ width: 240 }}>
           <Select
@@ -194,5 +138,48 @@ export function TemplateEditor({
         />
       </Box>
     </>
+  );
+}
+
+/** An exercise of a template: what it is, and its sets as the written line. */
+function TemplateSlot({
+  slot,
+  number,
+  station,
+  onEdit,
+  onInvalid,
+}: {
+  readonly slot: Slot;
+  readonly number: number;
+  readonly station: Station | null;
+  readonly onEdit: (edit: PlanEdit) => void;
+  readonly onInvalid: ReportInvalid;
+}) {
+  const { find } = useCatalogue();
+  const name = find(slot.movement)?.name ?? slot.movement;
+  const notation = useNotation(slot, station);
+  return (
+    <Box
+      component="section"
+      aria-label={`${number}. ${name}`}
+      sx={{ borderTop: 2, borderColor: "kravo.ink", pt: 1, mb: 2.5 }}
+    >
+      <SlotHead
+        name={name}
+        number={number}
+        about={station?.name ?? ""}
+        onMove={(by) => onEdit({ kind: "moveSlot", slot: slot.id, by })}
+        onRemove={() => onEdit({ kind: "removeSlot", slot: slot.id })}
+      />
+      <WrittenLine
+        id={lineIdOf(slot)}
+        label={`Sets of ${name}, written`}
+        sets={slot.sets}
+        context={notation}
+        mint={mintId}
+        onSets={(sets) => onEdit({ kind: "changeSlot", slot: slot.id, to: { ...slot, sets } })}
+        onInvalid={onInvalid}
+      />
+    </Box>
   );
 }

@@ -11,7 +11,7 @@ import {
 import { parseMass, share, type Mass, type Share } from "~/core/quantity/index.ts";
 import { assertNever } from "~/core/result/index.ts";
 import { nextEasier, nextHarder, type Loading } from "~/core/station/index.ts";
-import { formatAmount, formatMass } from "~/format/numbers.ts";
+import { formatAmount, formatMass, formatPercent } from "~/format/numbers.ts";
 import { LOAD_RULE_NAMES } from "~/format/prescription.ts";
 import { useCatalogue } from "../../catalogue.ts";
 import { Cell, Group, Pick, Steps, Whole } from "./parts.tsx";
@@ -266,13 +266,5 @@ function Percent({
     const n = typedAmount("percent")(text.replace("%", ""));
     return n.ok ? { ok: true, value: share(n.value / 100) } : n;
   };
-  return (
-    <Cell
-      label="Per cent"
-      value={value}
-      show={(part) => String(Math.round(part * 10_000) / 100)}
-      read={read}
-      onValue={onValue}
-    />
-  );
+  return <Cell label="Per cent" value={value} show={formatPercent} read={read} onValue={onValue} />;
 }

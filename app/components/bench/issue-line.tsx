@@ -1,0 +1,66 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { readingOf, withReading, type PlanIssue, type Slot } from "~/core/prescription/index.ts";
+import type { Mass } from "~/core/quantity/index.ts";
+import { formatMass } from "~/format/numbers.ts";
+import { formatPlanIssue } from "~/format/reasons.ts";
+import { useCatalogue } from "../catalogue.ts";
+
+/** What is wrong or doubtful in an exercise, with the loads that can be made instead. */
+export function IssueLine({
+  issue,
+  onTake,
+}: {
+  readonly issue: PlanIssue;
+  readonly onTake: (reading: Mass) => void;
+}) {
+  const { find } = useCatalogue();
+  const offers =
+    issue.code === "cannotBeMade"
+      ? [issue.easier, issue.harder].flatMap((o) => (o === null ? [] : [o.reading]))
+      : [];
+  return (
+    <Box
+      role={issue.blocks ? "alert" : undefined}
+      sx={{
+        mt: 1,
+        pl: 1.5,
+        borderLeft: 4,
+        borderColor: issue.blocks ? "kravo.signal" : "kravo.warn",
+        display: "flex",
+        flexWrap: "wrap",
+        gap: 1,
+        alignItems: "center",
+      }}
+    >
+      <Typography sx={{ fontWeight: 600 }}>
+        {issue.blocks ? "Cannot be trained: " : "Note: "}
+        {formatPlanIssue(issue, find)}
+      </Typography>
+      {offers.map((reading) => (
+        <Button
+          key={reading.thousandths}
+          size="small"
+          variant="outlined"
+          onClick={() => onTake(reading)}
+        >
+          Take {formatMass(reading)}
+        </Button>
+      ))}
+    </Box>
+  );
+}
+
+/** Puts a load that can be made wherever the impossible one stands in the slot. */
+export function replaceReading(slot: Slot, issue: PlanIssue, reading: Mass): Slot {
+  if (issue.code !== "cannotBeMade") return slot;
+  return {
+    ...slot,
+    sets: slot.sets.map((set) =>
+      readingOf(set.load)?.thousandths === issue.reading.thousandths
+        ? { ...set, load: withReading(set.load, reading) }
+        : set,
+    ),
+  };
+}
