@@ -70,9 +70,9 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
   const { plan } = known;
   const initial = useMemo<Draft>(() => ({ head: headOf(plan), plan: plan.document }), [plan]);
   const catalogue = useCatalogue();
-  const { draft, newest, isDirty, canUndo, canRedo, change, undo, redo, markSaved } =
+  const { draft, newest, isDirty, isDirtyNow, canUndo, canRedo, change, undo, redo, markSaved } =
     useDraft(initial);
-  const [invalid, onInvalid] = useInvalid();
+  const { invalid, onInvalid, isValidNow } = useInvalid();
   const [revision, setRevision] = useState(plan.revision);
   const [sent, setSent] = useState<{ readonly draft: Draft; readonly base: number } | null>(null);
   const fetcher = useFetcher<typeof action>();
@@ -105,8 +105,10 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
     markSaved(sent.draft);
   }, [isSettled, reply, sent, markSaved]);
 
-  const canSave = isDirty && invalid.size === 0 && isSettled;
-  const saveNow = useMemo(() => (canSave ? () => save(revision) : null), [canSave, save, revision]);
+  // Of what is, not of what is drawn: who types and saves at once has not waited for the drawing.
+  const saveNow = useCallback(() => {
+    if (isSettled && isDirtyNow() && isValidNow()) save(revision);
+  }, [isSettled, isDirtyNow, isValidNow, save, revision]);
   useBenchKeys(saveNow, undo, redo);
 
   const isUnsaved = isDirty || invalid.size > 0;
@@ -135,7 +137,11 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
           <Button component={Link} to={`/plans/${plan.id}/sheet`}>
             Sheet
           </Button>
-          <Button variant="outlined" onClick={() => saveNow?.()} disabled={!canSave}>
+          <Button
+            variant="outlined"
+            onClick={saveNow}
+            disabled={!isDirty || invalid.size > 0 || !isSettled}
+          >
             Save
           </Button>
           {plan.run.kind === "none" ? (

@@ -50,9 +50,10 @@ const REPEATED = [
 ];
 
 async function expectAccessible(page: Page, name: string): Promise<void> {
+  // No page has frames, and without them the audit needs no second page for its answer.
   const axe = REPEATED.reduce(
     (builder, rows) => builder.exclude(rows),
-    new AxeBuilder({ page }).options({ resultTypes: ["violations"] }),
+    new AxeBuilder({ page }).options({ resultTypes: ["violations"] }).setLegacyMode(),
   );
   const { violations } = await axe.analyze();
   const found = violations.map(

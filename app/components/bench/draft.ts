@@ -86,6 +86,7 @@ export function useDraft(initial: Draft) {
     canRedo: state.future.length > 0,
     /** The draft as it is, which may be newer than the one that is drawn. */
     newest: useCallback(() => now.current.now, []),
+    isDirtyNow: useCallback(() => now.current.now !== now.current.saved, []),
     change: useCallback((to: (draft: Draft) => Draft) => send({ kind: "change", to }), [send]),
     undo: useCallback(() => send({ kind: "undo" }), [send]),
     redo: useCallback(() => send({ kind: "redo" }), [send]),

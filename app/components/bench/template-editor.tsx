@@ -46,7 +46,7 @@ export function TemplateEditor({
 }) {
   const { all } = useCatalogue();
   const [draft, setDraft] = useState({ name, document });
-  const [invalid, onInvalid] = useInvalid();
+  const { invalid, onInvalid } = useInvalid();
   const fetcher = useFetcher<TemplateReply>();
   const edit = useCallback(
     (e: PlanEdit) => setDraft((d) => ({ ...d, document: applyEdit(d.document, e) })),

@@ -1,13 +1,13 @@
 import { useEffect } from "react";
 
 /** Ctrl or Cmd with S saves; with Z it undoes, with Shift and Z it does again, but not while typing. */
-export function useBenchKeys(save: (() => void) | null, undo: () => void, redo: () => void): void {
+export function useBenchKeys(save: () => void, undo: () => void, redo: () => void): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey)) return;
       if (event.key === "s") {
         event.preventDefault();
-        save?.();
+        save();
       }
       const isTyping =
         event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
