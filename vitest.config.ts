@@ -13,7 +13,7 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: "unit",
-          testTimeout: isLong ? 300_000 : 10_000,
+          testTimeout: isLong ? 300_000 : 30_000,
           include: ["{core,codec,format,app,server,demo}/**/*.test.ts"],
         },
       },

@@ -47,6 +47,22 @@ export function idOf<K extends IdOf>(text: string): Id<K> {
 /** Makes fresh ids; passed in so that core holds no randomness. */
 export type MintId = <K extends IdOf>() => Id<K>;
 
+/**
+ * Mints that give the same ids in the same order, one mint for each reading of a text that is still being
+ * written: so what was read before stays the same thing at the next letter.
+ */
+export function mintAgain(mint: MintId): () => MintId {
+  const minted: Id<IdOf>[] = [];
+  return () => {
+    let next = 0;
+    return <K extends IdOf>() => {
+      const id = (minted[next] ??= mint());
+      next += 1;
+      return id as Id<K>;
+    };
+  };
+}
+
 /** Who wrote something: a signed-in user, a link somebody was given, or Kravo itself. */
 export type Actor =
   | { readonly kind: "user"; readonly id: Id<"user"> }

@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { anyItem, anySlot } from "../../tests/arbitrary/plan.ts";
 import { findMovement, SHIPPED_MOVEMENTS } from "../catalogue/index.ts";
+import { mintAgain } from "../identity/index.ts";
 import type { PlannedSet } from "../prescription/index.ts";
 import { seconds } from "../quantity/index.ts";
 import { sampleMint, sampleSet } from "../samples/index.ts";
@@ -233,6 +234,22 @@ describe("ids of a line that was edited anyhow", () => {
       }),
       { numRuns: 100 },
     );
+  });
+
+  it("stay letter by letter for what is new while a line is typed", () => {
+    const again = mintAgain(sampleMint);
+    const begun = setsOf("8 at 60");
+    const typed = (text: string) => {
+      const result = parseLine(text, begun, CONTEXT, again());
+      return all(result.ok ? result.value : []);
+    };
+    const first = typed("8 at 60; 3 x 5 at 8");
+    expect(first).toHaveLength(8);
+    expect(typed("8 at 60; 3 x 5 at 80")).toEqual(first);
+    const longer = typed("8 at 60; 3 x 5 at 80 then 2 drops to 70%");
+    expect(longer.slice(0, 8)).toEqual(first);
+    expect(typed("8 at 60; 3 x 5 at 80 then 2 drops to 75%")).toEqual(longer);
+    expect(new Set(longer).size).toBe(longer.length);
   });
 
   it("lead every reference to a set that is there", () => {

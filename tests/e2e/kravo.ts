@@ -23,10 +23,7 @@ export class KravoServer {
   ) {}
 
   static async start(databaseUrl = process.env["KRAVO_E2E_DATABASE"] ?? ""): Promise<KravoServer> {
-    const server = new KravoServer(
-      await freePort(5200 + Math.floor(Math.random() * 2000)),
-      databaseUrl,
-    );
+    const server = new KravoServer(await freePort(0), databaseUrl);
     await server.begin();
     return server;
   }

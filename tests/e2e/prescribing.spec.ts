@@ -27,12 +27,17 @@ test("sets are written as a line, refused at the character, kept through a save,
   await expect(page.getByLabel("Load of set 2, kg")).toHaveValue("77.5");
   await expect(page.getByRole("button", { name: "Save", exact: true })).toBeDisabled();
 
+  // Frames come late, as on a slow machine: the cursor must not jump back into what is typed on.
+  await page.evaluate(() => {
+    window.requestAnimationFrame = (draw) => window.setTimeout(() => draw(performance.now()), 100);
+  });
   await line.fill("");
   await line.pressSequentially("2 x 8 at 60 then rest-p");
   const offers = page.getByRole("listbox", { name: "Words that fit here" });
   await expect(offers.getByRole("option", { name: "rest-pause" })).toBeVisible();
   await line.press("Enter");
   await line.pressSequentially("2 after 15");
+  await expect(line).toHaveValue("2 x 8 at 60 then rest-pause 2 after 15");
   await expect(page.getByLabel("Part 1 of set 2")).toHaveValue("rest-pause 2");
   await page.getByLabel("Part 1 of set 2").fill("hold 3600 s stretched");
   await expect(page.getByText("Expected 1 to 600 seconds of a hold").first()).toBeVisible();

@@ -1,8 +1,9 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { startTransition, useEffect, useRef, useState } from "react";
+import { flushSync } from "react-dom";
 import { Link } from "react-router";
-import type { MintId } from "~/core/identity/index.ts";
+import { mintAgain, type MintId } from "~/core/identity/index.ts";
 import {
   completionsAt,
   LONGEST_LINE,
@@ -16,6 +17,12 @@ import type { PlannedSet } from "~/core/prescription/index.ts";
 import { formatNotationError } from "~/format/notation.ts";
 import type { ReportInvalid } from "./typed-cell.tsx";
 import { useAlive } from "./use-alive.ts";
+
+/** A line that is being typed into. */
+interface Begun {
+  readonly sets: readonly PlannedSet[];
+  readonly again: () => MintId;
+}
 
 /**
  * The sets of an exercise as one line to type. Every text that can be read becomes the sets at once; one that
@@ -45,8 +52,11 @@ export function WrittenLine({
   const sent = useRef(shown);
   const [text, setText] = useState(shown);
   const [error, setError] = useState<NotationError | null>(null);
-  /** The sets as they were when typing began: ids are kept from these, however the text looks meanwhile. */
-  const [begun, setBegun] = useState<readonly PlannedSet[] | null>(null);
+  /**
+   * The sets as they were when typing began, and the ids of what is new: kept however the text looks
+   * meanwhile, so that a letter changes what it means and not what is there.
+   */
+  const [begun, setBegun] = useState<Begun | null>(null);
   const [offers, setOffers] = useState<readonly Completion[]>([]);
   const [chosen, setChosen] = useState(0);
 
@@ -62,7 +72,7 @@ export function WrittenLine({
     setChosen(0);
     const isWordBegun = /[a-z]$/i.test(next.slice(0, cursor));
     setOffers(isWordBegun ? completionsAt(next, cursor).slice(0, 6) : []);
-    const read = parseLine(next, begun ?? sets, context, mint);
+    const read = parseLine(next, begun?.sets ?? sets, context, begun?.again() ?? mint);
     const first = read.ok ? null : (read.error[0] ?? null);
     setError(first);
     onInvalid(id, first === null ? null : `${label}: ${formatNotationError(first)}`);
@@ -76,8 +86,9 @@ export function WrittenLine({
   const take = (offer: Completion) => {
     const at = input.current?.selectionStart ?? text.length;
     const before = `${text.slice(0, offer.from)}${offer.text} `;
-    type(before + text.slice(at).replace(/^ /, ""), before.length);
-    requestAnimationFrame(() => input.current?.setSelectionRange(before.length, before.length));
+    flushSync(() => type(before + text.slice(at).replace(/^ /, ""), before.length));
+    // Before the next letter can come: a later frame would put the cursor back into what was typed since.
+    input.current?.setSelectionRange(before.length, before.length);
   };
   const onKeyDown = (event: React.KeyboardEvent) => {
     const offer = offers[chosen];
@@ -121,7 +132,7 @@ export function WrittenLine({
         placeholder="3 x 8-12 at 60 leave 2 rest 2:00"
         value={text}
         readOnly={!isAlive}
-        onFocus={() => setBegun(sets)}
+        onFocus={() => setBegun({ sets, again: mintAgain(mint) })}
         onBlur={() => {
           setBegun(null);
           setOffers([]);
