@@ -16,6 +16,18 @@ import {
 const LOCALE = "en-GB";
 const number = new Intl.NumberFormat(LOCALE, { maximumFractionDigits: 3, useGrouping: false });
 const oneDecimal = new Intl.NumberFormat(LOCALE, { maximumFractionDigits: 1 });
+const wholeDay = new Intl.DateTimeFormat(LOCALE, {
+  weekday: "short",
+  day: "numeric",
+  month: "short",
+  year: "numeric",
+  timeZone: "UTC",
+});
+const shortDay = new Intl.DateTimeFormat(LOCALE, {
+  day: "numeric",
+  month: "short",
+  timeZone: "UTC",
+});
 const percent = new Intl.NumberFormat(LOCALE, { style: "percent", maximumFractionDigits: 1 });
 
 /** "82.5 kg" */
@@ -73,22 +85,12 @@ export function formatMinuteRange(d: Duration): string {
 
 /** "Wed 25 Nov 2026" */
 export function formatDay(day: Day): string {
-  const parts = new Intl.DateTimeFormat(LOCALE, {
-    weekday: "short",
-    day: "numeric",
-    month: "short",
-    year: "numeric",
-    timeZone: "UTC",
-  }).formatToParts(new Date(`${day}T00:00:00Z`));
+  const parts = wholeDay.formatToParts(new Date(`${day}T00:00:00Z`));
   const part = (type: string) => parts.find((p) => p.type === type)?.value ?? "";
   return `${part("weekday")} ${part("day")} ${part("month")} ${part("year")}`;
 }
 
 /** "25 Nov" */
 export function formatShortDay(day: Day): string {
-  return new Intl.DateTimeFormat(LOCALE, {
-    day: "numeric",
-    month: "short",
-    timeZone: "UTC",
-  }).format(new Date(`${day}T00:00:00Z`));
+  return shortDay.format(new Date(`${day}T00:00:00Z`));
 }

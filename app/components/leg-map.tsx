@@ -1,7 +1,4 @@
 import { steady } from "./steady.ts";
-import Box from "@mui/material/Box";
-import Typography from "@mui/material/Typography";
-import type { Theme } from "@mui/material/styles";
 import type { Region } from "~/core/movement/index.ts";
 import { formatSets } from "~/format/numbers.ts";
 import { REGION_NAMES } from "~/format/training.ts";
@@ -95,11 +92,10 @@ export const LegMap = steady(function LegMap({
 }) {
   const by = new Map(regions.map((r) => [r.region, r]));
   return (
-    <Box sx={{ display: "grid", gridTemplateColumns: "repeat(3, 1fr)", gap: 1 }}>
+    <div className="leg-map">
       {VIEWS.map((view) => (
-        <Box key={view.name} sx={{ textAlign: "center" }}>
-          <Box
-            component="svg"
+        <div key={view.name}>
+          <svg
             viewBox="10 0 76 240"
             role="img"
             aria-label={`${view.name} of the leg: ${view.parts
@@ -108,7 +104,6 @@ export const LegMap = steady(function LegMap({
                   `${REGION_NAMES[region]} ${SHADE_NAMES[by.get(region)?.shade ?? "none"]}`,
               )
               .join(", ")}`}
-            sx={{ width: "100%", maxHeight: 190, display: "block" }}
           >
             <defs>
               <pattern
@@ -118,46 +113,28 @@ export const LegMap = steady(function LegMap({
                 patternUnits="userSpaceOnUse"
                 patternTransform="rotate(35)"
               >
-                <Box component="path" d="M0 0V4" sx={{ stroke: ironOf, strokeWidth: 1.4 }} />
+                <path className="hatch" d="M0 0V4" />
               </pattern>
             </defs>
-            <Box
-              component="path"
-              d={view.outline}
-              sx={{ fill: "none", stroke: edgeOf, strokeWidth: 1 }}
-            />
+            <path className="outline" d={view.outline} />
             {view.parts.map(([region, d]) => {
               const found = by.get(region);
               const shade = found?.shade ?? "none";
               return (
-                <Box
-                  component="path"
+                <path
                   key={region}
+                  className={shade}
                   d={d}
-                  fill={shade === "below" ? `url(#hatch-${view.name})` : undefined}
-                  sx={{
-                    stroke: shade === "above" ? signalOf : inkOf,
-                    strokeWidth: shade === "above" ? 2 : 0.7,
-                    ...(shade === "below"
-                      ? {}
-                      : { fill: shade === "none" ? "transparent" : ironOf }),
-                  }}
+                  style={shade === "below" ? { fill: `url(#hatch-${view.name})` } : undefined}
                 >
                   <title>{`${REGION_NAMES[region]}: ${formatSets(found?.sets ?? 0)} sets, ${SHADE_NAMES[shade]}`}</title>
-                </Box>
+                </path>
               );
             })}
-          </Box>
-          <Typography variant="overline" sx={{ color: "text.secondary" }}>
-            {view.name}
-          </Typography>
-        </Box>
+          </svg>
+          <span className="small-heading soft">{view.name}</span>
+        </div>
       ))}
-    </Box>
+    </div>
   );
 });
-
-const ironOf = (t: Theme) => t.vars?.palette.kravo.iron ?? "";
-const inkOf = (t: Theme) => t.vars?.palette.kravo.ink ?? "";
-const edgeOf = (t: Theme) => t.vars?.palette.kravo.edge ?? "";
-const signalOf = (t: Theme) => t.vars?.palette.kravo.signal ?? "";

@@ -1,7 +1,5 @@
-import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import { useCallback, useEffect, useMemo, useState } from "react";
-import { Form, Link, data, useFetcher, useSearchParams } from "react-router";
+import { Link, data, useFetcher, useSearchParams } from "react-router";
 import { describeIssues, savePlanCodec } from "~/codec/save-plan.ts";
 import { slotsOf } from "~/core/prescription/index.ts";
 import { formatDay } from "~/format/numbers.ts";
@@ -10,6 +8,7 @@ import { benchOf } from "~/server/coaching/bench.server.ts";
 import { getGym, listStations } from "~/server/db/gyms.server.ts";
 import { getPlan, savePlan } from "~/server/db/plans.server.ts";
 import type { Route } from "./+types/bench.ts";
+import { BenchActions } from "../components/bench/bench-actions.tsx";
 import { BenchBody } from "../components/bench/bench-body.tsx";
 import { useDraft, type Draft } from "../components/bench/draft.ts";
 import { useCatalogue } from "../components/catalogue.ts";
@@ -127,36 +126,17 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
         </>
       }
       actions={
-        <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
-          <Button onClick={undo} disabled={!canUndo}>
-            Undo
-          </Button>
-          <Button onClick={redo} disabled={!canRedo}>
-            Redo
-          </Button>
-          <Button component={Link} to={`/plans/${plan.id}/sheet`}>
-            Sheet
-          </Button>
-          <Button
-            variant="outlined"
-            onClick={saveNow}
-            disabled={!isDirty || invalid.size > 0 || !isSettled}
-          >
-            Save
-          </Button>
-          {plan.run.kind === "none" ? (
-            <Form method="post" action={`/plans/${plan.id}/start`}>
-              <Button
-                type="submit"
-                variant="contained"
-                color="secondary"
-                disabled={isUnsaved || isBlocked}
-              >
-                Start training
-              </Button>
-            </Form>
-          ) : null}
-        </Box>
+        <BenchActions
+          plan={plan.id}
+          canUndo={canUndo}
+          canRedo={canRedo}
+          canSave={isDirty && invalid.size === 0 && isSettled}
+          canStart={!isUnsaved && !isBlocked}
+          isBegun={plan.run.kind !== "none"}
+          onUndo={undo}
+          onRedo={redo}
+          onSave={saveNow}
+        />
       }
     >
       <StatusLine

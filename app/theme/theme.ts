@@ -1,6 +1,6 @@
 import { createTheme, type ThemeOptions } from "@mui/material/styles";
 import { PLAIN_STYLES } from "./plain-styles.ts";
-import { DARK, FONTS, LIGHT, type Palette } from "./tokens.ts";
+import { DARK, FONTS, LIGHT, TYPE, type Palette } from "./tokens.ts";
 
 declare module "@mui/material/styles" {
   interface Palette {
@@ -38,8 +38,6 @@ function scheme(p: Palette) {
   };
 }
 
-const condensed = { fontFamily: FONTS.figures, fontWeight: 800, letterSpacing: "0.005em" };
-
 const options: ThemeOptions = {
   cssVariables: { colorSchemeSelector: "data-scheme" },
   colorSchemes: { light: scheme(LIGHT), dark: scheme(DARK) },
@@ -47,25 +45,8 @@ const options: ThemeOptions = {
   typography: {
     fontFamily: FONTS.text,
     fontSize: 15,
-    h1: { ...condensed, fontSize: "2.9rem", lineHeight: 0.95 },
-    h2: { ...condensed, fontSize: "1.7rem", lineHeight: 1 },
-    h3: { ...condensed, fontSize: "1.3rem", lineHeight: 1.1, fontWeight: 700 },
+    ...TYPE,
     button: { textTransform: "none", fontWeight: 650, fontSize: "0.95rem" },
-    overline: {
-      fontFamily: FONTS.text,
-      fontSize: "0.72rem",
-      fontWeight: 700,
-      letterSpacing: "0.09em",
-      lineHeight: 1.4,
-      textTransform: "uppercase",
-    },
-    figure: {
-      fontFamily: FONTS.figures,
-      fontVariantNumeric: "tabular-nums lining-nums",
-      fontWeight: 700,
-      fontSize: "1.25rem",
-      lineHeight: 1.05,
-    },
   },
   components: {
     MuiButtonBase: { defaultProps: { disableRipple: true } },

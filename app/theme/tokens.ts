@@ -49,5 +49,29 @@ export const DARK: Palette = {
   warn: "#f0b454",
 };
 
+const condensed = { fontFamily: FONTS.figures, fontWeight: 800, letterSpacing: "0.005em" };
+
+/** How headings, small headings and figures are set, by Material's components and by plain classes alike. */
+export const TYPE = {
+  h1: { ...condensed, fontSize: "2.9rem", lineHeight: 0.95 },
+  h2: { ...condensed, fontSize: "1.7rem", lineHeight: 1 },
+  h3: { ...condensed, fontSize: "1.3rem", lineHeight: 1.1, fontWeight: 700 },
+  overline: {
+    fontFamily: FONTS.text,
+    fontSize: "0.72rem",
+    fontWeight: 700,
+    letterSpacing: "0.09em",
+    lineHeight: 1.4,
+    textTransform: "uppercase",
+  },
+  figure: {
+    fontFamily: FONTS.figures,
+    fontVariantNumeric: "tabular-nums lining-nums",
+    fontWeight: 700,
+    fontSize: "1.25rem",
+    lineHeight: 1.05,
+  },
+} as const;
+
 /** Touch targets on the floor view, in pixels. */
 export const TOUCH = 48;

@@ -15,16 +15,12 @@ export function BenchPanel({
 }) {
   return (
     <>
-      <Typography variant="overline" component="h2">
-        Time, estimated
-      </Typography>
-      <Typography variant="figure" component="p" sx={{ fontSize: "3.4rem" }}>
-        {formatMinutes(duration.likely)}
-      </Typography>
-      <Typography variant="body2" sx={{ color: "text.secondary", mb: 2 }}>
+      <h2 className="small-heading">Time, estimated</h2>
+      <p className="time-figure">{formatMinutes(duration.likely)}</p>
+      <p className="text soft time-range">
         {formatMinuteRange(duration)}, from tempo, reps, rest, and plates to change; {hardSets} hard{" "}
         {hardSets === 1 ? "set" : "sets"}
-      </Typography>
+      </p>
     </>
   );
 }

@@ -1,5 +1,3 @@
-import Box from "@mui/material/Box";
-import Typography from "@mui/material/Typography";
 import { setsTowardsBand, standing, type RegionCoverage } from "~/core/coverage/index.ts";
 import type { Judged } from "~/core/finding/index.ts";
 import {
@@ -28,12 +26,12 @@ export function CoveragePanel({ judged }: { readonly judged: Judged }) {
     };
   });
   return (
-    <Box component="section" aria-label="Coverage">
-      <Typography variant="overline" component="h2">
+    <section aria-label="Coverage">
+      <h2 className="small-heading">
         {sessions === 1 ? "This week, this session" : `This week, ${sessions} sessions`}
-      </Typography>
+      </h2>
       <LegMap regions={shaded} />
-      <Box component="ul" sx={{ listStyle: "none", p: 0, m: 0, mt: 1 }}>
+      <ul className="bands">
         {shown.map((region) => (
           <BandRow
             key={region}
@@ -43,12 +41,12 @@ export function CoveragePanel({ judged }: { readonly judged: Judged }) {
             high={bands[region].high}
           />
         ))}
-      </Box>
-      <Typography variant="body2" sx={{ color: "text.secondary", mt: 1 }}>
+      </ul>
+      <p className="text soft">
         Hard sets of the week, assisting ones by their share; the frame is {judged.approach.name}’s
         band, a starting point and no limit. Below it: what the direct sets meet.
-      </Typography>
-    </Box>
+      </p>
+    </section>
   );
 }
 

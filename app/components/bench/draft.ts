@@ -1,3 +1,4 @@
+import isEqual from "fast-deep-equal";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { SessionPlan } from "~/core/prescription/index.ts";
 import { assertNever } from "~/core/result/index.ts";
@@ -24,6 +25,9 @@ type Event =
 
 const KEPT = 200;
 
+/** What comes before anything is done elsewhere; not every browser gives the focus to what is pressed. */
+const SETTLING = ["focusin", "focusout"] as const;
+
 /** A draft as it was loaded: nothing to undo, nothing to redo, nothing unsaved. */
 export function startDraft(draft: Draft): State {
   return { past: [], now: draft, future: [], saved: draft };
@@ -34,7 +38,8 @@ export function reduceDraft(state: State, event: Event): State {
   switch (event.kind) {
     case "change": {
       const to = event.to(state.now);
-      if (to === state.now) return state;
+      // Typing a space, or a value once more, is nothing to undo.
+      if (isEqual(to, state.now)) return state;
       return { ...state, past: [...state.past, state.now].slice(-KEPT), now: to, future: [] };
     }
     case "undo": {
@@ -76,8 +81,10 @@ export function useDraft(initial: Draft) {
   // Whoever goes on to another cell or button finds everything drawn, and what it does made of that.
   useEffect(() => {
     const settle = () => draw(now.current);
-    document.addEventListener("focusin", settle);
-    return () => document.removeEventListener("focusin", settle);
+    for (const event of SETTLING) document.addEventListener(event, settle);
+    return () => {
+      for (const event of SETTLING) document.removeEventListener(event, settle);
+    };
   }, []);
   return {
     draft: state.now,

@@ -1,4 +1,3 @@
-import Typography from "@mui/material/Typography";
 import { typedDropShare, typedSeconds } from "~/codec/typed-cells.ts";
 import { writeTarget } from "~/core/notation/index.ts";
 import type { DropLoad, Extension, SetStep } from "~/core/prescription/index.ts";
@@ -7,13 +6,6 @@ import { formatShare } from "~/format/numbers.ts";
 import { Select } from "../field.tsx";
 import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
 import { DropLoadText } from "./step-load-text.tsx";
-
-export const EXTENSION = {
-  pt: 0.75,
-  pl: 1,
-  borderLeft: 3,
-  borderColor: "kravo.ironLight",
-} as const;
 
 type Drop = Extract<Extension, { kind: "drop" }>;
 
@@ -35,15 +27,17 @@ export function DropRow({
   readonly number: number;
   readonly step: SetStep | undefined;
   readonly readTarget: (text: string) => Result<Drop["target"], string>;
-  readonly onChange: (drop: Drop) => void;
+  readonly onChange: (change: (now: Drop) => Drop) => void;
   readonly onRemove: () => void;
   readonly onInvalid: ReportInvalid;
 }) {
+  const changeTo = (part: Partial<Pick<typeof to, "share" | "of">>) =>
+    onChange((now) => (now.to.kind === "share" ? { ...now, to: { ...now.to, ...part } } : now));
   return (
     <tr>
       <th scope="row" aria-label={sentence(name)} />
       <td>
-        <Typography variant="body2" component="div" sx={EXTENSION}>
+        <div className="text behind drop-rest">
           drop {number}, rest
           <br />
           <TypedCell
@@ -51,12 +45,12 @@ export function DropRow({
             value={drop.restBefore}
             show={(s) => String(s)}
             read={typedSeconds}
-            onValue={(restBefore) => onChange({ ...drop, restBefore })}
+            onValue={(restBefore) => onChange((now) => ({ ...now, restBefore }))}
             onInvalid={onInvalid}
             width={54}
           />{" "}
           s
-        </Typography>
+        </div>
       </td>
       <td>
         <TypedCell
@@ -64,7 +58,7 @@ export function DropRow({
           value={drop.target}
           show={writeTarget}
           read={readTarget}
-          onValue={(target) => onChange({ ...drop, target })}
+          onValue={(target) => onChange((now) => ({ ...now, target }))}
           onInvalid={onInvalid}
           width={82}
         />
@@ -75,7 +69,7 @@ export function DropRow({
           value={to.share}
           show={(s) => formatShare(s)}
           read={typedDropShare}
-          onValue={(share) => onChange({ ...drop, to: { ...to, share } })}
+          onValue={(share) => changeTo({ share })}
           onInvalid={onInvalid}
           width={84}
         />
@@ -86,10 +80,7 @@ export function DropRow({
             aria-label={`${sentence(name)} is a share of`}
             value={to.of}
             onChange={(event) =>
-              onChange({
-                ...drop,
-                to: { ...to, of: event.target.value === "first" ? "first" : "current" },
-              })
+              changeTo({ of: event.target.value === "first" ? "first" : "current" })
             }
           >
             <option value="current">of the load before</option>

@@ -228,7 +228,7 @@ function Filters({
     (k) => k !== "text" && query[k] !== ANYTHING[k],
   ).length;
   return (
-    <Disclosure dense mt={0.5} summary={`Filters${used === 0 ? "" : `, ${used} on`}`}>
+    <Disclosure dense summary={`Filters${used === 0 ? "" : `, ${used} on`}`}>
       <Box
         sx={{
           display: "grid",

@@ -52,12 +52,12 @@ export function FindingsPanel({ findings, setAside, onTakeBack, ...row }: Findin
     return dismissal === undefined ? [] : [{ finding: f, dismissal }];
   });
   return (
-    <Box component="section" aria-label="Findings">
-      <Typography variant="h3" component="h2" sx={{ borderBottom: 2, borderColor: "kravo.ink" }}>
+    <section className="findings" aria-label="Findings">
+      <h2>
         {open.length === 0
           ? "Nothing found"
           : `${open.length} ${open.length === 1 ? "finding" : "findings"}`}
-      </Typography>
+      </h2>
       {open.map((finding) => (
         <FindingRow key={finding.key} finding={finding} {...row} />
       ))}
@@ -78,7 +78,7 @@ export function FindingsPanel({ findings, setAside, onTakeBack, ...row }: Findin
           ))}
         </Disclosure>
       )}
-    </Box>
+    </section>
   );
 }
 

@@ -1,6 +1,4 @@
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Typography from "@mui/material/Typography";
 import { readingOf, withReading, type PlanIssue, type Slot } from "~/core/prescription/index.ts";
 import type { Mass } from "~/core/quantity/index.ts";
 import { formatMass } from "~/format/numbers.ts";
@@ -21,23 +19,14 @@ export function IssueLine({
       ? [issue.easier, issue.harder].flatMap((o) => (o === null ? [] : [o.reading]))
       : [];
   return (
-    <Box
+    <div
       role={issue.blocks ? "alert" : undefined}
-      sx={{
-        mt: 1,
-        pl: 1.5,
-        borderLeft: 4,
-        borderColor: issue.blocks ? "kravo.signal" : "kravo.warn",
-        display: "flex",
-        flexWrap: "wrap",
-        gap: 1,
-        alignItems: "center",
-      }}
+      className={issue.blocks ? "issue blocks" : "issue"}
     >
-      <Typography sx={{ fontWeight: 600 }}>
+      <span>
         {issue.blocks ? "Cannot be trained: " : "Note: "}
         {formatPlanIssue(issue, find)}
-      </Typography>
+      </span>
       {offers.map((reading) => (
         <Button
           key={reading.thousandths}
@@ -48,7 +37,7 @@ export function IssueLine({
           Take {formatMass(reading)}
         </Button>
       ))}
-    </Box>
+    </div>
   );
 }
 

@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useCallback } from "react";
-import { useBeforeUnload, useBlocker } from "react-router";
+import { useBeforeUnload, useBlocker, type BlockerFunction } from "react-router";
 
 /** Asks before a page with unsaved changes is left, by a link here or by the browser itself. */
 export function LeaveGuard({ isUnsaved }: { readonly isUnsaved: boolean }) {
@@ -15,8 +15,11 @@ export function LeaveGuard({ isUnsaved }: { readonly isUnsaved: boolean }) {
     ),
   );
   const blocker = useBlocker(
-    ({ currentLocation, nextLocation }) =>
-      isUnsaved && currentLocation.pathname !== nextLocation.pathname,
+    useCallback<BlockerFunction>(
+      ({ currentLocation, nextLocation }) =>
+        isUnsaved && currentLocation.pathname !== nextLocation.pathname,
+      [isUnsaved],
+    ),
   );
   if (blocker.state !== "blocked") return null;
   return (

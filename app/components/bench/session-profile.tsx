@@ -1,6 +1,3 @@
-import Box from "@mui/material/Box";
-import type { Theme } from "@mui/material/styles";
-import Typography from "@mui/material/Typography";
 import { isPreparatory } from "~/core/prescription/index.ts";
 import { profileOf } from "~/core/profile/index.ts";
 import type { Step } from "~/core/prescription/index.ts";
@@ -34,30 +31,23 @@ export function SessionProfile({
     return first === undefined || id === null ? [] : [{ id, start: first.start, bars: own }];
   });
   return (
-    <Box component="figure" aria-label="Session profile" sx={{ m: 0, mb: 2.5 }}>
-      <Box sx={{ display: "flex", alignItems: "baseline", gap: 1 }}>
-        <Typography variant="overline" component="figcaption" sx={{ flexGrow: 1 }}>
+    <figure className="course" aria-label="Session profile">
+      <div className="row">
+        <figcaption className="small-heading grow">
           Course: time along, load as height, rest as gaps
-        </Typography>
-        <Typography variant="body2">{formatMinutes(seconds(total))}</Typography>
-      </Box>
-      <Box
-        component="svg"
-        role="presentation"
-        viewBox={`0 0 ${WIDTH} ${HEIGHT + 22}`}
-        preserveAspectRatio="none"
-        sx={DRAWING}
-      >
+        </figcaption>
+        <p className="text">{formatMinutes(seconds(total))}</p>
+      </div>
+      <svg role="presentation" viewBox={`0 0 ${WIDTH} ${HEIGHT + 22}`} preserveAspectRatio="none">
         {slots.map((slot, i) =>
           i === 0 ? null : (
-            <Box
-              component="line"
+            <line
               key={slot.id}
+              className="between"
               x1={x(slot.start) - 4}
               x2={x(slot.start) - 4}
               y1={4}
               y2={HEIGHT}
-              sx={{ stroke: (t) => t.vars?.palette.divider, strokeDasharray: "2 4" }}
             />
           ),
         )}
@@ -77,16 +67,9 @@ export function SessionProfile({
             />
           );
         })}
-        <Box
-          component="line"
-          x1={0}
-          x2={WIDTH}
-          y1={HEIGHT}
-          y2={HEIGHT}
-          sx={{ stroke: (t) => t.vars?.palette.kravo.ink, vectorEffect: "non-scaling-stroke" }}
-        />
-      </Box>
-      <Box component="ol" sx={LEGEND}>
+        <line className="ground" x1={0} x2={WIDTH} y1={HEIGHT} y2={HEIGHT} />
+      </svg>
+      <ol>
         {slots.map((slot) => {
           const readings = slot.bars.flatMap((bar) => (bar.reading === null ? [] : [bar.reading]));
           const loads = [...new Set(readings.map(formatMass))].join(", ");
@@ -97,34 +80,7 @@ export function SessionProfile({
             </li>
           );
         })}
-      </Box>
-    </Box>
+      </ol>
+    </figure>
   );
 }
-
-/** One style for all bars: they are many, and drawn anew at every keystroke. */
-const DRAWING = {
-  width: "100%",
-  height: 104,
-  display: "block",
-  overflow: "visible",
-  "& rect": {
-    vectorEffect: "non-scaling-stroke",
-    stroke: (t: Theme) => t.vars?.palette.kravo.iron,
-    strokeWidth: 1,
-  },
-  "& .open": { fill: (t: Theme) => t.vars?.palette.kravo.paper },
-  "& .set": { fill: (t: Theme) => t.vars?.palette.kravo.iron },
-  "& .after": { fill: (t: Theme) => t.vars?.palette.kravo.ironLight },
-} as const;
-
-const LEGEND = {
-  display: "flex",
-  flexWrap: "wrap",
-  columnGap: 2,
-  listStyle: "none",
-  m: 0,
-  p: 0,
-  fontSize: "0.85rem",
-  color: "text.secondary",
-} as const;

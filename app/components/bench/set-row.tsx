@@ -1,4 +1,3 @@
-import Box from "@mui/material/Box";
 import { useState } from "react";
 import type { MintId } from "~/core/identity/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
@@ -32,8 +31,9 @@ import { steady } from "../steady.ts";
 import { readTyped } from "./read-typed.ts";
 import type { LoadPlace } from "./set-form/load-fields.tsx";
 import { SetForm } from "./set-form/set-form.tsx";
+import type { ChangeSet } from "./slot-actions.ts";
 import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
-import { DropRow, EXTENSION } from "./drop-row.tsx";
+import { DropRow } from "./drop-row.tsx";
 import { DropLoadText, StepLoadText } from "./step-load-text.tsx";
 
 /** A set as a row, what follows it as rows below. Cells read and write the notation of the written line. */
@@ -62,7 +62,7 @@ export const SetRow = steady(function SetRow({
   /** The steps of this set, in order. */
   readonly steps: readonly SetStep[];
   readonly mint: MintId;
-  readonly onChange: (set: PlannedSet) => void;
+  readonly onChange: ChangeSet;
   readonly onDuplicate: () => void;
   readonly onRemove: () => void;
   readonly onInvalid: ReportInvalid;
@@ -72,7 +72,10 @@ export const SetRow = steady(function SetRow({
   const before = sets.slice(0, number - 1);
   const readTarget = (text: string) => readTyped(parseTarget(text, notation));
   const add = (kind: Extension["kind"]) =>
-    onChange({ ...set, extensions: [...set.extensions, newExtension(kind, set, mint)] });
+    onChange((now) => ({
+      ...now,
+      extensions: [...now.extensions, newExtension(kind, now, mint)],
+    }));
   const main = steps.find((step) => step.kind === "set");
   const readingNow =
     main?.load.kind === "made"
@@ -80,10 +83,13 @@ export const SetRow = steady(function SetRow({
       : at.loading === null
         ? null
         : (allLoads(at.loading)[0]?.reading ?? null);
-  const change = (to: Extension) =>
-    onChange({ ...set, extensions: set.extensions.map((e) => (e.id === to.id ? to : e)) });
+  const change = (id: Extension["id"], to: (now: Extension) => Extension) =>
+    onChange((now) => ({
+      ...now,
+      extensions: now.extensions.map((e) => (e.id === id ? to(e) : e)),
+    }));
   const remove = (gone: Extension) =>
-    onChange({ ...set, extensions: set.extensions.filter((e) => e.id !== gone.id) });
+    onChange((now) => ({ ...now, extensions: now.extensions.filter((e) => e.id !== gone.id) }));
   return (
     <>
       <tr>
@@ -105,10 +111,10 @@ export const SetRow = steady(function SetRow({
               aria-label={`Role of set ${number}`}
               value={set.role}
               onChange={(event) =>
-                onChange({
-                  ...set,
-                  role: SET_ROLES.find((r) => r === event.target.value) ?? set.role,
-                })
+                onChange((now) => ({
+                  ...now,
+                  role: SET_ROLES.find((r) => r === event.target.value) ?? now.role,
+                }))
               }
             >
               {SET_ROLES.map((role) => (
@@ -125,7 +131,7 @@ export const SetRow = steady(function SetRow({
             value={set.target}
             show={writeTarget}
             read={readTarget}
-            onValue={(target) => onChange({ ...set, target })}
+            onValue={(target) => onChange((now) => ({ ...now, target }))}
             onInvalid={onInvalid}
             width={82}
           />
@@ -140,7 +146,7 @@ export const SetRow = steady(function SetRow({
                 : writeLoad(load, number - 1, sets, notation)
             }
             read={(text) => readTyped(parseLoad(text, before, notation))}
-            onValue={(load) => onChange({ ...set, load })}
+            onValue={(load) => onChange((now) => ({ ...now, load }))}
             onInvalid={onInvalid}
             width={86}
             placeholder={main?.load.kind === "made" ? formatAmount(main.load.reading) : "find"}
@@ -156,7 +162,7 @@ export const SetRow = steady(function SetRow({
                 const effort: unknown = RIR_VALUES.find(
                   (value) => String(value) === event.target.value,
                 );
-                if (isRir(effort)) onChange({ ...set, effort });
+                if (isRir(effort)) onChange((now) => ({ ...now, effort }));
               }}
             >
               {RIR_VALUES.map((value) => (
@@ -173,14 +179,14 @@ export const SetRow = steady(function SetRow({
             value={set.restAfter}
             show={writeRest}
             read={(text) => readTyped(parseRest(text, notation))}
-            onValue={(restAfter) => onChange({ ...set, restAfter })}
+            onValue={(restAfter) => onChange((now) => ({ ...now, restAfter }))}
             onInvalid={onInvalid}
             width={88}
           />
         </td>
         <td data-label="Hang">{main === undefined ? null : <StepLoadText step={main} />}</td>
         <td>
-          <Box sx={{ display: "flex", whiteSpace: "nowrap" }}>
+          <div className="set-buttons">
             <select
               className="small-button"
               aria-label={`What follows set ${number}`}
@@ -213,12 +219,12 @@ export const SetRow = steady(function SetRow({
             >
               ✕
             </button>
-          </Box>
+          </div>
         </td>
       </tr>
       {isOpen ? (
         <tr>
-          <Box component="td" colSpan={8} sx={{ gridColumn: "1 / -1" }}>
+          <td colSpan={8} className="whole-row">
             <SetForm
               set={set}
               number={number}
@@ -234,7 +240,7 @@ export const SetRow = steady(function SetRow({
               onChange={onChange}
               onInvalid={onInvalid}
             />
-          </Box>
+          </td>
         </tr>
       ) : null}
       {set.extensions.map((extension, i) =>
@@ -247,26 +253,26 @@ export const SetRow = steady(function SetRow({
             number={i + 1}
             step={steps.find((step) => step.key.extensionId === extension.id)}
             readTarget={readTarget}
-            onChange={change}
+            onChange={(to) => change(extension.id, (now) => (now.kind === "drop" ? to(now) : now))}
             onRemove={() => remove(extension)}
             onInvalid={onInvalid}
           />
         ) : (
           <tr key={extension.id}>
             <th scope="row" aria-label={`Behind set ${number}, ${i + 1}`} />
-            <Box component="td" colSpan={5} sx={{ gridColumn: "2 / -1" }}>
-              <Box sx={{ ...EXTENSION, pt: 0 }}>
+            <td colSpan={5} className="behind-row">
+              <div className="behind">
                 <TypedCell
                   label={`Part ${i + 1} of set ${number}`}
                   value={extension}
                   show={(part) => writePart(part, set.target)}
                   read={(text) => readTyped(parsePart(text, extension, set.target, notation))}
-                  onValue={change}
+                  onValue={(part) => change(extension.id, () => part)}
                   onInvalid={onInvalid}
                   width="100%"
                 />
-              </Box>
-            </Box>
+              </div>
+            </td>
             <td>
               <DropLoadText step={steps.find((step) => step.key.extensionId === extension.id)} />
             </td>

@@ -1,8 +1,11 @@
 import type { Id } from "~/core/identity/index.ts";
-import type { Slot } from "~/core/prescription/index.ts";
+import type { PlannedSet, Slot } from "~/core/prescription/index.ts";
 
 /** A change of an exercise, made of it as it is when the change is taken, not as it was drawn. */
 export type ChangeSlot = (change: (slot: Slot) => Slot) => void;
+
+/** As {@link ChangeSlot}, for one of its sets. */
+export type ChangeSet = (change: (set: PlannedSet) => PlannedSet) => void;
 
 /** What can be done to the exercises of a session; the same object as long as the bench stands. */
 export interface SlotActions {

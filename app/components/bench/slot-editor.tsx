@@ -1,4 +1,3 @@
-import Box from "@mui/material/Box";
 import isEqual from "fast-deep-equal";
 import { memo, useCallback } from "react";
 import type { MintId } from "~/core/identity/index.ts";
@@ -55,9 +54,6 @@ export interface SlotEditorProps {
   readonly onInvalid: ReportInvalid;
 }
 
-/** What is scrolled out of sight is neither laid out nor painted: sessions are long, and letters quick. */
-const UNSEEN = { contentVisibility: "auto", containIntrinsicHeight: "auto 420px" } as const;
-
 /** What is made anew at every keystroke, and is the same value as long as the exercise did not change. */
 const COMPARED: ReadonlySet<string> = new Set(["steps", "issues", "duration", "stations"]);
 
@@ -89,15 +85,11 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
   );
   const name = movement?.name ?? slot.movement;
   const notation = useNotation(slot, station);
-  const changeSet = (set: PlannedSet) =>
-    onChange((now) => ({ ...now, sets: now.sets.map((s) => (s.id === set.id ? set : s)) }));
+  const changeSet = (id: PlannedSet["id"], to: (set: PlannedSet) => PlannedSet) =>
+    onChange((now) => ({ ...now, sets: now.sets.map((s) => (s.id === id ? to(s) : s)) }));
   const [first] = slot.sets;
   return (
-    <Box
-      component="section"
-      aria-label={`${number}. ${name}`}
-      sx={{ ...UNSEEN, borderTop: 2, borderColor: "kravo.ink", pt: 1, mb: 3.5 }}
-    >
+    <section className="exercise" aria-label={`${number}. ${name}`}>
       <SlotHead
         name={name}
         number={number}
@@ -121,7 +113,7 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
         onSets={(sets) => onChange((now) => ({ ...now, sets }))}
         onInvalid={onInvalid}
       />
-      <Box sx={{ overflowX: "auto" }} tabIndex={0} role="region" aria-label={`Sets of ${name}`}>
+      <div className="exercise-sets" tabIndex={0} role="region" aria-label={`Sets of ${name}`}>
         <table className="sets">
           <thead>
             <tr>
@@ -157,7 +149,7 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
                 notation={notation}
                 steps={steps.filter((step) => step.key.setId === set.id)}
                 mint={mint}
-                onChange={changeSet}
+                onChange={(to) => changeSet(set.id, to)}
                 onDuplicate={() => onChange((now) => duplicateSet(now, set.id, mint))}
                 onRemove={() =>
                   onChange((now) => ({ ...now, sets: now.sets.filter((s) => s.id !== set.id) }))
@@ -167,8 +159,8 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
             ))}
           </tbody>
         </table>
-      </Box>
-      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 1.5, mt: 0.5 }}>
+      </div>
+      <div className="exercise-foot">
         {first === undefined || movement === null ? null : (
           <TempoCells
             name={name}
@@ -190,7 +182,7 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
           onFill={(scheme) => onChange((now) => filled(now, scheme, mint))}
           onRule={(kind) => onChange((now) => ({ ...now, progression: { kind } }))}
         />
-      </Box>
+      </div>
       {movement === null || station === null ? null : (
         <LoadingPlanPanel
           name={name}
@@ -215,6 +207,6 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
           onTake={(reading) => onChange((now) => replaceReading(now, issue, reading))}
         />
       ))}
-    </Box>
+    </section>
   );
 }, isSameExercise);

@@ -1,6 +1,3 @@
-import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
-import Typography from "@mui/material/Typography";
 import { steady } from "../steady.ts";
 
 /** Which exercise it is, and what can be done with it as a whole. */
@@ -22,35 +19,47 @@ export const SlotHead = steady(function SlotHead({
   readonly onRemove: () => void;
 }) {
   return (
-    <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", gap: 1.5, mb: 0.5 }}>
-      <Typography variant="h2">
-        <Box component="span" sx={{ color: "text.secondary", mr: 1 }}>
-          {number}
-        </Box>
+    <div className="row">
+      <h2>
+        <span className="soft">{number}</span>
         {name}
-      </Typography>
-      <Typography variant="body2" sx={{ color: "text.secondary", flexGrow: 1 }}>
-        {about}
-      </Typography>
-      <Box sx={{ display: "flex" }}>
-        <Button size="small" onClick={() => onMove(-1)} aria-label={`Move ${name} up`}>
+      </h2>
+      <p className="text soft grow">{about}</p>
+      <div>
+        <HeadButton onClick={() => onMove(-1)} label={`Move ${name} up`}>
           ↑
-        </Button>
-        <Button size="small" onClick={() => onMove(1)} aria-label={`Move ${name} down`}>
+        </HeadButton>
+        <HeadButton onClick={() => onMove(1)} label={`Move ${name} down`}>
           ↓
-        </Button>
+        </HeadButton>
         {onSwap === undefined ? null : (
-          <Button size="small" onClick={onSwap} aria-label={`Swap ${name}`}>
+          <HeadButton onClick={onSwap} label={`Swap ${name}`}>
             Swap
-          </Button>
+          </HeadButton>
         )}
-        <Button size="small" onClick={onRemove} aria-label={`Remove ${name}`}>
+        <HeadButton onClick={onRemove} label={`Remove ${name}`}>
           Remove
-        </Button>
-      </Box>
-    </Box>
+        </HeadButton>
+      </div>
+    </div>
   );
 });
+
+function HeadButton({
+  label,
+  onClick,
+  children,
+}: {
+  readonly label: string;
+  readonly onClick: () => void;
+  readonly children: React.ReactNode;
+}) {
+  return (
+    <button type="button" className="small-button head-button" aria-label={label} onClick={onClick}>
+      {children}
+    </button>
+  );
+}
 
 /** What was done last time, and what that says of strength. */
 export const LastTime = steady(function LastTime({
@@ -61,17 +70,10 @@ export const LastTime = steady(function LastTime({
   readonly strength: string | null;
 }) {
   return (
-    <Typography variant="body2" sx={{ mb: 1 }}>
-      <Box component="span" sx={{ color: "text.secondary" }}>
-        Last time:{" "}
-      </Box>
+    <p className="text last-time">
+      <span className="soft">Last time: </span>
       {last}
-      {strength === null ? null : (
-        <Box component="span" sx={{ color: "text.secondary" }}>
-          {" "}
-          · {strength}
-        </Box>
-      )}
-    </Typography>
+      {strength === null ? null : <span className="soft"> · {strength}</span>}
+    </p>
   );
 });

@@ -159,11 +159,7 @@ function TemplateSlot({
   const name = find(slot.movement)?.name ?? slot.movement;
   const notation = useNotation(slot, station);
   return (
-    <Box
-      component="section"
-      aria-label={`${number}. ${name}`}
-      sx={{ borderTop: 2, borderColor: "kravo.ink", pt: 1, mb: 2.5 }}
-    >
+    <section className="exercise" aria-label={`${number}. ${name}`}>
       <SlotHead
         name={name}
         number={number}
@@ -180,6 +176,6 @@ function TemplateSlot({
         onSets={(sets) => onEdit({ kind: "changeSlot", slot: slot.id, to: { ...slot, sets } })}
         onInvalid={onInvalid}
       />
-    </Box>
+    </section>
   );
 }

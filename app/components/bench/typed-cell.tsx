@@ -1,5 +1,4 @@
-import Box from "@mui/material/Box";
-import { useEffect, useId, useState } from "react";
+import { startTransition, useEffect, useId, useState } from "react";
 import type { Typed } from "~/codec/typed-cells.ts";
 import { useAlive } from "./use-alive.ts";
 
@@ -18,7 +17,10 @@ interface TypedCellProps<T> {
   readonly invalid?: boolean;
 }
 
-/** A cell that is typed into. What was typed stays until it is a value or is taken back. */
+/**
+ * A cell that is typed into. What is typed stands at once, what follows from it may wait for the next letter;
+ * what is no value stays until it is one or is taken back.
+ */
 export function TypedCell<T>({
   label,
   value,
@@ -32,23 +34,17 @@ export function TypedCell<T>({
 }: TypedCellProps<T>) {
   const id = useId();
   const isAlive = useAlive();
-  const shown = show(value);
-  const [text, setText] = useState(shown);
+  /** The text while it is typed, or as long as it is no value. */
+  const [typed, setTyped] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
-  const [isEditing, setEditing] = useState(false);
-
-  useEffect(() => {
-    if (!isEditing && error === null) setText(shown);
-  }, [shown, isEditing, error]);
   useEffect(() => () => onInvalid(id, null), [id, onInvalid]);
 
   const type = (next: string) => {
-    setText(next);
+    setTyped(next);
     const parsed = read(next);
     setError(parsed.ok ? null : parsed.error);
     onInvalid(id, parsed.ok ? null : `${label}: ${parsed.error}`);
-    if (!parsed.ok || show(parsed.value) === shown) return;
-    onValue(parsed.value);
+    if (parsed.ok) startTransition(() => onValue(parsed.value));
   };
 
   return (
@@ -57,27 +53,20 @@ export function TypedCell<T>({
         aria-label={label}
         aria-invalid={error !== null || invalid}
         aria-describedby={error === null ? undefined : `${id}-error`}
-        value={text}
+        value={typed ?? show(value)}
         readOnly={!isAlive}
         placeholder={placeholder}
-        onFocus={(event) => {
-          setEditing(true);
-          event.target.select();
-        }}
+        onFocus={(event) => event.target.select()}
         onBlur={() => {
-          setEditing(false);
-          if (error === null) setText(shown);
+          // With what was typed, or after it: the value it had before is not to be seen once more.
+          if (error === null) startTransition(() => setTyped(null));
         }}
         onChange={(event) => type(event.target.value)}
       />
       {error === null ? null : (
-        <Box
-          id={`${id}-error`}
-          role="alert"
-          sx={{ color: "kravo.signal", fontWeight: 650, fontSize: "0.8rem", minWidth: 120 }}
-        >
+        <div id={`${id}-error`} role="alert" className="cell-error">
           {error}
-        </Box>
+        </div>
       )}
     </div>
   );

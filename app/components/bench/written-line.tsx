@@ -1,5 +1,3 @@
-import Box from "@mui/material/Box";
-import Typography from "@mui/material/Typography";
 import { startTransition, useEffect, useRef, useState } from "react";
 import { flushSync } from "react-dom";
 import { Link } from "react-router";
@@ -47,10 +45,9 @@ export function WrittenLine({
 }) {
   const isAlive = useAlive();
   const input = useRef<HTMLTextAreaElement>(null);
-  const shown = writeLine(sets, context);
-  /** What the draft has been told, which may be drawn later. */
-  const sent = useRef(shown);
-  const [text, setText] = useState(shown);
+  /** The text while it is typed, or as long as it cannot be read. */
+  const [typed, setTyped] = useState<string | null>(null);
+  const text = typed ?? writeLine(sets, context);
   const [error, setError] = useState<NotationError | null>(null);
   /**
    * The sets as they were when typing began, and the ids of what is new: kept however the text looks
@@ -60,15 +57,10 @@ export function WrittenLine({
   const [offers, setOffers] = useState<readonly Completion[]>([]);
   const [chosen, setChosen] = useState(0);
 
-  useEffect(() => {
-    // While a line is typed into, an older drawing of it may still come.
-    if (begun === null) sent.current = shown;
-    if (begun === null && error === null) setText(shown);
-  }, [shown, begun, error]);
   useEffect(() => () => onInvalid(id, null), [id, onInvalid]);
 
   const type = (next: string, cursor: number) => {
-    setText(next);
+    setTyped(next);
     setChosen(0);
     const isWordBegun = /[a-z]$/i.test(next.slice(0, cursor));
     setOffers(isWordBegun ? completionsAt(next, cursor).slice(0, 6) : []);
@@ -76,12 +68,8 @@ export function WrittenLine({
     const first = read.ok ? null : (read.error[0] ?? null);
     setError(first);
     onInvalid(id, first === null ? null : `${label}: ${formatNotationError(first)}`);
-    if (!read.ok) return;
-    const written = writeLine(read.value, context);
-    if (written === sent.current) return;
-    sent.current = written;
     // What is typed stands at once; what follows from it may wait for the next letter.
-    startTransition(() => onSets(read.value));
+    if (read.ok) startTransition(() => onSets(read.value));
   };
   const take = (offer: Completion) => {
     const at = input.current?.selectionStart ?? text.length;
@@ -103,19 +91,18 @@ export function WrittenLine({
     event.preventDefault();
   };
   return (
-    <Box sx={{ mb: 1, position: "relative" }}>
-      <Box sx={{ display: "flex", alignItems: "baseline", gap: 1 }}>
-        <Typography variant="overline" component="label" htmlFor={id} sx={{ flexGrow: 1 }}>
+    <div className="written-line">
+      <div className="row">
+        <label className="small-heading grow" htmlFor={id}>
           Written line
-        </Typography>
-        <Typography variant="body2" component="span">
+        </label>
+        <span className="text">
           <Link to="/writing-sets" target="_blank">
             How to write it
           </Link>
-        </Typography>
-      </Box>
-      <Box
-        component="textarea"
+        </span>
+      </div>
+      <textarea
         id={id}
         ref={input}
         aria-label={label}
@@ -136,41 +123,36 @@ export function WrittenLine({
         onBlur={() => {
           setBegun(null);
           setOffers([]);
+          if (error === null) startTransition(() => setTyped(null));
         }}
         onKeyDown={onKeyDown}
-        onChange={(event: React.ChangeEvent<HTMLTextAreaElement>) =>
-          type(event.target.value, event.target.selectionStart)
-        }
-        sx={LINE}
+        onChange={(event) => type(event.target.value, event.target.selectionStart)}
       />
-      <Box
-        component="ul"
+      <ul
         id={`${id}-offers`}
         role="listbox"
         aria-label="Words that fit here"
         hidden={offers.length === 0}
-        sx={OFFERS}
       >
         {offers.map((offer, i) => (
-          <Box
-            component="li"
+          <li
             key={offer.text}
             id={`${id}-offer-${i}`}
             role="option"
             aria-selected={i === chosen}
-            onMouseDown={(event: React.MouseEvent) => {
+            onMouseDown={(event) => {
               event.preventDefault();
               take(offer);
             }}
           >
             {offer.text}
-          </Box>
+          </li>
         ))}
-      </Box>
+      </ul>
       {error === null || offers.length > 0 ? null : (
         <ErrorAt id={`${id}-error`} text={text} error={error} />
       )}
-    </Box>
+    </div>
   );
 }
 
@@ -187,60 +169,14 @@ function ErrorAt({
   const from = Math.max(0, error.at - 24);
   const end = error.at + Math.max(1, error.length);
   return (
-    <Box id={id} role="alert" sx={{ color: "kravo.signal", mt: 0.5 }}>
-      <Typography variant="body2" sx={{ fontWeight: 650 }}>
-        ▸ {formatNotationError(error)}
-      </Typography>
-      <Typography variant="body2" component="div" sx={{ color: "text.secondary" }}>
+    <div id={id} role="alert" className="error-at">
+      <p className="text">▸ {formatNotationError(error)}</p>
+      <div className="text soft">
         {from > 0 ? "…" : ""}
         {text.slice(from, error.at)}
-        <Box
-          component="mark"
-          sx={{
-            color: "kravo.signal",
-            background: "none",
-            fontWeight: 700,
-            textDecoration: "underline wavy",
-          }}
-        >
-          {text.slice(error.at, end) === "" ? "▁" : text.slice(error.at, end)}
-        </Box>
+        <mark>{text.slice(error.at, end) === "" ? "▁" : text.slice(error.at, end)}</mark>
         {text.slice(end, end + 24)}
-      </Typography>
-    </Box>
+      </div>
+    </div>
   );
 }
-
-const LINE = {
-  display: "block",
-  width: "100%",
-  boxSizing: "border-box",
-  resize: "none",
-  px: 1.25,
-  py: 0.75,
-  border: 1,
-  borderColor: "kravo.edge",
-  borderLeft: 4,
-  borderRadius: "2px",
-  backgroundColor: "kravo.sheet",
-  color: "text.primary",
-  font: "inherit",
-  fontVariantNumeric: "tabular-nums",
-  fontWeight: 600,
-  lineHeight: 1.5,
-  "&[aria-invalid='true']": { borderColor: "kravo.signal" },
-} as const;
-
-const OFFERS = {
-  position: "absolute",
-  zIndex: 3,
-  m: 0,
-  p: 0,
-  minWidth: 180,
-  listStyle: "none",
-  border: 1,
-  borderColor: "kravo.ink",
-  backgroundColor: "kravo.sheet",
-  "& li": { px: 1.25, py: 0.75, cursor: "pointer" },
-  "& li[aria-selected='true']": { backgroundColor: "kravo.ink", color: "kravo.paper" },
-} as const;

@@ -7,6 +7,7 @@ import type { Movement } from "~/core/movement/index.ts";
 import { phasesFrom, SIDE_MODES, type PlannedSet } from "~/core/prescription/index.ts";
 import { formatSideMode, PHASE_NAMES } from "~/format/training.ts";
 import { readTyped } from "../read-typed.ts";
+import type { ChangeSet } from "../slot-actions.ts";
 import type { ReportInvalid } from "../typed-cell.tsx";
 import { AccentFields } from "./accent-fields.tsx";
 import { LoadFields, type LoadPlace } from "./load-fields.tsx";
@@ -33,20 +34,21 @@ export function SetForm({
   readonly place: LoadPlace;
   readonly notation: NotationContext;
   readonly mint: MintId;
-  readonly onChange: (set: PlannedSet) => void;
+  readonly onChange: ChangeSet;
   readonly onInvalid: ReportInvalid;
 }) {
   const formPlace = useMemo<FormPlace>(
     () => ({ of: `set ${number}`, onInvalid }),
     [number, onInvalid],
   );
-  const chooseSetUp = (name: string, choice: string) => {
-    const others = Object.entries(set.setUp).filter(([known]) => known !== name);
-    onChange({
-      ...set,
-      setUp: Object.fromEntries(choice === AS_THE_EXERCISE ? others : [...others, [name, choice]]),
+  const chooseSetUp = (name: string, choice: string) =>
+    onChange((now) => {
+      const others = Object.entries(now.setUp).filter(([known]) => known !== name);
+      const setUp = Object.fromEntries(
+        choice === AS_THE_EXERCISE ? others : [...others, [name, choice]],
+      );
+      return { ...now, setUp };
     });
-  };
   return (
     <FormPlaceContext value={formPlace}>
       <Box
@@ -64,11 +66,18 @@ export function SetForm({
           borderColor: "kravo.iron",
         }}
       >
-        <TargetFields target={set.target} onChange={(target) => onChange({ ...set, target })} />
-        <LoadFields load={set.load} place={place} onChange={(load) => onChange({ ...set, load })} />
+        <TargetFields
+          target={set.target}
+          onChange={(target) => onChange((now) => ({ ...now, target }))}
+        />
+        <LoadFields
+          load={set.load}
+          place={place}
+          onChange={(load) => onChange((now) => ({ ...now, load }))}
+        />
         <RestFields
           rest={set.restAfter}
-          onChange={(restAfter) => onChange({ ...set, restAfter })}
+          onChange={(restAfter) => onChange((now) => ({ ...now, restAfter }))}
         />
         <Group title="Tempo, seconds">
           {phasesFrom(movement?.tempoStart ?? "lower").map((phase) => (
@@ -79,12 +88,17 @@ export function SetForm({
               value={set.tempo[phase]}
               show={(p) => (p === null ? "" : p === "explosive" ? "fast" : String(p))}
               read={typedPhase}
-              onValue={(value) => onChange({ ...set, tempo: { ...set.tempo, [phase]: value } })}
+              onValue={(value) =>
+                onChange((now) => ({ ...now, tempo: { ...now.tempo, [phase]: value } }))
+              }
               placeholder="open"
             />
           ))}
         </Group>
-        <AccentFields accents={set.accents} onChange={(accents) => onChange({ ...set, accents })} />
+        <AccentFields
+          accents={set.accents}
+          onChange={(accents) => onChange((now) => ({ ...now, accents }))}
+        />
         <Group title="Sides and set-up">
           <Pick
             label="Sides"
@@ -92,7 +106,7 @@ export function SetForm({
             options={SIDE_MODES.map((mode) => [formatSideMode(mode), formatSideMode(mode)])}
             onValue={(text) => {
               const side = SIDE_MODES.find((mode) => formatSideMode(mode) === text);
-              if (side !== undefined) onChange({ ...set, side });
+              if (side !== undefined) onChange((now) => ({ ...now, side }));
             }}
           />
           {movement?.setUp.map(({ name, choices }) => (
@@ -116,13 +130,13 @@ export function SetForm({
             value={set.between}
             show={(items) => writeItems(items, notation)}
             read={(text) => readTyped(parseItems(text, set.between, notation, mint))}
-            onValue={(between) => onChange({ ...set, between })}
+            onValue={(between) => onChange((now) => ({ ...now, between }))}
             placeholder='stretch "Hip flexors" 30 s'
           />
           <Tick
             label="optional"
             value={set.optional}
-            onValue={(optional) => onChange({ ...set, optional })}
+            onValue={(optional) => onChange((now) => ({ ...now, optional }))}
           />
         </Group>
       </Box>

@@ -1,0 +1,53 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { memo } from "react";
+import { Form, Link } from "react-router";
+import type { Id } from "~/core/identity/index.ts";
+
+/** What can be done with the session as a whole. */
+export const BenchActions = memo(function BenchActions({
+  plan,
+  canUndo,
+  canRedo,
+  canSave,
+  canStart,
+  isBegun,
+  onUndo,
+  onRedo,
+  onSave,
+}: {
+  readonly plan: Id<"plan">;
+  readonly canUndo: boolean;
+  readonly canRedo: boolean;
+  readonly canSave: boolean;
+  readonly canStart: boolean;
+  /** Whether it has been trained, or is. */
+  readonly isBegun: boolean;
+  readonly onUndo: () => void;
+  readonly onRedo: () => void;
+  readonly onSave: () => void;
+}) {
+  return (
+    <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
+      <Button onClick={onUndo} disabled={!canUndo}>
+        Undo
+      </Button>
+      <Button onClick={onRedo} disabled={!canRedo}>
+        Redo
+      </Button>
+      <Button component={Link} to={`/plans/${plan}/sheet`}>
+        Sheet
+      </Button>
+      <Button variant="outlined" onClick={onSave} disabled={!canSave}>
+        Save
+      </Button>
+      {isBegun ? null : (
+        <Form method="post" action={`/plans/${plan}/start`}>
+          <Button type="submit" variant="contained" color="secondary" disabled={!canStart}>
+            Start training
+          </Button>
+        </Form>
+      )}
+    </Box>
+  );
+});
