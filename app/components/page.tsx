@@ -16,37 +16,17 @@ export function Page({
   readonly wide?: boolean;
 }) {
   return (
-    <Box
-      component="main"
-      id="page"
-      sx={{ px: { xs: 2, md: 4 }, py: { xs: 2, md: 3 }, maxWidth: wide ? 1440 : 1120 }}
-    >
+    <main id="page" className={wide ? "page wide" : "page"}>
       <title>{`${title} · Kravo`}</title>
-      <Box
-        component="header"
-        sx={{
-          display: "flex",
-          flexWrap: "wrap",
-          alignItems: "end",
-          gap: 2,
-          pb: 1,
-          mb: 3,
-          borderBottom: "4px double",
-          borderColor: "kravo.ink",
-        }}
-      >
-        <Box sx={{ flexGrow: 1, minWidth: 0 }}>
-          <Typography variant="h1">{title}</Typography>
-          {lead === undefined ? null : (
-            <Typography component="div" sx={{ mt: 0.75, color: "text.secondary" }}>
-              {lead}
-            </Typography>
-          )}
-        </Box>
+      <header className="page-head">
+        <div>
+          <h1>{title}</h1>
+          {lead === undefined ? null : <div className="page-lead soft">{lead}</div>}
+        </div>
         {actions}
-      </Box>
+      </header>
       {children}
-    </Box>
+    </main>
   );
 }
 

@@ -10,6 +10,24 @@ export const PLAIN_STYLES = {
   ".text": { margin: 0, fontSize: "0.9375rem", lineHeight: 1.43 },
   ".soft": { color: color("text-secondary") },
   ".small-heading": { margin: 0, ...TYPE.overline },
+  ".page": {
+    maxWidth: 1120,
+    padding: "24px 32px",
+    "@media (max-width: 899.95px)": { padding: 16 },
+  },
+  ".page.wide": { maxWidth: 1440 },
+  ".page-head": {
+    display: "flex",
+    flexWrap: "wrap",
+    alignItems: "end",
+    gap: 16,
+    paddingBottom: 8,
+    marginBottom: 24,
+    borderBottom: `4px double ${color("kravo-ink")}`,
+  },
+  ".page-head > :first-of-type": { flexGrow: 1, minWidth: 0 },
+  ".page-head h1": { margin: 0, ...TYPE.h1 },
+  ".page-lead": { marginTop: 6, fontSize: "1.0714rem", lineHeight: 1.5 },
   ".row": { display: "flex", flexWrap: "wrap", alignItems: "baseline", columnGap: 12, rowGap: 4 },
   ".grow": { flexGrow: 1 },
   ".frame": {
@@ -65,10 +83,15 @@ export const PLAIN_STYLES = {
   // A list is as wide as its longest choice, and this one stands in a narrow column.
   "select.small-button": { width: 70 },
   ".small-button:hover": { backgroundColor: color("kravo-sheet") },
+  ".small-button:disabled": { color: color("text-secondary"), opacity: 0.7, cursor: "default" },
   ".small-button option": {
     color: color("text-primary"),
     backgroundColor: color("kravo-sheet"),
   },
+  ".finder": { borderTop: `2px solid ${color("kravo-ink")}`, paddingTop: 8 },
+  ".finder h2": { margin: 0, ...TYPE.h2 },
+  ".finder > .row": { marginBottom: 6 },
+  ".finder > ul": { listStyle: "none", padding: 0, margin: 0 },
   ".offer": {
     display: "grid",
     gridTemplateColumns: "minmax(0, 5fr) minmax(0, 4fr) minmax(0, 6fr)",
@@ -177,7 +200,8 @@ export const PLAIN_STYLES = {
   ".exercise h2 > span": { marginRight: 8 },
   ".exercise .head-button": { fontSize: "0.95rem", fontWeight: 650, paddingInline: 9 },
   ".last-time": { marginBottom: 8 },
-  ".exercise-sets": { overflowX: "auto" },
+  // Where the rows have room for certain they need no layer of their own to scroll in.
+  "@media (max-width: 1279.95px)": { ".exercise-sets": { overflowX: "auto" } },
   ".exercise-foot": {
     display: "flex",
     flexWrap: "wrap",
@@ -246,6 +270,15 @@ export const PLAIN_STYLES = {
     borderLeft: `3px solid ${color("kravo-ironLight")}`,
   },
   ".drop-rest": { paddingTop: 6 },
+  ".status-line": {
+    display: "flex",
+    flexWrap: "wrap",
+    alignItems: "center",
+    gap: 12,
+    marginBottom: 16,
+    minHeight: 24,
+  },
+  ".status-line > .problem": { color: color("kravo-signal"), fontWeight: 650 },
   ".block": { position: "relative" },
   ".block.dragged": { opacity: 0.6, zIndex: 2 },
   ".block-handle": {

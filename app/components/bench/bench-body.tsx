@@ -1,5 +1,4 @@
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import { memo, useCallback, useEffect, useMemo, useState } from "react";
 import { Form } from "react-router";
 import { mintId } from "~/codec/mint.ts";
@@ -264,20 +263,20 @@ function Aside({
         onSetAside={onSetAside}
         onTakeBack={onTakeBack}
       />
-      <Button
-        size="small"
+      <button
+        type="button"
+        className="small-button"
         onClick={() => change((d) => ({ ...d, plan: arrangedByApproach(d.plan, judged) }))}
         disabled={slots.length < 2}
-        sx={{ mt: 1 }}
       >
         Arrange by {approach.name}
-      </Button>
+      </button>
       <Form method="post" action="/templates">
         <input type="hidden" name="planId" value={plan.id} />
         <input type="hidden" name="name" value={draft.head.title} />
-        <Button type="submit" size="small" disabled={isUnsaved || slots.length === 0}>
+        <button type="submit" className="small-button" disabled={isUnsaved || slots.length === 0}>
           Keep as template
-        </Button>
+        </button>
       </Form>
       <Box sx={{ mt: 3 }}>
         <CoveragePanel judged={judged} />

@@ -14,6 +14,7 @@ import {
   verticalListSortingStrategy,
 } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
+import { useMemo } from "react";
 import { mintId } from "~/codec/mint.ts";
 import {
   slotsOfBlock,
@@ -53,6 +54,9 @@ export function BlockList({
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
+  // The same list as long as the order is the same, since whatever can be dragged is drawn again with it.
+  const order = plan.blocks.map((block) => block.id).join(" ");
+  const items = useMemo(() => (order === "" ? [] : order.split(" ")), [order]);
   const nameOf = (block: Block) => {
     const names = slotsOfBlock(block).map((slot) => find(slot.movement)?.name ?? slot.movement);
     return "items" in block ? BLOCK_NAMES[block.kind] : names.join(" and ");
@@ -64,10 +68,7 @@ export function BlockList({
   };
   return (
     <DndContext id="blocks" sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
-      <SortableContext
-        items={plan.blocks.map((block) => block.id)}
-        strategy={verticalListSortingStrategy}
-      >
+      <SortableContext items={items} strategy={verticalListSortingStrategy}>
         {plan.blocks.map((block, i) => {
           const next = plan.blocks[i + 1];
           const canJoin =

@@ -1,5 +1,4 @@
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { memo, useEffect, useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
@@ -72,18 +71,14 @@ export const Finder = memo(function Finder({
 
   const optionId = (i: number) => `finder-${i}`;
   return (
-    <Box
-      component="section"
-      aria-label="Find a movement"
-      sx={{ borderTop: 2, borderColor: "kravo.ink", pt: 1 }}
-    >
-      <Box sx={{ display: "flex", gap: 1.5, alignItems: "baseline", flexWrap: "wrap", mb: 0.75 }}>
-        <Typography variant="h2">Add an exercise</Typography>
-        <Typography variant="body2" sx={{ color: "text.secondary" }}>
+    <section className="finder" aria-label="Find a movement">
+      <div className="row">
+        <h2>Add an exercise</h2>
+        <p className="text soft">
           / to search, arrows to choose, Enter to add, Ctrl and Enter to add and write its sets.
           Ranked by what the session still lacks.
-        </Typography>
-      </Box>
+        </p>
+      </div>
       <PlainInput
         ref={input}
         type="search"
@@ -109,13 +104,7 @@ export const Finder = memo(function Finder({
         }}
       />
       <Filters query={query} judged={judged} onChange={change} />
-      <Box
-        component="ul"
-        id="finder-list"
-        role="listbox"
-        aria-label="Movements"
-        sx={{ listStyle: "none", p: 0, m: 0 }}
-      >
+      <ul id="finder-list" role="listbox" aria-label="Movements">
         {shown.map((candidate, i) => (
           <Option
             key={candidate.movement.ref}
@@ -128,15 +117,13 @@ export const Finder = memo(function Finder({
             onAdd={(chosen) => add(chosen, false)}
           />
         ))}
-      </Box>
-      <Box sx={{ display: "flex", gap: 1.5, flexWrap: "wrap", alignItems: "baseline", mt: 0.5 }}>
-        {found.candidates.length > SHOWN ? (
-          <Button size="small" onClick={() => setAll(!all)}>
-            {all ? `Only the first ${SHOWN}` : `All ${found.candidates.length}`}
-          </Button>
-        ) : null}
-        {found.candidates.length === 0 ? <NothingLeft found={found} judged={judged} /> : null}
-      </Box>
+      </ul>
+      {found.candidates.length > SHOWN ? (
+        <button type="button" className="small-button" onClick={() => setAll(!all)}>
+          {all ? `Only the first ${SHOWN}` : `All ${found.candidates.length}`}
+        </button>
+      ) : null}
+      {found.candidates.length === 0 ? <NothingLeft found={found} judged={judged} /> : null}
       {found.out.length === 0 ? null : (
         <Disclosure dense summary={`${found.out.length} out, and why`}>
           <Box
@@ -160,7 +147,7 @@ export const Finder = memo(function Finder({
           </Box>
         </Disclosure>
       )}
-    </Box>
+    </section>
   );
 });
 

@@ -1,5 +1,3 @@
-import Box from "@mui/material/Box";
-import Typography from "@mui/material/Typography";
 import { Link } from "react-router";
 import type { RunState } from "~/core/schedule/index.ts";
 import { Tag } from "../page.tsx";
@@ -17,29 +15,19 @@ export function StatusLine({
   readonly run: RunState;
 }) {
   return (
-    <Box
-      role="status"
-      sx={{
-        mb: 2,
-        minHeight: 24,
-        display: "flex",
-        gap: 1.5,
-        alignItems: "center",
-        flexWrap: "wrap",
-      }}
-    >
+    <div role="status" className="status-line">
       <Tag tone={isUnsaved ? "strong" : "plain"}>{state}</Tag>
       {problems.map((problem) => (
-        <Typography key={problem} variant="body2" sx={{ color: "kravo.signal", fontWeight: 650 }}>
+        <p key={problem} className="text problem">
           ▸ {problem}
-        </Typography>
+        </p>
       ))}
       {run.kind === "running" ? (
-        <Typography variant="body2">
+        <p className="text">
           <Link to={`/floor/${run.runId}`}>This session is being trained.</Link> What you save is
           offered there, not applied by itself.
-        </Typography>
+        </p>
       ) : null}
-    </Box>
+    </div>
   );
 }
