@@ -76,6 +76,8 @@ export function Shell({
           flexShrink: 0,
           position: { md: "sticky" },
           top: 0,
+          // Painted last: what is painted after something that stays in place gets a layer of its own.
+          zIndex: { md: 1 },
           height: { md: "100dvh" },
           borderRight: { md: 1 },
           borderBottom: { xs: 1, md: 0 },

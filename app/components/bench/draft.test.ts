@@ -35,6 +35,7 @@ describe("the draft's history", () => {
   it("keeps no entry for a change that changes nothing", () => {
     const state = startDraft(FIRST);
     expect(reduceDraft(state, { kind: "change", to: (d) => d })).toBe(state);
+    expect(reduceDraft(state, { kind: "change", to: (d) => structuredClone(d) })).toBe(state);
   });
 
   it("is unsaved again after an undo past the save", () => {

@@ -36,6 +36,36 @@ import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
 import { DropRow } from "./drop-row.tsx";
 import { DropLoadText, StepLoadText } from "./step-load-text.tsx";
 
+// Made once, so that a row that is drawn again need not look at them.
+const ROLES = (
+  <>
+    {SET_ROLES.map((role) => (
+      <option key={role} value={role}>
+        {ROLE_NAMES[role]}
+      </option>
+    ))}
+  </>
+);
+const RESERVES = (
+  <>
+    {RIR_VALUES.map((value) => (
+      <option key={value} value={String(value)}>
+        {formatRir(value)}
+      </option>
+    ))}
+  </>
+);
+const FOLLOWERS = (
+  <>
+    <option value="">+ then</option>
+    {EXTENSION_KINDS.map((kind) => (
+      <option key={kind} value={kind}>
+        {EXTENSION_NAMES[kind]}
+      </option>
+    ))}
+  </>
+);
+
 /** A set as a row, what follows it as rows below. Cells read and write the notation of the written line. */
 export const SetRow = steady(function SetRow({
   set,
@@ -117,11 +147,7 @@ export const SetRow = steady(function SetRow({
                 }))
               }
             >
-              {SET_ROLES.map((role) => (
-                <option key={role} value={role}>
-                  {ROLE_NAMES[role]}
-                </option>
-              ))}
+              {ROLES}
             </Select>
           </div>
         </td>
@@ -165,11 +191,7 @@ export const SetRow = steady(function SetRow({
                 if (isRir(effort)) onChange((now) => ({ ...now, effort }));
               }}
             >
-              {RIR_VALUES.map((value) => (
-                <option key={value} value={String(value)}>
-                  {formatRir(value)}
-                </option>
-              ))}
+              {RESERVES}
             </Select>
           </div>
         </td>
@@ -196,12 +218,7 @@ export const SetRow = steady(function SetRow({
                 if (kind !== undefined) add(kind);
               }}
             >
-              <option value="">+ then</option>
-              {EXTENSION_KINDS.map((kind) => (
-                <option key={kind} value={kind}>
-                  {EXTENSION_NAMES[kind]}
-                </option>
-              ))}
+              {FOLLOWERS}
             </select>
             <button
               type="button"
