@@ -40,7 +40,7 @@ export const PLAIN_STYLES = {
     paddingInline: 8,
     width: "100%",
   },
-  ".cell": { display: "inline-block", position: "relative" },
+  ".cell": { display: "inline-block" },
   ".cell > input": {
     width: "100%",
     minHeight: 40,
@@ -150,9 +150,10 @@ export const PLAIN_STYLES = {
   },
   ".band-sets.above": { color: color("kravo-signal") },
   ".band-sets > span": { color: color("text-secondary"), fontWeight: 500 },
-  ".band-bar": { position: "relative", height: 9, marginTop: 2 },
-  ".band-bar > *": { position: "absolute", top: 2, bottom: 2, left: 0 },
-  ".band-bar > .frame-of": { top: 0, bottom: 0, border: `1px solid ${color("kravo-edge")}` },
+  // One upon the other in one cell of a grid: positioned, each would be a layer.
+  ".band-bar": { display: "grid", height: 9, marginTop: 2 },
+  ".band-bar > *": { gridArea: "1 / 1", marginBlock: 2 },
+  ".band-bar > .frame-of": { marginBlock: 0, border: `1px solid ${color("kravo-edge")}` },
   ".band-bar > .week": { backgroundColor: color("kravo-ironLight") },
   ".band-bar > .here": { backgroundColor: color("kravo-iron") },
   ".band-met": {

@@ -80,7 +80,7 @@ const BandRow = steady(function BandRow({
         </span>
       </div>
       <div aria-hidden className="band-bar">
-        <div className="frame-of" style={{ left: at(low), right: `calc(100% - ${at(high)})` }} />
+        <div className="frame-of" style={{ marginLeft: at(low), width: at(high - low) }} />
         <div className="week" style={{ width: at(sets) }} />
         <div className="here" style={{ width: at(Math.min(here, sets)) }} />
       </div>
