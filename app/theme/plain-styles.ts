@@ -30,6 +30,7 @@ export const PLAIN_STYLES = {
   ".page-lead": { marginTop: 6, fontSize: "1.0714rem", lineHeight: 1.5 },
   ".row": { display: "flex", flexWrap: "wrap", alignItems: "baseline", columnGap: 12, rowGap: 4 },
   ".grow": { flexGrow: 1 },
+  ".row.tight": { flexWrap: "nowrap" },
   ".frame": {
     font: "inherit",
     color: color("text-primary"),

@@ -5,15 +5,31 @@ import { formatMass } from "~/format/numbers.ts";
 import { formatPlanIssue } from "~/format/reasons.ts";
 import { useCatalogue } from "../catalogue.ts";
 
-/** What is wrong or doubtful in an exercise, with the loads that can be made instead. */
-export function IssueLine({
+/** What is wrong or doubtful in an exercise; what holds for several of its sets is said once. */
+export function IssueLines({
+  issues,
+  onTake,
+}: {
+  readonly issues: readonly PlanIssue[];
+  readonly onTake: (issue: PlanIssue, reading: Mass) => void;
+}) {
+  const { find } = useCatalogue();
+  const said = new Map(issues.map((issue) => [formatPlanIssue(issue, find), issue]));
+  return [...said].map(([text, issue]) => (
+    <IssueLine key={text} issue={issue} text={text} onTake={(reading) => onTake(issue, reading)} />
+  ));
+}
+
+/** One of them, with the loads that can be made instead. */
+function IssueLine({
   issue,
+  text,
   onTake,
 }: {
   readonly issue: PlanIssue;
+  readonly text: string;
   readonly onTake: (reading: Mass) => void;
 }) {
-  const { find } = useCatalogue();
   const offers =
     issue.code === "cannotBeMade"
       ? [issue.easier, issue.harder].flatMap((o) => (o === null ? [] : [o.reading]))
@@ -25,7 +41,7 @@ export function IssueLine({
     >
       <span>
         {issue.blocks ? "Cannot be trained: " : "Note: "}
-        {formatPlanIssue(issue, find)}
+        {text}
       </span>
       {offers.map((reading) => (
         <Button

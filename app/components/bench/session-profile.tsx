@@ -32,7 +32,7 @@ export function SessionProfile({
   });
   return (
     <figure className="course" aria-label="Session profile">
-      <div className="row">
+      <div className="row tight">
         <figcaption className="small-heading grow">
           Course: time along, load as height, rest as gaps
         </figcaption>

@@ -23,7 +23,7 @@ import { type ReportInvalid } from "./typed-cell.tsx";
 import { useNotation } from "./use-notation.ts";
 import { WrittenLine } from "./written-line.tsx";
 import { FillAndNext } from "./fill-and-next.tsx";
-import { IssueLine, replaceReading } from "./issue-line.tsx";
+import { IssueLines, replaceReading } from "./issue-line.tsx";
 import { LastTime, SlotHead } from "./slot-head.tsx";
 import { TempoCells } from "./tempo-cells.tsx";
 
@@ -200,13 +200,10 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
         />
       )}
       <SlotDetails slot={slot} movement={movement} stations={props.stations} onChange={onChange} />
-      {issues.map((issue, i) => (
-        <IssueLine
-          key={i}
-          issue={issue}
-          onTake={(reading) => onChange((now) => replaceReading(now, issue, reading))}
-        />
-      ))}
+      <IssueLines
+        issues={issues}
+        onTake={(issue, reading) => onChange((now) => replaceReading(now, issue, reading))}
+      />
     </section>
   );
 }, isSameExercise);

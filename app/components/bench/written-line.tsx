@@ -92,7 +92,7 @@ export function WrittenLine({
   };
   return (
     <div className="written-line">
-      <div className="row">
+      <div className="row tight">
         <label className="small-heading grow" htmlFor={id}>
           Written line
         </label>
