@@ -31,6 +31,7 @@ export const PLAIN_STYLES = {
   ".row": { display: "flex", flexWrap: "wrap", alignItems: "baseline", columnGap: 12, rowGap: 4 },
   ".grow": { flexGrow: 1 },
   ".row.tight": { flexWrap: "nowrap" },
+  ".row.tight > :not(.grow)": { whiteSpace: "nowrap" },
   ".frame": {
     font: "inherit",
     color: color("text-primary"),
