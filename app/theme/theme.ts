@@ -1,4 +1,5 @@
 import { createTheme, type ThemeOptions } from "@mui/material/styles";
+import { BENCH_STYLES } from "./bench-styles.ts";
 import { PLAIN_STYLES } from "./plain-styles.ts";
 import { DARK, FONTS, LIGHT, TYPE, type Palette } from "./tokens.ts";
 
@@ -84,6 +85,7 @@ const options: ThemeOptions = {
         body: { fontFeatureSettings: '"tnum" 1', fontOpticalSizing: "auto" },
         a: { color: "inherit" },
         ...PLAIN_STYLES,
+        ...BENCH_STYLES,
         "input[type=radio], input[type=checkbox]": {
           accentColor: "var(--mui-palette-kravo-ink)",
           width: 18,

@@ -1,8 +1,9 @@
 import isEqual from "fast-deep-equal";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback } from "react";
 import type { SessionPlan } from "~/core/prescription/index.ts";
 import { assertNever } from "~/core/result/index.ts";
 import type { PlanHead } from "~/core/schedule/index.ts";
+import { useNewest } from "./use-newest.ts";
 
 /** What the bench edits: the session's document and where it stands in the calendar. */
 export interface Draft {
@@ -24,9 +25,6 @@ type Event =
   | { readonly kind: "saved"; readonly draft: Draft };
 
 const KEPT = 200;
-
-/** What comes before anything is done elsewhere; not every browser gives the focus to what is pressed. */
-const SETTLING = ["focusin", "focusout"] as const;
 
 /** A draft as it was loaded: nothing to undo, nothing to redo, nothing unsaved. */
 export function startDraft(draft: Draft): State {
@@ -71,29 +69,16 @@ export function reduceDraft(state: State, event: Event): State {
  * drawing may wait, so that a change is always made of the newest draft and a save sends that one.
  */
 export function useDraft(initial: Draft) {
-  const [first] = useState(() => startDraft(initial));
-  const [state, draw] = useState(first);
-  const now = useRef(first);
-  const send = useCallback((event: Event) => {
-    now.current = reduceDraft(now.current, event);
-    draw(now.current);
-  }, []);
-  // Whoever goes on to another cell or button finds everything drawn, and what it does made of that.
-  useEffect(() => {
-    const settle = () => draw(now.current);
-    for (const event of SETTLING) document.addEventListener(event, settle);
-    return () => {
-      for (const event of SETTLING) document.removeEventListener(event, settle);
-    };
-  }, []);
+  const { drawn, newest, put } = useNewest(startDraft(initial));
+  const send = useCallback((event: Event) => put(reduceDraft(newest(), event)), [newest, put]);
   return {
-    draft: state.now,
-    isDirty: state.now !== state.saved,
-    canUndo: state.past.length > 0,
-    canRedo: state.future.length > 0,
+    draft: drawn.now,
+    isDirty: drawn.now !== drawn.saved,
+    canUndo: drawn.past.length > 0,
+    canRedo: drawn.future.length > 0,
     /** The draft as it is, which may be newer than the one that is drawn. */
-    newest: useCallback(() => now.current.now, []),
-    isDirtyNow: useCallback(() => now.current.now !== now.current.saved, []),
+    newest: useCallback(() => newest().now, [newest]),
+    isDirtyNow: useCallback(() => newest().now !== newest().saved, [newest]),
     change: useCallback((to: (draft: Draft) => Draft) => send({ kind: "change", to }), [send]),
     undo: useCallback(() => send({ kind: "undo" }), [send]),
     redo: useCallback(() => send({ kind: "redo" }), [send]),

@@ -116,7 +116,7 @@ const FindingRow = steady(function FindingRow({ finding, approachName, find, ...
       onToggle={(event) => setOpen(event.currentTarget.open)}
     >
       <summary>
-        <span className="finding-kind">
+        <span className="small-heading soft">
           {isOpen ? "–" : "+"} {SEVERITY_NAMES[finding.severity]} · {FAMILY_NAMES[finding.family]}
         </span>
         <span className="finding-fact">{formatFact(finding.fact, approachName, find)}</span>

@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { useCallback, useMemo, useState } from "react";
+import { useCallback, useMemo } from "react";
 import { useFetcher } from "react-router";
 import { mintId } from "~/codec/mint.ts";
 import {
@@ -25,6 +25,7 @@ import { lineIdOf } from "./slot-editor.tsx";
 import { SlotHead } from "./slot-head.tsx";
 import type { ReportInvalid } from "./typed-cell.tsx";
 import { useInvalid } from "./use-invalid.ts";
+import { useNewest } from "./use-newest.ts";
 import { useNotation } from "./use-notation.ts";
 import { WrittenLine } from "./written-line.tsx";
 
@@ -45,23 +46,23 @@ export function TemplateEditor({
   readonly stations: readonly Station[];
 }) {
   const { all } = useCatalogue();
-  const [draft, setDraft] = useState({ name, document });
+  const { drawn: draft, newest, put } = useNewest({ name, document });
   const { invalid, onInvalid } = useInvalid();
   const fetcher = useFetcher<TemplateReply>();
   const edit = useCallback(
-    (e: PlanEdit) => setDraft((d) => ({ ...d, document: applyEdit(d.document, e) })),
-    [],
+    (e: PlanEdit) => put({ ...newest(), document: applyEdit(newest().document, e) }),
+    [newest, put],
   );
   const slots = slotsOf(draft.document);
   const isDirty = draft.name !== name || draft.document !== document;
   const save = () =>
-    void fetcher.submit(JSON.stringify({ baseRevision: revision, ...draft }), {
+    void fetcher.submit(JSON.stringify({ baseRevision: revision, ...newest() }), {
       method: "post",
       encType: "application/json",
     });
   const place = useMemo<BenchPlace>(
-    () => ({ approach: null, weakerSide: null, planNow: () => draft.document }),
-    [draft.document],
+    () => ({ approach: null, weakerSide: null, planNow: () => newest().document }),
+    [newest],
   );
   const addable = all.flatMap((movement) => {
     const station = stationFor(stations, movement);
@@ -77,7 +78,7 @@ export function TemplateEditor({
               id="template-name"
               maxLength={80}
               value={draft.name}
-              onChange={(event) => setDraft((d) => ({ ...d, name: event.target.value }))}
+              onChange={(event) => put({ ...newest(), name: event.target.value })}
             />
           </Labelled>
         </Box>

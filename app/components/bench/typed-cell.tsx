@@ -1,5 +1,6 @@
 import { startTransition, useEffect, useId, useState } from "react";
 import type { Typed } from "~/codec/typed-cells.ts";
+import { OwnForm } from "./own-form.tsx";
 import { useAlive } from "./use-alive.ts";
 
 /** Tells the bench which cells hold something that is not a value, so that it is not saved over. */
@@ -48,7 +49,7 @@ export function TypedCell<T>({
   };
 
   return (
-    <div className="cell" style={{ width }}>
+    <OwnForm className="cell" style={{ width }}>
       <input
         aria-label={label}
         aria-invalid={error !== null || invalid}
@@ -68,6 +69,6 @@ export function TypedCell<T>({
           {error}
         </div>
       )}
-    </div>
+    </OwnForm>
   );
 }

@@ -1,22 +1,25 @@
-import { startTransition, useCallback, useRef, useState } from "react";
+import { startTransition, useCallback } from "react";
 import type { ReportInvalid } from "./typed-cell.tsx";
+import { useNewest } from "./use-newest.ts";
 
 const NONE: ReadonlyMap<string, string> = new Map();
 
-/**
- * The cells and lines that hold no value, with what was expected there, and who is to hear of them. Like a
- * draft it is known at once and may be drawn later, so that what acts on it asks `isValidNow`.
- */
+/** The cells and lines that hold no value, with what was expected there, and who is to hear of them. */
 export function useInvalid() {
-  const [invalid, draw] = useState(NONE);
-  const now = useRef(NONE);
-  const onInvalid = useCallback<ReportInvalid>((cell, message) => {
-    if (message === null && !now.current.has(cell)) return;
-    const next = new Map(now.current);
-    if (message === null) next.delete(cell);
-    else next.set(cell, message);
-    now.current = next;
-    startTransition(() => draw(next));
-  }, []);
-  return { invalid, onInvalid, isValidNow: useCallback(() => now.current.size === 0, []) };
+  const { drawn, newest, put } = useNewest(NONE);
+  const onInvalid = useCallback<ReportInvalid>(
+    (cell, message) => {
+      if (message === null && !newest().has(cell)) return;
+      const next = new Map(newest());
+      if (message === null) next.delete(cell);
+      else next.set(cell, message);
+      startTransition(() => put(next));
+    },
+    [newest, put],
+  );
+  return {
+    invalid: drawn,
+    onInvalid,
+    isValidNow: useCallback(() => newest().size === 0, [newest]),
+  };
 }

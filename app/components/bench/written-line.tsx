@@ -13,6 +13,7 @@ import {
 } from "~/core/notation/index.ts";
 import type { PlannedSet } from "~/core/prescription/index.ts";
 import { formatNotationError } from "~/format/notation.ts";
+import { OwnForm } from "./own-form.tsx";
 import type { ReportInvalid } from "./typed-cell.tsx";
 import { useAlive } from "./use-alive.ts";
 
@@ -102,32 +103,34 @@ export function WrittenLine({
           </Link>
         </span>
       </div>
-      <textarea
-        id={id}
-        ref={input}
-        aria-label={label}
-        aria-controls={`${id}-offers`}
-        aria-autocomplete="list"
-        aria-activedescendant={offers.length > 0 ? `${id}-offer-${chosen}` : undefined}
-        aria-invalid={error !== null}
-        aria-describedby={error === null ? undefined : `${id}-error`}
-        rows={Math.min(6, Math.max(1, Math.ceil(text.length / 84)))}
-        maxLength={LONGEST_LINE}
-        spellCheck={false}
-        autoCapitalize="off"
-        autoCorrect="off"
-        placeholder="3 x 8-12 at 60 leave 2 rest 2:00"
-        value={text}
-        readOnly={!isAlive}
-        onFocus={() => setBegun({ sets, again: mintAgain(mint) })}
-        onBlur={() => {
-          setBegun(null);
-          setOffers([]);
-          if (error === null) startTransition(() => setTyped(null));
-        }}
-        onKeyDown={onKeyDown}
-        onChange={(event) => type(event.target.value, event.target.selectionStart)}
-      />
+      <OwnForm>
+        <textarea
+          id={id}
+          ref={input}
+          aria-label={label}
+          aria-controls={`${id}-offers`}
+          aria-autocomplete="list"
+          aria-activedescendant={offers.length > 0 ? `${id}-offer-${chosen}` : undefined}
+          aria-invalid={error !== null}
+          aria-describedby={error === null ? undefined : `${id}-error`}
+          rows={Math.min(6, Math.max(1, Math.ceil(text.length / 84)))}
+          maxLength={LONGEST_LINE}
+          spellCheck={false}
+          autoCapitalize="off"
+          autoCorrect="off"
+          placeholder="3 x 8-12 at 60 leave 2 rest 2:00"
+          value={text}
+          readOnly={!isAlive}
+          onFocus={() => setBegun({ sets, again: mintAgain(mint) })}
+          onBlur={() => {
+            setBegun(null);
+            setOffers([]);
+            if (error === null) startTransition(() => setTyped(null));
+          }}
+          onKeyDown={onKeyDown}
+          onChange={(event) => type(event.target.value, event.target.selectionStart)}
+        />
+      </OwnForm>
       <ul
         id={`${id}-offers`}
         role="listbox"
