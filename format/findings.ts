@@ -13,6 +13,7 @@ import { type FindMovement, type Region } from "~/core/movement/index.ts";
 import { assertNever } from "~/core/result/index.ts";
 import { CAUTION_NAMES, formatExclusion } from "./brief.ts";
 import { formatMass, formatSets, formatShare, formatShortDay } from "./numbers.ts";
+import { sentence } from "./sentence.ts";
 import { formatRir, LENGTH_NAMES, spokenRegion, SIDE_NAMES } from "./training.ts";
 
 export const FAMILY_NAMES: Readonly<Record<Family, string>> = {
@@ -169,8 +170,4 @@ export function formatFirstLoad(load: FirstLoad): string {
     default:
       return assertNever(load);
   }
-}
-
-function sentence(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }

@@ -4,7 +4,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Extension, Rest, Target } from "~/core/prescription/index.ts";
 import { count, degrees, kg, metres, seconds, share } from "~/core/quantity/index.ts";
-import { sampleId, sampleSet, sampleSlot } from "~/core/samples/index.ts";
+import { sampleDrop, sampleId, sampleSet, sampleSlot } from "~/core/samples/index.ts";
 import { anyExtension, anyItem, anySlot, anyTarget } from "~/tests/arbitrary/plan.ts";
 import { formatSets, formatSlot } from "./plan.ts";
 import {
@@ -17,6 +17,7 @@ import {
   formatRest,
   formatTarget,
   formatTargetShort,
+  partName,
 } from "./prescription.ts";
 
 const c = count;
@@ -209,5 +210,19 @@ describe("what an exercise is for", () => {
     expect(of("Calves, knee bent", ["soleus"])).toBe("Calves, knee bent · felt in soleus");
     expect(of("", ["soleus", "gastrocnemius"])).toBe("felt in soleus, gastrocnemius");
     expect(of("", [])).toBe("");
+  });
+});
+
+describe("the name of a part", () => {
+  it("counts among its kind, also where other parts stand between", () => {
+    const drop = (n: number) => sampleDrop(30 + n, "current", 0.8);
+    const hold: Extension = { kind: "endHold", ...ids, at: { kind: "stretched" }, seconds: s(20) };
+    const parts = [drop(1), hold, drop(2), drop(3)];
+    expect(parts.map((part) => partName(parts, part))).toEqual([
+      "drop 1",
+      "hold 1",
+      "drop 2",
+      "drop 3",
+    ]);
   });
 });

@@ -265,6 +265,31 @@ export function formatDropLoad(to: DropLoad): string {
   }
 }
 
+export const DROP_NAMES: Readonly<Record<DropLoad["kind"], string>> = {
+  share: "A share of a load",
+  strip: "Plates off a side",
+  steps: "Steps of the station",
+  reading: "This load",
+  bodyweight: "Body weight alone",
+};
+
+/** What the share of a drop is of, in the order of use. */
+export const DROP_BASES = [
+  ["current", "of the load before"],
+  ["first", "of the first load"],
+] as const;
+
+export const HOLD_NAMES: Readonly<Record<HoldPosition["kind"], string>> = {
+  stretched: "In the stretch",
+  shortened: "In the squeeze",
+  angle: "At an angle",
+};
+
+export const HELPER_NAMES = {
+  self: "Own hands",
+  partner: "A partner",
+} as const satisfies Readonly<Record<Extract<Extension, { kind: "forced" }>["by"], string>>;
+
 export const EXTENSION_NAMES: Readonly<Record<ExtensionKind, string>> = {
   drop: "drop",
   restPause: "rest-pause",
@@ -275,6 +300,12 @@ export const EXTENSION_NAMES: Readonly<Record<ExtensionKind, string>> = {
   endHold: "hold",
   breather: "breather",
 };
+
+/** "drop 2": a part counted among its kind, so that a drop behind a hold is still the first. */
+export function partName(extensions: readonly Extension[], part: Extension): string {
+  const alike = extensions.filter(({ kind }) => kind === part.kind);
+  return `${EXTENSION_NAMES[part.kind]} ${alike.indexOf(part) + 1}`;
+}
 
 /** "drop to 80 % × 6–8", "rest-pause 2 × 15 s, max", "hold 20 s at 90°". */
 export function formatExtension(extension: Extension): string {

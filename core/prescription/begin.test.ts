@@ -1,10 +1,14 @@
 import { describe, expect, it } from "vitest";
 import { planCodec } from "~/codec/plan.ts";
 import { count, kg, seconds } from "../quantity/index.ts";
-import { samplePlan, sampleSet, sampleSlot } from "../samples/index.ts";
+import { sampleMint, samplePlan, sampleSet, sampleSlot } from "../samples/index.ts";
 import {
   ACCENT_KINDS,
   accentOfKind,
+  DROP_KINDS,
+  dropLoadOfKind,
+  HOLD_KINDS,
+  holdOfKind,
   LOAD_KINDS,
   loadOfKind,
   REST_KINDS,
@@ -13,6 +17,7 @@ import {
   targetOfKind,
   type LoadBeginning,
 } from "./begin.ts";
+import { newExtension } from "./edit.ts";
 import type { PlannedSet } from "./plan.ts";
 import { restSpan } from "./rest.ts";
 
@@ -60,6 +65,26 @@ describe("what another kind begins with", () => {
     const load = loadOfKind(kind, place);
     expect(load?.kind).toBe(kind);
     expect(load !== null && isStored({ load })).toBe(true);
+  });
+
+  it.each(DROP_KINDS)("is a drop that can be stored: %s", (kind) => {
+    const to = dropLoadOfKind(kind, kg(60));
+    expect(to?.kind).toBe(kind);
+    const drop = newExtension("drop", sampleSet(1), sampleMint);
+    expect(drop.kind === "drop" && to !== null && isStored({ extensions: [{ ...drop, to }] })).toBe(
+      true,
+    );
+  });
+
+  it("is no load to drop to where the drop comes to nothing", () => {
+    expect(DROP_KINDS.filter((kind) => dropLoadOfKind(kind, null) === null)).toEqual(["reading"]);
+  });
+
+  it.each(HOLD_KINDS)("is a hold that can be stored: %s", (kind) => {
+    const at = holdOfKind(kind);
+    expect(at.kind).toBe(kind);
+    const hold = newExtension("endHold", sampleSet(1), sampleMint);
+    expect(hold.kind === "endHold" && isStored({ extensions: [{ ...hold, at }] })).toBe(true);
   });
 
   it("is nothing where there is nothing to begin from", () => {

@@ -1,7 +1,18 @@
-import { count, kg, lb, metres, seconds, share, type Count, type Mass } from "../quantity/index.ts";
+import {
+  count,
+  degrees,
+  kg,
+  lb,
+  metres,
+  seconds,
+  share,
+  type Count,
+  type Mass,
+} from "../quantity/index.ts";
 import type { MovementRef } from "../identity/index.ts";
 import { assertNever } from "../result/index.ts";
 import type { Accent } from "./accent.ts";
+import type { DropLoad, HoldPosition } from "./extension.ts";
 import type { LoadRule } from "./load-rule.ts";
 import type { PlannedSet } from "./plan.ts";
 import type { Rest } from "./rest.ts";
@@ -154,4 +165,44 @@ export function loadOfKind(kind: LoadRule["kind"], from: LoadBeginning): LoadRul
     default:
       return assertNever(kind);
   }
+}
+
+export const DROP_KINDS = [
+  "share",
+  "strip",
+  "steps",
+  "reading",
+  "bodyweight",
+] as const satisfies readonly DropLoad["kind"][];
+
+/**
+ * What a drop goes down to, of another kind, as coaches usually begin with it. `reading` is what the drop comes
+ * to now; null, where it comes to nothing, leaves no load to begin with.
+ */
+export function dropLoadOfKind(kind: DropLoad["kind"], reading: Mass | null): DropLoad | null {
+  switch (kind) {
+    case "share":
+      return { kind, of: "current", share: share(0.8) };
+    case "strip":
+      return { kind, plates: count(1) };
+    case "steps":
+      return { kind, steps: count(1) };
+    case "reading":
+      return reading && { kind, reading };
+    case "bodyweight":
+      return { kind };
+    default:
+      return assertNever(kind);
+  }
+}
+
+export const HOLD_KINDS = [
+  "stretched",
+  "shortened",
+  "angle",
+] as const satisfies readonly HoldPosition["kind"][];
+
+/** Where a joint is held; an angle begins halfway. */
+export function holdOfKind(kind: HoldPosition["kind"]): HoldPosition {
+  return kind === "angle" ? { kind, degrees: degrees(90) } : { kind };
 }

@@ -11,7 +11,15 @@ import {
   STACK,
 } from "../samples/index.ts";
 import { count, seconds } from "../quantity/index.ts";
-import { applyEdit, copyPlan, duplicateSet, newBlock, servesMovement } from "./edit.ts";
+import {
+  applyEdit,
+  copyPlan,
+  duplicateSet,
+  newBlock,
+  partEarlier,
+  servesMovement,
+} from "./edit.ts";
+import { withChoice } from "./set-up.ts";
 import { slotsOf, slotsOfBlock, type Block, type SessionPlan } from "./plan.ts";
 
 const plan = samplePlan(
@@ -136,5 +144,30 @@ describe("joining exercises into a rotation", () => {
     expect(slotsOf(apart)).toEqual(slotsOf(plan));
     expect(apart.blocks.map((b) => b.kind)).toEqual(["exercise", "exercise", "exercise"]);
     expect(apart.blocks[0]?.id).toBe(sampleId(1));
+  });
+});
+
+describe("the order of what follows a set", () => {
+  const [a, b, c] = [1, 2, 3].map((n) => sampleDrop(20 + n, "current", 0.8));
+  const set = sampleSet(1, { extensions: [a!, b!, c!] });
+
+  it("puts a part before the one that it follows", () => {
+    expect(partEarlier(set, c!.id).extensions).toEqual([a, c, b]);
+    expect(partEarlier(set, b!.id).extensions).toEqual([b, a, c]);
+  });
+
+  it("leaves the first, and what is not there", () => {
+    expect(partEarlier(set, a!.id)).toBe(set);
+    expect(partEarlier(set, sampleId(99))).toBe(set);
+  });
+});
+
+describe("a choice of the set-up", () => {
+  it("is put in, changed and taken back, and the others stay", () => {
+    const wide = withChoice({ Heels: "flat" }, "Stance", "wide");
+    expect(wide).toEqual({ Heels: "flat", Stance: "wide" });
+    expect(withChoice(wide, "Stance", "narrow")).toEqual({ Heels: "flat", Stance: "narrow" });
+    expect(withChoice(wide, "Stance", null)).toEqual({ Heels: "flat" });
+    expect(withChoice(wide, "Toes", null)).toEqual(wide);
   });
 });

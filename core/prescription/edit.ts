@@ -267,6 +267,23 @@ export function duplicateSet(slot: Slot, set: Id<"set">, mint: MintId): Slot {
   };
 }
 
+/** The set with one of its parts put before the one that it follows; the first stays. */
+export function partEarlier(set: PlannedSet, part: Id<"extension">): PlannedSet {
+  const at = set.extensions.findIndex(({ id }) => id === part);
+  const moved = set.extensions[at];
+  const before = set.extensions[at - 1];
+  if (moved === undefined || before === undefined) return set;
+  return {
+    ...set,
+    extensions: [
+      ...set.extensions.slice(0, at - 1),
+      moved,
+      before,
+      ...set.extensions.slice(at + 1),
+    ],
+  };
+}
+
 /** Something behind a set, as coaches usually begin with it: a drop to 80 %, two pauses of 15 s. */
 export function newExtension(kind: ExtensionKind, set: PlannedSet, mint: MintId): Extension {
   const ids = { id: mint<"extension">(), lineId: mint<"line">() };

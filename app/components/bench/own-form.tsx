@@ -7,7 +7,7 @@ export function OwnForm({
   className,
   children,
   ...rest
-}: Pick<React.ComponentProps<"form">, "className" | "style" | "children">) {
+}: Omit<React.ComponentProps<"form">, "onSubmit">) {
   return (
     <form className={className} onSubmit={(event) => event.preventDefault()} {...rest}>
       {children}

@@ -3,11 +3,9 @@ import type { MintId } from "~/core/identity/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
 import {
   parseLoad,
-  parsePart,
   parseRest,
   parseTarget,
   writeLoad,
-  writePart,
   writeRest,
   writeTarget,
   type NotationContext,
@@ -16,6 +14,7 @@ import {
   EXTENSION_KINDS,
   isRir,
   newExtension,
+  partEarlier,
   RIR_VALUES,
   SET_ROLES,
   type Extension,
@@ -24,7 +23,7 @@ import {
 } from "~/core/prescription/index.ts";
 import { allLoads } from "~/core/station/index.ts";
 import { formatAmount } from "~/format/numbers.ts";
-import { EXTENSION_NAMES } from "~/format/prescription.ts";
+import { EXTENSION_NAMES, partName } from "~/format/prescription.ts";
 import { formatRir, ROLE_NAMES } from "~/format/training.ts";
 import { Select } from "../field.tsx";
 import { steady } from "../steady.ts";
@@ -33,8 +32,8 @@ import type { LoadPlace } from "./set-form/load-fields.tsx";
 import { SetForm } from "./set-form/set-form.tsx";
 import type { ChangeSet } from "./slot-actions.ts";
 import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
-import { DropRow } from "./drop-row.tsx";
-import { DropLoadText, StepLoadText } from "./step-load-text.tsx";
+import { ExtensionRow } from "./extension-row.tsx";
+import { StepLoadText } from "./step-load-text.tsx";
 
 // Made once, so that a row that is drawn again need not look at them.
 const ROLES = (
@@ -65,6 +64,9 @@ const FOLLOWERS = (
     ))}
   </>
 );
+
+const readingOfStep = (step: SetStep | undefined) =>
+  step?.load.kind === "made" ? step.load.reading : null;
 
 /** A set as a row, what follows it as rows below. Cells read and write the notation of the written line. */
 export const SetRow = steady(function SetRow({
@@ -107,12 +109,12 @@ export const SetRow = steady(function SetRow({
       extensions: [...now.extensions, newExtension(kind, now, mint)],
     }));
   const main = steps.find((step) => step.kind === "set");
+  const stepOf = (part: Extension) => steps.find((step) => step.key.extensionId === part.id);
+  const stepBefore = (part: Extension) =>
+    steps[steps.findIndex((step) => step.key.extensionId === part.id) - 1];
   const readingNow =
-    main?.load.kind === "made"
-      ? main.load.reading
-      : at.loading === null
-        ? null
-        : (allLoads(at.loading)[0]?.reading ?? null);
+    readingOfStep(main) ??
+    (at.loading === null ? null : (allLoads(at.loading)[0]?.reading ?? null));
   const change = (id: Extension["id"], to: (now: Extension) => Extension) =>
     onChange((now) => ({
       ...now,
@@ -260,52 +262,23 @@ export const SetRow = steady(function SetRow({
           </td>
         </tr>
       ) : null}
-      {set.extensions.map((extension, i) =>
-        extension.kind === "drop" && extension.to.kind === "share" ? (
-          <DropRow
-            key={extension.id}
-            drop={extension}
-            to={extension.to}
-            name={`drop ${i + 1} of set ${number}`}
-            number={i + 1}
-            step={steps.find((step) => step.key.extensionId === extension.id)}
-            readTarget={readTarget}
-            onChange={(to) => change(extension.id, (now) => (now.kind === "drop" ? to(now) : now))}
-            onRemove={() => remove(extension)}
-            onInvalid={onInvalid}
-          />
-        ) : (
-          <tr key={extension.id}>
-            <th scope="row" aria-label={`Behind set ${number}, ${i + 1}`} />
-            <td colSpan={5} className="behind-row">
-              <div className="behind">
-                <TypedCell
-                  label={`Part ${i + 1} of set ${number}`}
-                  value={extension}
-                  show={(part) => writePart(part, set.target)}
-                  read={(text) => readTyped(parsePart(text, extension, set.target, notation))}
-                  onValue={(part) => change(extension.id, () => part)}
-                  onInvalid={onInvalid}
-                  width="100%"
-                />
-              </div>
-            </td>
-            <td>
-              <DropLoadText step={steps.find((step) => step.key.extensionId === extension.id)} />
-            </td>
-            <td>
-              <button
-                type="button"
-                className="small-button"
-                onClick={() => remove(extension)}
-                aria-label={`Remove ${EXTENSION_NAMES[extension.kind]} of set ${number}`}
-              >
-                ✕
-              </button>
-            </td>
-          </tr>
-        ),
-      )}
+      {set.extensions.map((extension, i) => (
+        <ExtensionRow
+          key={extension.id}
+          extension={extension}
+          part={partName(set.extensions, extension)}
+          set={number}
+          own={set.target}
+          step={stepOf(extension)}
+          before={stepBefore(extension)}
+          notation={notation}
+          place={{ movement, unit, reading: readingOfStep(stepOf(extension)) }}
+          onChange={(to) => change(extension.id, to)}
+          onEarlier={i === 0 ? null : () => onChange((now) => partEarlier(now, extension.id))}
+          onRemove={() => remove(extension)}
+          onInvalid={onInvalid}
+        />
+      ))}
     </>
   );
 });

@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import OutlinedInput from "@mui/material/OutlinedInput";
 import type { Movement } from "~/core/movement/index.ts";
-import { ROUNDING_ROOM, SIDE_MODES, type Slot } from "~/core/prescription/index.ts";
+import { ROUNDING_ROOM, SIDE_MODES, withChoice, type Slot } from "~/core/prescription/index.ts";
 import { TOWARDS, type Station } from "~/core/station/index.ts";
 import { formatRoom, TOWARDS_NAMES } from "~/format/loading-plan.ts";
 import { formatSideMode, REGION_NAMES } from "~/format/training.ts";
@@ -27,13 +27,8 @@ export function SlotDetails({
   readonly onChange: ChangeSlot;
 }) {
   const side = formatSideMode(slot.sets[0]?.side ?? { kind: "both" });
-  const setUp = (name: string, choice: string) => {
-    onChange((now) => {
-      const others = Object.entries(now.setUp).filter(([known]) => known !== name);
-      const setUp = Object.fromEntries(choice === "" ? others : [...others, [name, choice]]);
-      return { ...now, setUp };
-    });
-  };
+  const setUp = (name: string, choice: string) =>
+    onChange((now) => ({ ...now, setUp: withChoice(now.setUp, name, choice || null) }));
   const id = (field: string) => `${slot.id}-${field}`;
   return (
     <Disclosure

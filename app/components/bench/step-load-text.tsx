@@ -1,3 +1,4 @@
+import isEqual from "fast-deep-equal";
 import type { SetStep } from "~/core/prescription/index.ts";
 import type { Mass } from "~/core/quantity/index.ts";
 import { formatMoved } from "~/format/loading-plan.ts";
@@ -18,9 +19,19 @@ export function StepLoadText({ step }: { readonly step: SetStep }) {
   );
 }
 
-/** What follows a set comes to: its load, how to make it, and the share where it is not quite the one asked. */
-export function DropLoadText({ step }: { readonly step: SetStep | undefined }) {
+/**
+ * What a part of a set comes to: its load, how to make it, and the share where it is not quite the one asked; that
+ * it stays where it is that of the step `before` it.
+ */
+export function PartLoadText({
+  step,
+  before,
+}: {
+  readonly step: SetStep | undefined;
+  readonly before: SetStep | undefined;
+}) {
   if (step?.load.kind !== "made") return null;
+  if (isEqual(step.load, before?.load)) return <p className="set-hang">the same load</p>;
   const { reading, recipe, share, movedFrom } = step.load;
   return (
     <p className="set-hang">

@@ -48,7 +48,10 @@ export function WrittenLine({
   const input = useRef<HTMLTextAreaElement>(null);
   /** The text while it is typed, or as long as it cannot be read. */
   const [typed, setTyped] = useState<string | null>(null);
-  const text = typed ?? writeLine(sets, context);
+  const written = writeLine(sets, context);
+  const text = typed ?? written;
+  /** What was last typed, which keeps its room when it is written out: else a press just then would miss. */
+  const [room, setRoom] = useState("");
   const [error, setError] = useState<NotationError | null>(null);
   /**
    * The sets as they were when typing began, and the ids of what is new: kept however the text looks
@@ -62,6 +65,7 @@ export function WrittenLine({
 
   const type = (next: string, cursor: number) => {
     setTyped(next);
+    setRoom(next);
     setChosen(0);
     const isWordBegun = /[a-z]$/i.test(next.slice(0, cursor));
     setOffers(isWordBegun ? completionsAt(next, cursor).slice(0, 6) : []);
@@ -103,7 +107,7 @@ export function WrittenLine({
           </Link>
         </span>
       </div>
-      <OwnForm>
+      <OwnForm className="line-field" data-typed={room} data-written={written}>
         <textarea
           id={id}
           ref={input}
@@ -113,7 +117,7 @@ export function WrittenLine({
           aria-activedescendant={offers.length > 0 ? `${id}-offer-${chosen}` : undefined}
           aria-invalid={error !== null}
           aria-describedby={error === null ? undefined : `${id}-error`}
-          rows={Math.min(6, Math.max(1, Math.ceil(text.length / 84)))}
+          rows={1}
           maxLength={LONGEST_LINE}
           spellCheck={false}
           autoCapitalize="off"
@@ -121,7 +125,10 @@ export function WrittenLine({
           placeholder="3 x 8-12 at 60 leave 2 rest 2:00"
           value={text}
           readOnly={!isAlive}
-          onFocus={() => setBegun({ sets, again: mintAgain(mint) })}
+          onFocus={() => {
+            setBegun({ sets, again: mintAgain(mint) });
+            if (typed === null) setRoom("");
+          }}
           onBlur={() => {
             setBegun(null);
             setOffers([]);

@@ -17,6 +17,7 @@ import { formatExposure } from "~/format/exposure.ts";
 import { formatAmount, formatInOtherUnit, formatMass, formatShare } from "~/format/numbers.ts";
 import { formatPurpose } from "~/format/plan.ts";
 import { formatDifference } from "~/format/reasons.ts";
+import { sentence } from "~/format/sentence.ts";
 import { readingMeaning } from "~/format/station.ts";
 import {
   formatChange,
@@ -168,8 +169,7 @@ export function StepView({
   );
 }
 
-const extensionName = (kind: ExtensionKind) =>
-  EXTENSION_NAMES[kind].charAt(0).toUpperCase() + EXTENSION_NAMES[kind].slice(1);
+const extensionName = (kind: ExtensionKind) => sentence(EXTENSION_NAMES[kind]);
 
 /** How this part of the set is done, beyond its number. */
 function detailText(step: SetStep): string {

@@ -1,20 +1,21 @@
 import Button from "@mui/material/Button";
-import { typedAmount, type Typed } from "~/codec/typed-cells.ts";
 import {
+  isWithin,
   LOAD_KINDS,
   loadOfKind,
   readingOf,
   withReading,
   type LoadBeginning,
   type LoadRule,
+  type PlannedSet,
 } from "~/core/prescription/index.ts";
-import { parseMass, share, type Mass, type Share } from "~/core/quantity/index.ts";
+import type { Mass } from "~/core/quantity/index.ts";
 import { assertNever } from "~/core/result/index.ts";
 import { nextEasier, nextHarder, type Loading } from "~/core/station/index.ts";
-import { formatAmount, formatMass, formatPercent } from "~/format/numbers.ts";
-import { LOAD_RULE_NAMES } from "~/format/prescription.ts";
+import { formatMass } from "~/format/numbers.ts";
+import { LOAD_RULE_NAMES, partName } from "~/format/prescription.ts";
 import { useCatalogue } from "../../catalogue.ts";
-import { Cell, Group, Pick, Steps, Whole } from "./parts.tsx";
+import { Group, Percent, Pick, Reading, Steps, Whole } from "./parts.tsx";
 
 /** What a load field knows of where it stands. */
 export interface LoadPlace extends LoadBeginning {
@@ -120,12 +121,7 @@ function Parameters({
             value={load.reading}
             onValue={(reading) => onChange({ ...load, reading })}
           />
-          <Reading
-            label="Else"
-            unit={unit}
-            value={load.then[0] ?? load.reading}
-            onValue={(next) => onChange({ ...load, then: [next, ...load.then.slice(1)] })}
-          />
+          <Fallbacks load={load} unit={unit} onChange={onChange} />
         </>
       );
     case "trial":
@@ -162,6 +158,7 @@ function Parameters({
             options={sets}
             onValue={(set) => onChange({ ...load, set, part: null })}
           />
+          <PartOf load={load} before={before} onChange={onChange} />
         </>
       );
     case "stepsFromSet":
@@ -228,43 +225,76 @@ function Parameters({
   }
 }
 
-function Reading({
-  label = "Reading",
-  unit,
-  value,
-  onValue,
+/** The part of the set that the share is of, where that set has parts. */
+function PartOf({
+  load,
+  before,
+  onChange,
 }: {
-  readonly label?: string;
-  readonly unit: Mass["unit"];
-  readonly value: Mass;
-  readonly onValue: (value: Mass) => void;
+  readonly load: Extract<LoadRule, { kind: "shareOfSet" }>;
+  readonly before: readonly PlannedSet[];
+  readonly onChange: (load: LoadRule) => void;
 }) {
-  const read = (text: string): Typed<Mass> => {
-    const mass = parseMass(text, unit);
-    return mass.ok ? mass : { ok: false, error: "Expected a load, like 82.5 or 45 lb." };
-  };
+  const parts = before.find(({ id }) => id === load.set)?.extensions ?? [];
+  if (parts.length === 0) return null;
   return (
-    <Cell
-      label={`${label}, ${unit}`}
-      width={86}
-      value={value}
-      show={(m) => (m.unit === unit ? formatAmount(m) : formatMass(m))}
-      read={read}
-      onValue={onValue}
+    <Pick
+      label="There"
+      width={150}
+      value={load.part ?? WHOLE_SET}
+      options={[
+        [WHOLE_SET, "the set itself"],
+        ...parts.map((part) => [part.id, partName(parts, part)] as const),
+      ]}
+      onValue={(part) => onChange({ ...load, part: part === WHOLE_SET ? null : part })}
     />
   );
 }
 
-function Percent({
-  value,
-  onValue,
+const WHOLE_SET = "";
+
+/** What the set goes down to in turn; the same load says once more. */
+function Fallbacks({
+  load,
+  unit,
+  onChange,
 }: {
-  readonly value: Share;
-  readonly onValue: (value: Share) => void;
+  readonly load: Extract<LoadRule, { kind: "fallback" }>;
+  readonly unit: Mass["unit"];
+  readonly onChange: (load: LoadRule) => void;
 }) {
-  const read = (text: string): Typed<Share> => {
-    const n = typedAmount("percent")(text.replace("%", ""));
-    return n.ok ? { ok: true, value: share(n.value / 100) } : n;
-  };
-  return <Cell label="Per cent" value={value} show={formatPercent} read={read} onValue={onValue} />;
+  const put = (then: readonly Mass[]) => onChange({ ...load, then });
+  return (
+    <>
+      {load.then.map((reading, i) => (
+        <Reading
+          key={i}
+          label={i === 0 ? "Else" : `Else, ${i + 1}`}
+          unit={unit}
+          value={reading}
+          onValue={(to) => put(load.then.with(i, to))}
+        />
+      ))}
+      {isWithin(load.then.length + 1, "fallbacks") ? (
+        <Button
+          size="small"
+          variant="outlined"
+          sx={{ minHeight: 40 }}
+          onClick={() => put([...load.then, load.then.at(-1) ?? load.reading])}
+        >
+          + else
+        </Button>
+      ) : null}
+      {load.then.length > 1 ? (
+        <Button
+          size="small"
+          variant="outlined"
+          sx={{ minHeight: 40 }}
+          onClick={() => put(load.then.slice(0, -1))}
+        >
+          − else
+        </Button>
+      ) : null}
+    </>
+  );
 }

@@ -3,7 +3,17 @@ import Typography from "@mui/material/Typography";
 import { createContext, use } from "react";
 import { typedAmount, typedWhole, type Typed } from "~/codec/typed-cells.ts";
 import type { BoundName } from "~/core/prescription/index.ts";
-import { seconds, type Count, type Seconds } from "~/core/quantity/index.ts";
+import {
+  parseMass,
+  seconds,
+  share,
+  type Count,
+  type Mass,
+  type Seconds,
+  type Share,
+} from "~/core/quantity/index.ts";
+import { formatAmount, formatMass, formatPercent } from "~/format/numbers.ts";
+import { sentence } from "~/format/sentence.ts";
 import { Select } from "../../field.tsx";
 import { TypedCell, type ReportInvalid } from "../typed-cell.tsx";
 
@@ -15,6 +25,30 @@ export interface FormPlace {
 }
 
 export const FormPlaceContext = createContext<FormPlace>({ of: "", onInvalid: () => undefined });
+
+/** A form below the row that it belongs to. */
+export function FormFrame({ children }: { readonly children: React.ReactNode }) {
+  const { of } = use(FormPlaceContext);
+  return (
+    <Box
+      role="group"
+      aria-label={`${sentence(of)} as a form`}
+      sx={{
+        display: "flex",
+        flexWrap: "wrap",
+        columnGap: 4,
+        rowGap: 1.5,
+        pl: 2,
+        py: 1,
+        my: 0.5,
+        borderLeft: 4,
+        borderColor: "kravo.iron",
+      }}
+    >
+      {children}
+    </Box>
+  );
+}
 
 /** A titled group of small fields. */
 export function Group({
@@ -157,4 +191,40 @@ export function Tick({ label, value, onValue }: CellProps<boolean>) {
       {label}
     </Box>
   );
+}
+
+/** A load as it is read at the station. */
+export function Reading({
+  label = "Reading",
+  unit,
+  ...cell
+}: Omit<CellProps<Mass>, "label"> & {
+  readonly label?: string;
+  readonly unit: Mass["unit"];
+}) {
+  const read = (text: string): Typed<Mass> => {
+    const mass = parseMass(text, unit);
+    return mass.ok ? mass : { ok: false, error: "Expected a load, like 82.5 or 45 lb." };
+  };
+  return (
+    <Cell
+      label={`${label}, ${unit}`}
+      {...cell}
+      width={86}
+      show={(m) => (m.unit === unit ? formatAmount(m) : formatMass(m))}
+      read={read}
+    />
+  );
+}
+
+/** A share, as per cent. */
+export function Percent({
+  label = "Per cent",
+  ...cell
+}: Omit<CellProps<Share>, "label"> & { readonly label?: string }) {
+  const read = (text: string): Typed<Share> => {
+    const n = typedAmount("percent")(text.replace("%", ""));
+    return n.ok ? { ok: true, value: share(n.value / 100) } : n;
+  };
+  return <Cell label={label} {...cell} show={formatPercent} read={read} />;
 }

@@ -1,4 +1,3 @@
-import Box from "@mui/material/Box";
 import { useMemo } from "react";
 import { typedPhase } from "~/codec/typed-cells.ts";
 import type { MintId } from "~/core/identity/index.ts";
@@ -11,11 +10,10 @@ import type { ChangeSet } from "../slot-actions.ts";
 import type { ReportInvalid } from "../typed-cell.tsx";
 import { AccentFields } from "./accent-fields.tsx";
 import { LoadFields, type LoadPlace } from "./load-fields.tsx";
-import { Cell, FormPlaceContext, Group, Pick, Tick, type FormPlace } from "./parts.tsx";
+import { Cell, FormFrame, FormPlaceContext, Group, Pick, Tick, type FormPlace } from "./parts.tsx";
 import { RestFields } from "./rest-fields.tsx";
+import { SetUpFields } from "./set-up-fields.tsx";
 import { TargetFields } from "./target-fields.tsx";
-
-const AS_THE_EXERCISE = "";
 
 /** One set as a form: every field that a set has, with the parameters of what is chosen. */
 export function SetForm({
@@ -41,31 +39,9 @@ export function SetForm({
     () => ({ of: `set ${number}`, onInvalid }),
     [number, onInvalid],
   );
-  const chooseSetUp = (name: string, choice: string) =>
-    onChange((now) => {
-      const others = Object.entries(now.setUp).filter(([known]) => known !== name);
-      const setUp = Object.fromEntries(
-        choice === AS_THE_EXERCISE ? others : [...others, [name, choice]],
-      );
-      return { ...now, setUp };
-    });
   return (
     <FormPlaceContext value={formPlace}>
-      <Box
-        role="group"
-        aria-label={`Set ${number} as a form`}
-        sx={{
-          display: "flex",
-          flexWrap: "wrap",
-          columnGap: 4,
-          rowGap: 1.5,
-          pl: 2,
-          py: 1,
-          my: 0.5,
-          borderLeft: 4,
-          borderColor: "kravo.iron",
-        }}
-      >
+      <FormFrame>
         <TargetFields
           target={set.target}
           onChange={(target) => onChange((now) => ({ ...now, target }))}
@@ -109,19 +85,12 @@ export function SetForm({
               if (side !== undefined) onChange((now) => ({ ...now, side }));
             }}
           />
-          {movement?.setUp.map(({ name, choices }) => (
-            <Pick
-              key={name}
-              label={name}
-              width={150}
-              value={set.setUp[name] ?? AS_THE_EXERCISE}
-              options={[
-                [AS_THE_EXERCISE, "as the exercise"],
-                ...choices.map((choice) => [choice, choice] as const),
-              ]}
-              onValue={(choice) => chooseSetUp(name, choice)}
-            />
-          ))}
+          <SetUpFields
+            movement={movement}
+            setUp={set.setUp}
+            unsaid="as the exercise"
+            onChange={(to) => onChange((now) => ({ ...now, setUp: to(now.setUp) }))}
+          />
         </Group>
         <Group title="In the rest, and whether at all">
           <Cell
@@ -139,7 +108,7 @@ export function SetForm({
             onValue={(optional) => onChange((now) => ({ ...now, optional }))}
           />
         </Group>
-      </Box>
+      </FormFrame>
     </FormPlaceContext>
   );
 }

@@ -1,44 +1,41 @@
 import { typedDropShare, typedSeconds } from "~/codec/typed-cells.ts";
 import { writeTarget } from "~/core/notation/index.ts";
-import type { DropLoad, Extension, SetStep } from "~/core/prescription/index.ts";
+import type { DropLoad, Extension } from "~/core/prescription/index.ts";
 import type { Result } from "~/core/result/index.ts";
 import { formatShare } from "~/format/numbers.ts";
+import { DROP_BASES } from "~/format/prescription.ts";
+import { sentence } from "~/format/sentence.ts";
 import { Select } from "../field.tsx";
 import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
-import { DropLoadText } from "./step-load-text.tsx";
 
 type Drop = Extract<Extension, { kind: "drop" }>;
 
-/** A drop to a share: its rest, reps and share as cells, and what it comes to at the station. */
-export function DropRow({
+/** The cells of a drop to a share: its rest, reps and share. */
+export function DropCells({
   drop,
   to,
   name,
-  number,
-  step,
+  part,
   readTarget,
   onChange,
-  onRemove,
   onInvalid,
 }: {
   readonly drop: Drop;
   readonly to: Extract<DropLoad, { kind: "share" }>;
   readonly name: string;
-  readonly number: number;
-  readonly step: SetStep | undefined;
+  /** "drop 2" */
+  readonly part: string;
   readonly readTarget: (text: string) => Result<Drop["target"], string>;
   readonly onChange: (change: (now: Drop) => Drop) => void;
-  readonly onRemove: () => void;
   readonly onInvalid: ReportInvalid;
 }) {
   const changeTo = (part: Partial<Pick<typeof to, "share" | "of">>) =>
     onChange((now) => (now.to.kind === "share" ? { ...now, to: { ...now.to, ...part } } : now));
   return (
-    <tr>
-      <th scope="row" aria-label={sentence(name)} />
+    <>
       <td>
         <div className="text behind drop-rest">
-          drop {number}, rest
+          {part}, rest
           <br />
           <TypedCell
             label={`Rest before ${name}, seconds`}
@@ -74,7 +71,7 @@ export function DropRow({
           width={84}
         />
       </td>
-      <td>
+      <td colSpan={2} className="drop-of">
         <div className="cell-select">
           <Select
             aria-label={`${sentence(name)} is a share of`}
@@ -83,27 +80,14 @@ export function DropRow({
               changeTo({ of: event.target.value === "first" ? "first" : "current" })
             }
           >
-            <option value="current">of the load before</option>
-            <option value="first">of the first load</option>
+            {DROP_BASES.map(([of, text]) => (
+              <option key={of} value={of}>
+                {text}
+              </option>
+            ))}
           </Select>
         </div>
       </td>
-      <td />
-      <td>
-        <DropLoadText step={step} />
-      </td>
-      <td>
-        <button
-          type="button"
-          className="small-button"
-          onClick={onRemove}
-          aria-label={`Remove ${name}`}
-        >
-          ✕
-        </button>
-      </td>
-    </tr>
+    </>
   );
 }
-
-const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,0 +1,114 @@
+import { useState } from "react";
+import { parsePart, parseTarget, writePart, type NotationContext } from "~/core/notation/index.ts";
+import type { Extension, SetStep, Target } from "~/core/prescription/index.ts";
+import { sentence } from "~/format/sentence.ts";
+import { DropCells } from "./drop-cells.tsx";
+import { readTyped } from "./read-typed.ts";
+import { ExtensionForm, type ExtensionPlace } from "./set-form/extension-form.tsx";
+import { PartLoadText } from "./step-load-text.tsx";
+import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
+
+/** What follows a set as a row: a drop to a share in cells, everything else written; all of it as a form. */
+export function ExtensionRow({
+  extension,
+  part,
+  set,
+  own,
+  step,
+  before,
+  notation,
+  place,
+  onChange,
+  onEarlier,
+  onRemove,
+  onInvalid,
+}: {
+  readonly extension: Extension;
+  /** "drop 2" */
+  readonly part: string;
+  /** The number of its set. */
+  readonly set: number;
+  /** The target of its set, which goes without saying. */
+  readonly own: Target;
+  readonly step: SetStep | undefined;
+  /** The step before it in its set. */
+  readonly before: SetStep | undefined;
+  readonly notation: NotationContext;
+  readonly place: ExtensionPlace;
+  readonly onChange: (change: (now: Extension) => Extension) => void;
+  readonly onEarlier: (() => void) | null;
+  readonly onRemove: () => void;
+  readonly onInvalid: ReportInvalid;
+}) {
+  const name = `${part} of set ${set}`;
+  const [isOpen, setOpen] = useState(false);
+  return (
+    <>
+      <tr>
+        <th scope="row">
+          <button
+            type="button"
+            className="set-number"
+            aria-expanded={isOpen}
+            aria-label={`${sentence(name)} as a form`}
+            onClick={() => setOpen(!isOpen)}
+          >
+            <span aria-hidden>{isOpen ? "▾" : "▸"}</span>
+          </button>
+        </th>
+        {extension.kind === "drop" && extension.to.kind === "share" ? (
+          <DropCells
+            drop={extension}
+            to={extension.to}
+            name={name}
+            part={part}
+            readTarget={(text) => readTyped(parseTarget(text, notation))}
+            onChange={(to) => onChange((now) => (now.kind === "drop" ? to(now) : now))}
+            onInvalid={onInvalid}
+          />
+        ) : (
+          <td colSpan={5} className="behind-row">
+            <div className="behind">
+              <TypedCell
+                label={`${sentence(name)}, written`}
+                value={extension}
+                show={(now) => writePart(now, own)}
+                read={(text) => readTyped(parsePart(text, extension, own, notation))}
+                onValue={(to) => onChange(() => to)}
+                onInvalid={onInvalid}
+                width="100%"
+              />
+            </div>
+          </td>
+        )}
+        <td className="part-load">
+          <PartLoadText step={step} before={before} />
+        </td>
+        <td className="part-remove">
+          <button
+            type="button"
+            className="small-button"
+            onClick={onRemove}
+            aria-label={`Remove ${name}`}
+          >
+            ✕
+          </button>
+        </td>
+      </tr>
+      {isOpen ? (
+        <tr>
+          <td colSpan={8} className="whole-row">
+            <ExtensionForm
+              extension={extension}
+              name={name}
+              place={place}
+              onChange={onChange}
+              onEarlier={onEarlier}
+              onInvalid={onInvalid}
+            />
+          </td>
+        </tr>
+      ) : null}
+    </>
+  );
+}
