@@ -39,12 +39,20 @@ describe("what is typed into a cell", () => {
   });
 
   it("reads a tempo phase", () => {
-    expect([
-      value(typedPhase("3")),
-      value(typedPhase("2,5")),
-      value(typedPhase("fast")),
-      value(typedPhase("")),
-    ]).toEqual([3, 2.5, "explosive", null]);
-    expect(value(typedPhase("31"))).toContain("0 to 30");
+    const lower = typedPhase("lower");
+    expect(["3", "2,5", "fast", ""].map((text) => value(lower(text)))).toEqual([
+      3,
+      2.5,
+      "explosive",
+      null,
+    ]);
+    expect(value(lower("31"))).toContain("0 to 30");
+  });
+
+  it("allows no pause, but no movement without time", () => {
+    expect(value(typedPhase("stretch")("0"))).toBe(0);
+    expect(value(typedPhase("squeeze")("0,0"))).toBe(0);
+    expect(value(typedPhase("lower")("0"))).toContain("To lower takes time");
+    expect(value(typedPhase("lift")("0.0"))).toContain("To lift takes time");
   });
 });

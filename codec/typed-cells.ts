@@ -1,9 +1,10 @@
 import {
   BOUNDS,
-  isTempoPhase,
+  isPhaseTime,
   isWithin,
   type BoundName,
   type TempoPhase,
+  type TempoPhaseName,
 } from "~/core/prescription/index.ts";
 import {
   count,
@@ -61,10 +62,19 @@ export function typedDropShare(text: string): Typed<Share> {
 }
 
 /** Seconds of a tempo phase, "fast" for as fast as possible, or nothing for open. */
-export function typedPhase(text: string): Typed<TempoPhase> {
-  const trimmed = text.trim().toLowerCase();
-  if (trimmed === "") return ok(null);
-  if (trimmed === "fast" || trimmed === "f") return ok("explosive");
-  const value = /^\d{1,2}([.,]\d)?$/.test(trimmed) ? Number(trimmed.replace(",", ".")) : Number.NaN;
-  return isTempoPhase(value) ? ok(value) : fail("Expected 0 to 30 seconds, fast, or nothing.");
+export function typedPhase(phase: TempoPhaseName) {
+  return (text: string): Typed<TempoPhase> => {
+    const trimmed = text.trim().toLowerCase();
+    if (trimmed === "") return ok(null);
+    if (trimmed === "fast" || trimmed === "f") return ok("explosive");
+    const value = /^\d{1,2}([.,]\d)?$/.test(trimmed)
+      ? Number(trimmed.replace(",", "."))
+      : Number.NaN;
+    if (isPhaseTime(phase, value)) return ok(value);
+    return fail(
+      value === 0
+        ? `To ${phase} takes time: expected more than 0 seconds, fast, or nothing.`
+        : "Expected 0 to 30 seconds, fast, or nothing.",
+    );
+  };
 }

@@ -1,12 +1,14 @@
 import { describe, expect, it } from "vitest";
 import { day } from "~/core/calendar/index.ts";
 import { findMovement } from "~/core/catalogue/index.ts";
+import type { PlanIssue } from "~/core/prescription/index.ts";
 import type { Reason } from "~/core/progression/index.ts";
 import { kg, lb, seconds } from "~/core/quantity/index.ts";
 import {
   sampleDrop,
   sampleExposed,
   sampleExposure,
+  sampleId,
   sampleSet,
   sampleSlot,
 } from "~/core/samples/index.ts";
@@ -21,7 +23,7 @@ import {
 } from "./numbers.ts";
 import { formatSlot } from "./plan.ts";
 import { formatPlanNextError } from "./next-session.ts";
-import { formatMove, formatReason } from "./reasons.ts";
+import { formatAtSets, formatMove, formatPlanIssue, formatReason } from "./reasons.ts";
 import { describeLoading, listText, plateListText, readingMeaning } from "./station.ts";
 import { formatChange, formatRecipe, formatRir, formatTempo } from "./training.ts";
 import { parseMassList, parsePlateList, type Loading } from "~/core/station/index.ts";
@@ -151,6 +153,58 @@ describe("reasons", () => {
         harder: null,
       }),
     ).toBe("101 kg cannot be made here; the nearest are 100 kg.");
+  });
+});
+
+describe("what is wrong in a plan, in words", () => {
+  const at = { slot: sampleId<"slot">(1), set: sampleId<"set">(2) };
+  it.each<readonly [PlanIssue, string]>([
+    [
+      { code: "idleDrop", blocks: false, ...at, asked: 0.9, reading: kg(10) },
+      "The drop to 90% comes out at 10 kg, not easier: the steps here are too coarse. Choose a smaller share.",
+    ],
+    [
+      { code: "idleDrop", blocks: false, ...at, asked: null, reading: kg(10) },
+      "The drop comes out at 10 kg, not easier. Go down further.",
+    ],
+    [
+      { code: "harderDrop", blocks: true, ...at, reading: kg(80), before: kg(60) },
+      "A drop gets easier: 80 kg is not easier than the 60 kg before it.",
+    ],
+    [
+      {
+        code: "setUpUnknown",
+        blocks: false,
+        ...at,
+        name: "Stance",
+        choice: "sideways",
+        choices: ["narrow", "wide"],
+      },
+      "“sideways” is no choice of Stance here; there are narrow, wide.",
+    ],
+    [
+      { code: "setUpUnknown", blocks: false, ...at, name: "Hat", choice: "on", choices: [] },
+      "This movement has no set-up called “Hat”.",
+    ],
+    [
+      {
+        code: "beyondReach",
+        blocks: false,
+        ...at,
+        total: kg(200),
+        reach: kg(150),
+        possible: 6,
+      },
+      "200 kg in all for 6 possible reps: the estimate allows about 150 kg. Right only if the estimate is too low.",
+    ],
+  ])("is said with its numbers: %o", (issue, text) => {
+    expect(formatPlanIssue(issue, findMovement)).toBe(text);
+  });
+
+  it("names the sets that it holds for, each once and in order", () => {
+    expect(formatAtSets([], "So.")).toBe("So.");
+    expect(formatAtSets([3, 3], "So.")).toBe("Set 3: So.");
+    expect(formatAtSets([4, 1, 2], "So.")).toBe("Sets 1, 2 and 4: So.");
   });
 });
 

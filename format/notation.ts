@@ -49,6 +49,8 @@ export function formatNotationError(error: NotationError): string {
       const drop = error.bound === "dropPercent" ? " A drop gets lighter." : "";
       return `Expected ${least} to ${most} ${BOUND_NAMES[error.bound]}, not ${error.value}.${drop}`;
     }
+    case "noTime":
+      return `To ${error.phase} takes time: expected more than 0 seconds, or fast.`;
     case "whole":
       return `Expected a whole number, not ${error.value}.`;
     case "upsideDown":

@@ -95,6 +95,16 @@ export const CONFIDENCE_NAMES = {
   low: "much doubt",
 } as const;
 
+/** "Set 3: …", "Sets 1, 2 and 4: …"; the text alone where it is of no set. */
+export function formatAtSets(numbers: readonly number[], text: string): string {
+  const sorted = [...new Set(numbers)].sort((a, b) => a - b);
+  const last = sorted.pop();
+  if (last === undefined) return text;
+  return sorted.length === 0
+    ? `Set ${last}: ${text}`
+    : `Sets ${sorted.join(", ")} and ${last}: ${text}`;
+}
+
 /** What an issue of a plan says at its place. */
 export function formatPlanIssue(issue: PlanIssue, find: FindMovement): string {
   switch (issue.code) {
@@ -105,7 +115,15 @@ export function formatPlanIssue(issue: PlanIssue, find: FindMovement): string {
     case "noSets":
       return "No sets are written; add one or remove the exercise.";
     case "idleDrop":
-      return `The drop to ${formatShare(issue.asked)} comes out at ${formatMass(issue.reading)}, not easier: the steps here are too coarse. Choose a smaller share.`;
+      return issue.asked === null
+        ? `The drop comes out at ${formatMass(issue.reading)}, not easier. Go down further.`
+        : `The drop to ${formatShare(issue.asked)} comes out at ${formatMass(issue.reading)}, not easier: the steps here are too coarse. Choose a smaller share.`;
+    case "harderDrop":
+      return `A drop gets easier: ${formatMass(issue.reading)} is not easier than the ${formatMass(issue.before)} before it.`;
+    case "setUpUnknown":
+      return issue.choices.length === 0
+        ? `This movement has no set-up called “${issue.name}”.`
+        : `“${issue.choice}” is no choice of ${issue.name} here; there are ${issue.choices.join(", ")}.`;
     case "loadUnknown":
       return formatOpenBecause(issue.because, find);
     case "beyondReach":

@@ -1,4 +1,4 @@
-import type { BoundName } from "../prescription/index.ts";
+import type { BoundName, TempoPhaseName } from "../prescription/index.ts";
 import type { Span } from "./syntax.ts";
 import type { Expectation } from "./tokens.ts";
 
@@ -13,6 +13,8 @@ export type NotationError = Span &
         readonly expected: readonly Expectation[];
       }
     | { readonly code: "bound"; readonly bound: BoundName; readonly value: number }
+    /** A movement of the tempo that takes no time. */
+    | { readonly code: "noTime"; readonly phase: TempoPhaseName }
     | { readonly code: "whole"; readonly value: number }
     | { readonly code: "upsideDown"; readonly min: number; readonly max: number }
     | { readonly code: "oneNumber" }

@@ -164,6 +164,8 @@ describe("what is wrong", () => {
     ["8 at 40 at 50", 8, { code: "twice", what: "load" }],
     ["8 leave 2.2", 8, { code: "reserve", value: 2.2 }],
     ["8 lower 40", 8, { code: "bound", bound: "phase" }],
+    ["8 lower 0 stretch 0", 8, { code: "noTime", phase: "lower" }],
+    ["8 stretch 0 lift 0 s", 17, { code: "noTime", phase: "lift" }],
     ["8 rest 2:00-1:00", 7, { code: "upsideDown" }],
     ["8 at 82.5001", 5, { code: "mass" }],
     ["8-12 steps", 0, { code: "oneNumber" }],

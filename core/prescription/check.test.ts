@@ -4,6 +4,7 @@ import {
   RACK,
   sampleDrop,
   sampleId,
+  sampleMint,
   samplePlan,
   sampleSet,
   sampleSlot,
@@ -12,6 +13,7 @@ import {
   sampleAround,
 } from "../samples/index.ts";
 import { checkPlan } from "./check.ts";
+import { newExtension } from "./edit.ts";
 import type { Slot } from "./plan.ts";
 
 const around = sampleAround([sampleStation(RACK, 1), sampleStation(STACK, 2)]);
@@ -46,7 +48,38 @@ describe("checking a plan", () => {
     });
     expect(
       checkPlan(samplePlan(sampleSlot([stuck], { station: sampleId(2) })), around),
-    ).toMatchObject([{ code: "idleDrop", blocks: false, reading: lb(10) }]);
+    ).toMatchObject([{ code: "idleDrop", blocks: false, asked: 0.8, reading: lb(10) }]);
+  });
+
+  it.each([
+    ["harder", kg(110)],
+    ["as hard", kg(100)],
+  ])("blocks a drop that is written to a load that is %s", (_, reading) => {
+    const drop = sampleDrop(11, "current", 0.8);
+    if (drop.kind !== "drop") throw new Error("the sample is a drop");
+    const set = sampleSet(1, {
+      load: { kind: "absolute", reading: kg(100) },
+      extensions: [{ ...drop, to: { kind: "reading", reading } }],
+    });
+    expect(checkPlan(samplePlan(sampleSlot([set])), around)).toMatchObject([
+      { code: "harderDrop", blocks: true, reading, before: kg(100) },
+    ]);
+  });
+
+  it("doubts a set-up that the movement does not have, in a set or a change of position", () => {
+    const part = newExtension("positionChange", sampleSet(1), sampleMint);
+    if (part.kind !== "positionChange") throw new Error("not what was asked for");
+    const set = sampleSet(1, {
+      setUp: { Stance: "sideways" },
+      extensions: [{ ...part, setUp: { Hat: "on" } }],
+    });
+    const issues = checkPlan(samplePlan(sampleSlot([set])), around);
+    expect(issues).toMatchObject([
+      { code: "setUpUnknown", blocks: false, name: "Stance", choice: "sideways" },
+      { code: "setUpUnknown", name: "Hat", choice: "on", choices: [] },
+    ]);
+    expect(issues[0]?.code === "setUpUnknown" && issues[0].choices).toContain("wide");
+    expect(codes(sampleSlot([sampleSet(1, { setUp: { Stance: "wide" } })]))).toEqual([]);
   });
 
   it("blocks a slot without sets or without its station, and only notes open loads", () => {

@@ -1,9 +1,10 @@
 import type { Id } from "../identity/index.ts";
 import { ticksOf, type Mass } from "../quantity/index.ts";
+import type { Movement } from "../movement/index.ts";
 import { howToMake, type MadeLoad } from "../station/index.ts";
-import { slotsOf, type SessionPlan, type Slot } from "./plan.ts";
+import { slotsOf, type PlannedSet, type SessionPlan, type Slot } from "./plan.ts";
 import { hardnessOf, repsLeft } from "./effort.ts";
-import { isIdleDrop } from "./step-load.ts";
+import { idleDrop, type MadeStep } from "./step-load.ts";
 import { isSetStep, type OpenBecause, type SetStep } from "./step.ts";
 import { unroll, type Surroundings } from "./unroll.ts";
 
@@ -25,8 +26,29 @@ export type PlanIssue =
       readonly blocks: false;
       readonly slot: Id<"slot">;
       readonly set: Id<"set">;
-      readonly asked: number;
+      /** The share asked for; null where it went by plates or steps. */
+      readonly asked: number | null;
       readonly reading: Mass;
+    }
+  /** A drop to a load that is not easier than the one before it. */
+  | {
+      readonly code: "harderDrop";
+      readonly blocks: true;
+      readonly slot: Id<"slot">;
+      readonly set: Id<"set">;
+      readonly reading: Mass;
+      readonly before: Mass;
+    }
+  /** A set-up that the movement does not have, or a choice that is not among its choices. */
+  | {
+      readonly code: "setUpUnknown";
+      readonly blocks: false;
+      readonly slot: Id<"slot">;
+      readonly set: Id<"set">;
+      readonly name: string;
+      readonly choice: string;
+      /** The choices there are; none where the movement has no such parameter. */
+      readonly choices: readonly string[];
     }
   /** A load that follows from something else, which is missing. */
   | {
@@ -65,7 +87,8 @@ export function checkPlan(plan: SessionPlan, around: Surroundings): readonly Pla
   const steps = unroll(plan, around).filter(isSetStep);
   return slotsOf(plan).flatMap((slot): PlanIssue[] => {
     const station = around.station(slot.station);
-    if (station === null || around.movement(slot.movement) === null) {
+    const movement = around.movement(slot.movement);
+    if (station === null || movement === null) {
       return [{ code: "stationMissing", blocks: true, slot: slot.id }];
     }
     if (slot.sets.length === 0) return [{ code: "noSets", blocks: true, slot: slot.id }];
@@ -85,19 +108,55 @@ export function checkPlan(plan: SessionPlan, around: Surroundings): readonly Pla
       }
       const reach = reachOf(step, slot, around);
       if (reach !== null) issues.push({ code: "beyondReach", blocks: false, ...at, ...reach });
-      if (before !== null && step.load.kind === "made" && isIdleDrop(step, before, station)) {
-        const { reading, share } = step.load;
-        issues.push({ code: "idleDrop", blocks: false, ...at, asked: share?.asked ?? 1, reading });
-      }
+      const idle = before === null ? null : idleDrop(step, before, station);
+      if (idle !== null) issues.push({ ...idleness(...idle, slot), ...at });
     }
     for (const set of slot.sets) {
       if (set.role === "primer" && hardnessOf(set.effort) !== "easy") {
         issues.push({ code: "primerTooHard", blocks: false, slot: slot.id, set: set.id });
       }
+      for (const unknown of unknownSetUp(set, movement)) {
+        issues.push({
+          code: "setUpUnknown",
+          blocks: false,
+          slot: slot.id,
+          set: set.id,
+          ...unknown,
+        });
+      }
     }
     const open = slot.sets.filter((set) => set.load.kind === "open").length;
     if (open > 0) issues.push({ code: "openLoad", blocks: false, slot: slot.id, sets: open });
     return issues;
+  });
+}
+
+/** A share that the station is too coarse for is doubtful; a load that was written and is no drop is wrong. */
+function idleness(step: MadeStep, before: MadeStep, slot: Slot) {
+  const { reading } = step.load;
+  const to = slot.sets
+    .flatMap((set) => set.extensions)
+    .flatMap((part) => (part.id === step.key.extensionId && part.kind === "drop" ? [part.to] : []))
+    .at(0);
+  return to?.kind === "reading"
+    ? ({ code: "harderDrop", blocks: true, reading, before: before.load.reading } as const)
+    : ({
+        code: "idleDrop",
+        blocks: false,
+        asked: to?.kind === "share" ? to.share : null,
+        reading,
+      } as const);
+}
+
+/** What a set and its changes of position choose that the movement does not offer. */
+function unknownSetUp(set: PlannedSet, movement: Movement) {
+  const chosen = [
+    set.setUp,
+    ...set.extensions.map((part) => (part.kind === "positionChange" ? part.setUp : {})),
+  ].flatMap((setUp) => Object.entries(setUp));
+  return chosen.flatMap(([name, choice]) => {
+    const choices = movement.setUp.find((known) => known.name === name)?.choices ?? [];
+    return choices.includes(choice) ? [] : [{ name, choice, choices }];
   });
 }
 

@@ -10,13 +10,14 @@ import {
   sampleStation,
   STACK,
 } from "../samples/index.ts";
-import { count, seconds } from "../quantity/index.ts";
+import { count, kg, lb, seconds } from "../quantity/index.ts";
 import {
   applyEdit,
   copyPlan,
   duplicateSet,
   newBlock,
   partEarlier,
+  replaceReading,
   servesMovement,
 } from "./edit.ts";
 import { withChoice } from "./set-up.ts";
@@ -169,5 +170,40 @@ describe("a choice of the set-up", () => {
     expect(withChoice(wide, "Stance", "narrow")).toEqual({ Heels: "flat", Stance: "narrow" });
     expect(withChoice(wide, "Stance", null)).toEqual({ Heels: "flat" });
     expect(withChoice(wide, "Toes", null)).toEqual(wide);
+  });
+});
+
+describe("a load written instead of another", () => {
+  it("stands wherever the other one stood, and nowhere else", () => {
+    const drop = sampleDrop(21, "current", 0.8);
+    if (drop.kind !== "drop") throw new Error("the sample is a drop");
+    const [odd, even, other] = [kg(61), kg(60), kg(80)];
+    const slot = sampleSlot([
+      sampleSet(1, { load: { kind: "absolute", reading: odd } }),
+      sampleSet(2, { load: { kind: "absolute", reading: other } }),
+      sampleSet(3, { load: { kind: "fallback", reading: other, then: [odd, other] } }),
+      sampleSet(4, { load: { kind: "trial", from: odd, steps: count(1), tries: count(3) } }),
+      sampleSet(5, {
+        load: { kind: "open" },
+        extensions: [drop, { ...drop, to: { kind: "reading", reading: odd } }],
+      }),
+    ]);
+    const { sets } = replaceReading(slot, odd, even);
+    expect(sets.map(({ load }) => load)).toEqual([
+      { kind: "absolute", reading: even },
+      { kind: "absolute", reading: other },
+      { kind: "fallback", reading: other, then: [even, other] },
+      { kind: "trial", from: even, steps: 1, tries: 3 },
+      { kind: "open" },
+    ]);
+    expect(sets[4]?.extensions).toEqual([
+      drop,
+      { ...drop, to: { kind: "reading", reading: even } },
+    ]);
+  });
+
+  it("leaves the same number in the other unit", () => {
+    const slot = sampleSlot([sampleSet(1, { load: { kind: "absolute", reading: lb(61) } })]);
+    expect(replaceReading(slot, kg(61), kg(60)).sets).toEqual(slot.sets);
   });
 });

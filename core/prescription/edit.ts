@@ -1,11 +1,12 @@
 import type { Id, MintId, MovementRef } from "../identity/index.ts";
 import type { Movement } from "../movement/index.ts";
-import { count, seconds, share, type Mass } from "../quantity/index.ts";
+import { count, sameReading, seconds, share, type Mass } from "../quantity/index.ts";
 import { assertNever } from "../result/index.ts";
 import type { Station } from "../station/index.ts";
 import { OPEN_TEMPO, type Tempo } from "./tempo.ts";
 import type { Rir } from "./effort.ts";
 import type { Extension, ExtensionKind } from "./extension.ts";
+import { mapReadings } from "./load-rule.ts";
 import { USUAL_ROUNDING } from "./load-rounding.ts";
 import type { Rest } from "./rest.ts";
 import type { Target } from "./target.ts";
@@ -264,6 +265,23 @@ export function duplicateSet(slot: Slot, set: Id<"set">, mint: MintId): Slot {
     sets: slot.sets.flatMap((s) =>
       s.id === set ? [s, { ...copySet(s, NO_COPIES, mint), lineId: mint() }] : [s],
     ),
+  };
+}
+
+/** The exercise with another load wherever one is written: of a set, to fall back on, to begin a trial, of a drop. */
+export function replaceReading(slot: Slot, from: Mass, to: Mass): Slot {
+  const other = (reading: Mass) => (sameReading(reading, from) ? to : reading);
+  return {
+    ...slot,
+    sets: slot.sets.map((set) => ({
+      ...set,
+      load: mapReadings(set.load, other),
+      extensions: set.extensions.map((part) =>
+        part.kind === "drop" && part.to.kind === "reading"
+          ? { ...part, to: { ...part.to, reading: other(part.to.reading) } }
+          : part,
+      ),
+    })),
   };
 }
 

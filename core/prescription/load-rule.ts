@@ -46,3 +46,11 @@ export function withReading(rule: LoadRule, reading: Mass): LoadRule {
   if (rule.kind === "fallback") return { ...rule, reading };
   return rule.kind === "absolute" || rule.kind === "open" ? { kind: "absolute", reading } : rule;
 }
+
+/** The rule with every load that it names made another; one that follows from something else stays. */
+export function mapReadings(rule: LoadRule, to: (reading: Mass) => Mass): LoadRule {
+  if (rule.kind === "absolute") return { ...rule, reading: to(rule.reading) };
+  if (rule.kind === "fallback")
+    return { ...rule, reading: to(rule.reading), then: rule.then.map(to) };
+  return rule.kind === "trial" ? { ...rule, from: to(rule.from) } : rule;
+}

@@ -270,11 +270,18 @@ function open(because: OpenBecause): StepLoad {
   return { kind: "open", because };
 }
 
-/** True when a drop did not come out easier than the step before; a coarse station can do that. */
-export function isIdleDrop(drop: SetStep, before: SetStep, station: Station): boolean {
-  return (
-    drop.load.kind === "made" &&
-    before.load.kind === "made" &&
-    harderBy(station.loading) * compareMass(drop.load.reading, before.load.reading) >= 0
-  );
+/** A step whose load the station makes. */
+export type MadeStep = SetStep & { readonly load: Extract<StepLoad, { kind: "made" }> };
+
+const isMadeStep = (step: SetStep): step is MadeStep => step.load.kind === "made";
+
+/** The drop and the step before it, where the drop did not come out easier; else null. */
+export function idleDrop(
+  drop: SetStep,
+  before: SetStep,
+  station: Station,
+): readonly [drop: MadeStep, before: MadeStep] | null {
+  if (!isMadeStep(drop) || !isMadeStep(before)) return null;
+  const harder = harderBy(station.loading) * compareMass(drop.load.reading, before.load.reading);
+  return harder >= 0 ? [drop, before] : null;
 }

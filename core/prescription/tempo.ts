@@ -29,6 +29,11 @@ export function isTempoPhase(phase: unknown): phase is TempoPhase {
   return typeof phase === "number" && isWithin(phase, "phase");
 }
 
+/** True for seconds of this phase: there may be no pause, but to lower and to lift takes time. */
+export function isPhaseTime(name: TempoPhaseName, value: number): boolean {
+  return isWithin(value, "phase") && (value > 0 || name === "stretch" || name === "squeeze");
+}
+
 /** An explosive phase takes about this long; the pace is the trainee's, so it is only an estimate. */
 const EXPLOSIVE_SECONDS = 0.7;
 

@@ -153,10 +153,12 @@ export const anyItem: fc.Arbitrary<Item> = fc.oneof(
   ) as fc.Arbitrary<Item>,
 );
 
-const anyPhase: fc.Arbitrary<TempoPhase> = fc.oneof(
-  fc.integer({ min: 0, max: 60 }).map((n) => n / 2),
-  fc.constantFrom("explosive" as const, null),
-);
+const anyPhase = (least: number): fc.Arbitrary<TempoPhase> =>
+  fc.oneof(
+    fc.integer({ min: least, max: 60 }).map((n) => n / 2),
+    fc.constantFrom("explosive" as const, null),
+  );
+const [anyMove, anyPause] = [anyPhase(1), anyPhase(0)];
 
 const anyAccent: fc.Arbitrary<Accent> = fc.oneof(
   kind("deadStop", { seconds: secs(1, 5) }),
@@ -185,7 +187,7 @@ export const anySet: fc.Arbitrary<PlannedSet> = minted(
     target: anyTarget,
     load: anyLoad,
     effort: fc.constantFrom(...RIR_VALUES),
-    tempo: fc.record({ lower: anyPhase, stretch: anyPhase, lift: anyPhase, squeeze: anyPhase }),
+    tempo: fc.record({ lower: anyMove, stretch: anyPause, lift: anyMove, squeeze: anyPause }),
     accents: fc.array(anyAccent, { maxLength: 3 }),
     setUp: setUps,
     restAfter: anyRest,

@@ -43,7 +43,7 @@ test("a coach plans, trains, reads why, and plans the next session", async ({
     await page.getByLabel(`Reps of set ${set}`).fill("6-8");
     await page.getByLabel(`Load of set ${set}, kg`).fill(set === 1 ? "61" : "60");
   }
-  await expect(page.getByText("61 kg cannot be made here.")).toBeVisible();
+  await expect(page.getByText("Set 1: 61 kg cannot be made here.")).toBeVisible();
   await expect(page.getByRole("button", { name: "Start training" })).toBeDisabled();
   await page.getByRole("button", { name: "Take 60 kg" }).click();
   await page.getByLabel("What follows set 3").selectOption("drop");

@@ -1,23 +1,33 @@
 import Button from "@mui/material/Button";
-import { readingOf, withReading, type PlanIssue, type Slot } from "~/core/prescription/index.ts";
+import type { PlanIssue, PlannedSet } from "~/core/prescription/index.ts";
 import type { Mass } from "~/core/quantity/index.ts";
 import { formatMass } from "~/format/numbers.ts";
-import { formatPlanIssue } from "~/format/reasons.ts";
+import { formatAtSets, formatPlanIssue } from "~/format/reasons.ts";
 import { useCatalogue } from "../catalogue.ts";
 
-/** What is wrong or doubtful in an exercise; what holds for several of its sets is said once. */
+/** What is wrong or doubtful in an exercise; what holds for several of its sets is said once, with their numbers. */
 export function IssueLines({
   issues,
+  sets,
   onTake,
 }: {
   readonly issues: readonly PlanIssue[];
-  readonly onTake: (issue: PlanIssue, reading: Mass) => void;
+  /** The sets of the exercise, in order. */
+  readonly sets: readonly PlannedSet[];
+  /** Writes a load that can be made instead of one that cannot. */
+  readonly onTake: (instead: Mass, reading: Mass) => void;
 }) {
   const { find } = useCatalogue();
-  const said = new Map(issues.map((issue) => [formatPlanIssue(issue, find), issue]));
-  return [...said].map(([text, issue]) => (
-    <IssueLine key={text} issue={issue} text={text} onTake={(reading) => onTake(issue, reading)} />
-  ));
+  const said = issues.map((issue) => ({ issue, text: formatPlanIssue(issue, find) }));
+  return said.map(({ issue, text }, i) => {
+    if (said.findIndex((other) => other.text === text) < i) return null;
+    const numbers = said.flatMap(({ issue: other, text: known }) =>
+      known === text && "set" in other ? [sets.findIndex(({ id }) => id === other.set) + 1] : [],
+    );
+    return (
+      <IssueLine key={text} issue={issue} text={formatAtSets(numbers, text)} onTake={onTake} />
+    );
+  });
 }
 
 /** One of them, with the loads that can be made instead. */
@@ -28,12 +38,8 @@ function IssueLine({
 }: {
   readonly issue: PlanIssue;
   readonly text: string;
-  readonly onTake: (reading: Mass) => void;
+  readonly onTake: (instead: Mass, reading: Mass) => void;
 }) {
-  const offers =
-    issue.code === "cannotBeMade"
-      ? [issue.easier, issue.harder].flatMap((o) => (o === null ? [] : [o.reading]))
-      : [];
   return (
     <div
       role={issue.blocks ? "alert" : undefined}
@@ -43,29 +49,20 @@ function IssueLine({
         {issue.blocks ? "Cannot be trained: " : "Note: "}
         {text}
       </span>
-      {offers.map((reading) => (
-        <Button
-          key={reading.thousandths}
-          size="small"
-          variant="outlined"
-          onClick={() => onTake(reading)}
-        >
-          Take {formatMass(reading)}
-        </Button>
-      ))}
+      {issue.code === "cannotBeMade"
+        ? [issue.easier, issue.harder].map((made) =>
+            made === null ? null : (
+              <Button
+                key={made.reading.thousandths}
+                size="small"
+                variant="outlined"
+                onClick={() => onTake(issue.reading, made.reading)}
+              >
+                Take {formatMass(made.reading)}
+              </Button>
+            ),
+          )
+        : null}
     </div>
   );
-}
-
-/** Puts a load that can be made wherever the impossible one stands in the slot. */
-export function replaceReading(slot: Slot, issue: PlanIssue, reading: Mass): Slot {
-  if (issue.code !== "cannotBeMade") return slot;
-  return {
-    ...slot,
-    sets: slot.sets.map((set) =>
-      readingOf(set.load)?.thousandths === issue.reading.thousandths
-        ? { ...set, load: withReading(set.load, reading) }
-        : set,
-    ),
-  };
 }

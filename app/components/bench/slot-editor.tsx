@@ -5,6 +5,7 @@ import type { Movement } from "~/core/movement/index.ts";
 import {
   duplicateSet,
   filled,
+  replaceReading,
   type PlanIssue,
   type PlannedSet,
   type Slot,
@@ -23,7 +24,7 @@ import { type ReportInvalid } from "./typed-cell.tsx";
 import { useNotation } from "./use-notation.ts";
 import { WrittenLine } from "./written-line.tsx";
 import { FillAndNext } from "./fill-and-next.tsx";
-import { IssueLines, replaceReading } from "./issue-line.tsx";
+import { IssueLines } from "./issue-line.tsx";
 import { LastTime, SlotHead } from "./slot-head.tsx";
 import { TempoCells } from "./tempo-cells.tsx";
 
@@ -202,7 +203,8 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
       <SlotDetails slot={slot} movement={movement} stations={props.stations} onChange={onChange} />
       <IssueLines
         issues={issues}
-        onTake={(issue, reading) => onChange((now) => replaceReading(now, issue, reading))}
+        sets={slot.sets}
+        onTake={(instead, reading) => onChange((now) => replaceReading(now, instead, reading))}
       />
     </section>
   );

@@ -40,7 +40,7 @@ export const TempoCells = steady(function TempoCells({
             label={`${name}: ${PHASE_NAMES[phase]}, seconds`}
             value={tempo[phase]}
             show={(p) => (p === null ? "" : p === "explosive" ? "fast" : String(p))}
-            read={typedPhase}
+            read={typedPhase(phase)}
             onValue={(value) => onPhase(phase, value)}
             onInvalid={onInvalid}
             width={46}

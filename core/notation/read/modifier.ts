@@ -1,10 +1,12 @@
 import {
+  isPhaseTime,
   isRir,
   OPEN_TEMPO,
   type Accent,
   type PlannedSet,
   type Rest,
   type Rir,
+  type TempoPhaseName,
 } from "../../prescription/index.ts";
 import { seconds } from "../../quantity/index.ts";
 import { assertNever } from "../../result/index.ts";
@@ -46,11 +48,15 @@ export abstract class ModifierReader extends ItemReader {
     return phases.reduce<PlannedSet["tempo"]>((tempo, modifier) => {
       if (modifier.kind !== "phase") return tempo;
       const { phase, seconds: time } = modifier;
-      return {
-        ...tempo,
-        [phase]: time === "explosive" ? time : this.inside(time, "phase"),
-      };
+      return { ...tempo, [phase]: time === "explosive" ? time : this.phase(phase, time) };
     }, OPEN_TEMPO);
+  }
+
+  private phase(name: TempoPhaseName, time: Time): number {
+    const value = this.inside(time, "phase");
+    if (value === time.value && !isPhaseTime(name, value))
+      this.fail(time, { code: "noTime", phase: name });
+    return value;
   }
 
   protected accent(modifier: Modifier): Accent {

@@ -63,7 +63,7 @@ export function SetForm({
               width={62}
               value={set.tempo[phase]}
               show={(p) => (p === null ? "" : p === "explosive" ? "fast" : String(p))}
-              read={typedPhase}
+              read={typedPhase(phase)}
               onValue={(value) =>
                 onChange((now) => ({ ...now, tempo: { ...now.tempo, [phase]: value } }))
               }
