@@ -13,6 +13,7 @@ import {
   type LoadRule,
   type OpenBecause,
   type Rest,
+  type SetStep,
   type SetUp,
   type Target,
 } from "~/core/prescription/index.ts";
@@ -342,6 +343,25 @@ export function formatHold(at: HoldPosition): string {
     : at.kind === "stretched"
       ? "in the stretch"
       : "in the squeeze";
+}
+
+/** How this part of the set is done, beyond its number. */
+export function formatDetail(step: SetStep): string {
+  const { detail } = step;
+  switch (detail.kind) {
+    case "plain":
+      return step.kind === "positionChange" ? formatSetUp(step.setUpChange) : "straight on";
+    case "partials":
+      return formatWhere(detail.where);
+    case "forced":
+      return detail.by === "self" ? "helped by own hands" : "helped by a partner";
+    case "endHold":
+      return formatHold(detail.at);
+    case "breather":
+      return `after ${detail.breaths} breaths in a safe position`;
+    default:
+      return assertNever(detail);
+  }
 }
 
 /** "Stance: wide, Toes: out" */

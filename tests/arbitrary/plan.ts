@@ -37,7 +37,11 @@ const minted = <const T extends object>(of: fc.Arbitrary<T>) =>
 const kind = <K extends string, T extends object>(
   k: K,
   rest: { [F in keyof T]: fc.Arbitrary<T[F]> },
-) => fc.record({ kind: fc.constant(k), ...rest }) as unknown as fc.Arbitrary<{ kind: K } & T>;
+) =>
+  fc.record(
+    { kind: fc.constant(k), ...rest },
+    { noNullPrototype: true },
+  ) as unknown as fc.Arbitrary<{ kind: K } & T>;
 
 export const anyTarget: fc.Arbitrary<Target> = fc.oneof(
   ordered(counts(1, 60)).map((range): Target => ({ kind: "reps", ...range })),
@@ -187,7 +191,10 @@ export const anySet: fc.Arbitrary<PlannedSet> = minted(
     target: anyTarget,
     load: anyLoad,
     effort: fc.constantFrom(...RIR_VALUES),
-    tempo: fc.record({ lower: anyMove, stretch: anyPause, lift: anyMove, squeeze: anyPause }),
+    tempo: fc.record(
+      { lower: anyMove, stretch: anyPause, lift: anyMove, squeeze: anyPause },
+      { noNullPrototype: true },
+    ),
     accents: fc.array(anyAccent, { maxLength: 3 }),
     setUp: setUps,
     restAfter: anyRest,

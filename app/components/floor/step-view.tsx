@@ -27,15 +27,7 @@ import {
   ROLE_NAMES,
   SIDE_NAMES,
 } from "~/format/training.ts";
-import {
-  EXTENSION_NAMES,
-  figureOf,
-  formatAccent,
-  formatHold,
-  formatSetUp,
-  formatWhere,
-} from "~/format/prescription.ts";
-import { assertNever } from "~/core/result/index.ts";
+import { EXTENSION_NAMES, figureOf, formatAccent, formatDetail } from "~/format/prescription.ts";
 import { SleeveDrawing } from "../sleeve-drawing.tsx";
 
 /** The step to do now: what it is, what to hang, how many, how slowly, and what it was last time. */
@@ -111,7 +103,7 @@ export function StepView({
             </Box>
           </Typography>
           <Typography sx={{ fontWeight: 650, fontSize: "1.1rem" }}>
-            {step.kind === "set" ? formatRir(step.effort) : detailText(step)}
+            {step.kind === "set" ? formatRir(step.effort) : formatDetail(step)}
             {step.matchesFirstSide ? " · no more than the first side" : ""}
           </Typography>
         </Box>
@@ -170,25 +162,6 @@ export function StepView({
 }
 
 const extensionName = (kind: ExtensionKind) => sentence(EXTENSION_NAMES[kind]);
-
-/** How this part of the set is done, beyond its number. */
-function detailText(step: SetStep): string {
-  const { detail } = step;
-  switch (detail.kind) {
-    case "plain":
-      return step.kind === "positionChange" ? formatSetUp(step.setUpChange) : "straight on";
-    case "partials":
-      return formatWhere(detail.where);
-    case "forced":
-      return detail.by === "self" ? "helped by own hands" : "helped by a partner";
-    case "endHold":
-      return formatHold(detail.at);
-    case "breather":
-      return `after ${detail.breaths} breaths in a safe position`;
-    default:
-      return assertNever(detail);
-  }
-}
 
 function LoadFigure({
   step,

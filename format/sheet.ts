@@ -1,0 +1,110 @@
+import {
+  partsOf,
+  setUpChanges,
+  type SetStep,
+  type SideMode,
+  type Slot,
+} from "~/core/prescription/index.ts";
+import type { Movement } from "~/core/movement/index.ts";
+import type { SheetBox, SheetLine, SheetSets } from "~/core/sheet/index.ts";
+import { formatMass } from "./numbers.ts";
+import {
+  EXTENSION_NAMES,
+  formatAccent,
+  formatDetail,
+  formatRest,
+  formatSetUp,
+  formatTarget,
+} from "./prescription.ts";
+import { formatRecipe, formatRir, formatSideMode, formatTempo, ROLE_NAMES } from "./training.ts";
+
+/** What stands in the columns of a line of the printed sheet. */
+export interface SheetWords {
+  readonly what: string;
+  readonly load: string;
+  /** How the load is made, and where to go from it; empty where there is nothing to say. */
+  readonly hang: string;
+  readonly target: string;
+  /** Reserve, rest, tempo and whatever else is to be kept. */
+  readonly how: string;
+}
+
+/** The words of a line; `before` is the line above it in the same sets, whose load goes without saying. */
+export function sheetWords(
+  sets: SheetSets,
+  line: SheetLine,
+  before: SheetLine | null,
+  slot: Slot,
+  movement: Movement | null,
+): SheetWords {
+  const { step } = line;
+  const isSame = before !== null && loadText(before.step) === loadText(step);
+  return {
+    what: line.part === null ? setsText(sets, step) : `then ${EXTENSION_NAMES[line.part.kind]}`,
+    load: isSame ? "same load" : loadText(step),
+    hang: isSame ? "" : hangText(step),
+    target: formatTarget(step.target),
+    how: (line.part === null
+      ? howOfSet(sets, step, slot, movement)
+      : [
+          pauseText(line),
+          step.detail.kind === "plain" && step.kind !== "positionChange" ? "" : formatDetail(step),
+        ]
+    )
+      .filter((text) => text !== "")
+      .join(" · "),
+  };
+}
+
+/** "3", "3 left" where sides are written apart. */
+export function formatBox({ setNumber, side }: SheetBox): string {
+  return side === "left" || side === "right" ? `${setNumber} ${side}` : String(setNumber);
+}
+
+function setsText({ numbers, set }: SheetSets, { role }: SetStep): string {
+  const [first = 0, last = first] = [numbers[0], numbers.at(-1)];
+  const which = first === last ? String(first) : `${first}–${last}`;
+  return `${which} ${ROLE_NAMES[role]}${set.optional ? ", optional" : ""}`;
+}
+
+function loadText({ load }: SetStep): string {
+  if (load.kind === "made") return formatMass(load.reading);
+  return load.kind === "bodyweight" ? "body weight" : "load: ______";
+}
+
+function hangText({ load, fallback }: SetStep): string {
+  return [
+    load.kind === "made" ? formatRecipe(load.recipe) : "",
+    fallback.length === 0 ? "" : `if it falls short: ${fallback.map(formatMass).join(", then ")}`,
+  ]
+    .filter((text) => text !== "")
+    .join("; ");
+}
+
+function howOfSet(
+  { set, rest }: SheetSets,
+  step: SetStep,
+  slot: Slot,
+  movement: Movement | null,
+): readonly string[] {
+  return [
+    formatRir(step.effort),
+    rest === null ? "" : `rest ${formatRest(rest)}`,
+    sidesText(set.side),
+    formatTempo(step.tempo, movement?.tempoStart ?? "lower"),
+    ...step.accents.map(formatAccent),
+    formatSetUp(setUpChanges(slot.setUp, set.setUp)),
+  ];
+}
+
+/** Sides that take turns stand on the boxes, in that order. */
+function sidesText(side: SideMode): string {
+  if (side.kind === "both") return "";
+  if (side.kind !== "each") return formatSideMode(side);
+  return side.matchFirst ? "the second side no more than the first" : "";
+}
+
+function pauseText({ part }: SheetLine): string {
+  const wait = part === null ? 0 : partsOf(part).restBefore;
+  return part?.kind === "breather" || wait === 0 ? "" : `after ${wait} s`;
+}
