@@ -1,6 +1,6 @@
 import { findMovement } from "~/core/catalogue/index.ts";
 import { describe, expect, it } from "vitest";
-import type { Fact, Fix } from "~/core/finding/index.ts";
+import type { Fact, Finding, Fix, Shortening } from "~/core/finding/index.ts";
 import { kg } from "~/core/quantity/index.ts";
 import { sampleDay, sampleId } from "~/core/samples/index.ts";
 import { FULL_GYM, movementOf } from "~/tests/arbitrary/session.ts";
@@ -10,6 +10,7 @@ import {
   formatFirstLoad,
   formatFix,
   formatOutReason,
+  formatShortening,
 } from "./findings.ts";
 
 const says = (fact: Fact) => formatFact(fact, "Even Ground", findMovement);
@@ -95,5 +96,34 @@ describe("what the finder and substitutes say", () => {
     expect(formatFirstLoad({ kind: "related", reading: kg(42.5), share: 0.45 })).toBe(
       "Starts with 42.5 kg, about 45% of what both legs moved.",
     );
+  });
+});
+
+describe("a way to shorten, in words", () => {
+  const fix: Fix = { kind: "trimRest", share: 0.75 };
+  const found = (code: "noSingleLeg"): Finding => ({
+    key: code,
+    severity: "warning",
+    family: "hole",
+    slots: [],
+    fact: { code, sets: 9 },
+  });
+  const told = (over: Partial<Shortening>) =>
+    formatShortening(
+      { fix, minutes: 8.6, isEnough: true, hardSets: 0, brings: [], ...over },
+      "Even Ground",
+      findMovement,
+    );
+
+  it("says minutes, whether they are enough, and the sets that they cost", () => {
+    expect(told({})).toBe("Saves 9 min, enough; costs no hard set.");
+    expect(told({ isEnough: false, hardSets: 1 })).toBe("Saves 9 min; costs 1 hard set.");
+    expect(told({ hardSets: 4 })).toContain("costs 4 hard sets.");
+  });
+
+  it("says what is missed then, the gravest in full", () => {
+    const one = found("noSingleLeg");
+    expect(told({ brings: [one] })).toMatch(/ Then: All 9 hard sets are on two legs.*\.$/);
+    expect(told({ brings: [one, one, one] })).toMatch(/ And 2 more found\.$/);
   });
 });

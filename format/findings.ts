@@ -6,6 +6,7 @@ import {
   type Family,
   type Fix,
   type Severity,
+  type Shortening,
 } from "~/core/finding/index.ts";
 import type { FirstLoad, OutReason } from "~/core/finder/index.ts";
 import type { MovementRef } from "~/core/identity/index.ts";
@@ -133,6 +134,24 @@ export function formatFix(fix: Fix, nameOfSlot: (slot: string) => string): strin
     default:
       return assertNever(fix);
   }
+}
+
+/** "Saves 9 min, enough; costs no hard set.", and what is then found: what a way to shorten saves and costs. */
+export function formatShortening(
+  { minutes, isEnough, hardSets, brings }: Shortening,
+  approach: string,
+  find: FindMovement,
+): string {
+  const [first] = brings;
+  const cost =
+    hardSets > 0
+      ? `${formatSets(hardSets)} hard ${hardSets === 1 ? "set" : "sets"}`
+      : "no hard set";
+  return [
+    `Saves ${Math.round(minutes)} min${isEnough ? ", enough" : ""}; costs ${cost}.`,
+    ...(first === undefined ? [] : [`Then: ${formatFact(first.fact, approach, find)}`]),
+    ...(brings.length > 1 ? [`And ${brings.length - 1} more found.`] : []),
+  ].join(" ");
 }
 
 /** "hamstrings, hip extension: 4 sets short", as half a sentence. */

@@ -67,10 +67,10 @@ export function candidates({ fact, slots }: Finding, judged: Judged): readonly F
       return [
         ...pairs(judged),
         { kind: "trimRest", share: 0.75 },
-        ...judged.slots.toReversed().map(({ slot: s }): Fix => ({ kind: "dropSet", slot: s.id })),
+        ...setsLess(judged),
         ...spreads(judged).slice(0, TRIED),
         ...[3, 2, 1].map((to): Fix => ({ kind: "trimSets", to })),
-        ...judged.slots.toReversed().map(({ slot: s }): Fix => ({ kind: "remove", slot: s.id })),
+        ...removals(judged),
       ];
     case "notHere":
     case "excluded":
@@ -114,7 +114,7 @@ export function candidates({ fact, slots }: Finding, judged: Judged): readonly F
 }
 
 /** Exercises behind each other that train nothing in common directly: each can rest while the other works. */
-function pairs(judged: Judged): readonly Fix[] {
+export function pairs(judged: Judged): readonly Fix[] {
   const { blocks } = judged.plan;
   return blocks.flatMap((block, i): Fix[] => {
     const next = blocks[i + 1];
@@ -126,8 +126,23 @@ function pairs(judged: Judged): readonly Fix[] {
   });
 }
 
+/** A set less of every exercise that keeps one, the last first. */
+export function setsLess(judged: Judged): readonly Fix[] {
+  return judged.slots
+    .toReversed()
+    .flatMap(({ slot }): Fix[] =>
+      slot.sets.length > 1 ? [{ kind: "dropSet", slot: slot.id }] : [],
+    );
+}
+
+/** Every exercise left out, the last first; the only one stays. */
+export function removals(judged: Judged): readonly Fix[] {
+  if (judged.slots.length < 2) return [];
+  return judged.slots.toReversed().map(({ slot }): Fix => ({ kind: "remove", slot: slot.id }));
+}
+
 /** Every exercise, the last first, to every other session that nobody has begun. */
-function spreads(judged: Judged): readonly Fix[] {
+export function spreads(judged: Judged): readonly Fix[] {
   return judged.slots
     .toReversed()
     .flatMap(({ slot }) =>

@@ -1,6 +1,5 @@
 import { defaultsFor, orderRank } from "../approach/index.ts";
 import type { Day } from "../calendar/index.ts";
-import { sessionDuration } from "../duration/index.ts";
 import type { Id, MintId } from "../identity/index.ts";
 import { shareOf, type Movement } from "../movement/index.ts";
 import {
@@ -10,7 +9,6 @@ import {
   mapSlots,
   newBlock,
   slotsOfBlock,
-  unroll,
   type ExerciseBlock,
   type PlannedSet,
   type Rest,
@@ -240,10 +238,4 @@ export function receiving(into: SessionPlan, from: SessionPlan, id: Id<"slot">):
     return { ...into, blocks: [...into.blocks, { kind: "exercise", id: blockId, lineId, slot }] };
   }
   return into;
-}
-
-/** Minutes that the session is likely to get shorter by a fix; below zero where it gets longer. */
-export function minutesSaved(fix: Fix, judging: Judging, mint: MintId): number {
-  const minutes = (plan: SessionPlan) => sessionDuration(unroll(plan, judging.around)).likely / 60;
-  return minutes(judging.plan) - minutes(applyFix(fix, judging, mint));
 }

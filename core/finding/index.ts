@@ -4,3 +4,4 @@ export * from "./brings.ts";
 export * from "./find.ts";
 export * from "./fix.ts";
 export * from "./fixes-for.ts";
+export * from "./shorten.ts";

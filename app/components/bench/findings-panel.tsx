@@ -5,14 +5,20 @@ import { use, useMemo, useState } from "react";
 import { Form } from "react-router";
 import {
   fixesFor,
-  minutesSaved,
+  waysToShorten,
   type Finding,
   type Fix,
   type Judging,
 } from "~/core/finding/index.ts";
 import type { FindMovement } from "~/core/movement/index.ts";
 import type { Id, MintId } from "~/core/identity/index.ts";
-import { FAMILY_NAMES, formatFact, formatFix, SEVERITY_NAMES } from "~/format/findings.ts";
+import {
+  FAMILY_NAMES,
+  formatFact,
+  formatFix,
+  formatShortening,
+  SEVERITY_NAMES,
+} from "~/format/findings.ts";
 import { Disclosure } from "../disclosure.tsx";
 import { PlainInput } from "../field.tsx";
 import { steady } from "../steady.ts";
@@ -107,7 +113,8 @@ function SpreadButton({
   );
 }
 
-const FindingRow = steady(function FindingRow({ finding, approachName, find, ...rest }: RowProps) {
+const FindingRow = steady(function FindingRow(props: RowProps) {
+  const { finding, approachName, find } = props;
   const [isOpen, setOpen] = useState(finding.severity === "serious");
   return (
     <details
@@ -121,10 +128,26 @@ const FindingRow = steady(function FindingRow({ finding, approachName, find, ...
         </span>
         <span className="finding-fact">{formatFact(finding.fact, approachName, find)}</span>
       </summary>
-      {isOpen ? <Answers finding={finding} {...rest} /> : null}
+      {isOpen ? <Answers {...props} /> : null}
     </details>
   );
 });
+
+/** What answers a finding; for too little time also what each saves and costs. */
+function answersTo(
+  finding: Finding,
+  judged: Judging,
+  mint: MintId,
+  approachName: string,
+  find: FindMovement,
+): readonly { readonly fix: Fix; readonly about: string | null }[] {
+  return finding.fact.code === "overCap"
+    ? waysToShorten(judged, mint).map((way) => ({
+        fix: way.fix,
+        about: formatShortening(way, approachName, find),
+      }))
+    : fixesFor(finding, judged, mint).map((fix) => ({ fix, about: null }));
+}
 
 /** What can be done about a finding, made of the session as it is now. */
 function Answers({
@@ -132,15 +155,17 @@ function Answers({
   mint,
   plan,
   isSaved,
+  approachName,
+  find,
   onFix,
   onSetAside,
-}: Omit<RowProps, "approachName" | "find">) {
+}: RowProps) {
   const judged = use(JudgedContext);
   const [reason, setReason] = useState("");
   const [asks, setAsks] = useState(false);
-  const fixes = useMemo(
-    () => (judged === null ? [] : fixesFor(finding, judged, mint)),
-    [finding, judged, mint],
+  const answers = useMemo(
+    () => (judged === null ? [] : answersTo(finding, judged, mint, approachName, find)),
+    [finding, judged, mint, approachName, find],
   );
   if (judged === null) return null;
   const nameOfSlot = (id: string) =>
@@ -148,30 +173,31 @@ function Answers({
   return (
     <>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, my: 0.75 }}>
-        {fixes.map((fix) =>
-          fix.kind === "spread" ? (
-            <SpreadButton
-              key={`${fix.slot} ${fix.to}`}
-              plan={plan}
-              slot={fix.slot}
-              to={fix.to}
-              text={formatFix(fix, nameOfSlot)}
-              isSaved={isSaved}
-            />
-          ) : (
-            <Button
-              key={JSON.stringify([fix.kind, formatFix(fix, nameOfSlot)])}
-              size="small"
-              variant="outlined"
-              onClick={() => onFix(fix, judged)}
-            >
-              {formatFix(fix, nameOfSlot)}
-              {finding.fact.code === "overCap"
-                ? ` (saves ${Math.round(minutesSaved(fix, judged, mint))} min)`
-                : ""}
-            </Button>
-          ),
-        )}
+        {answers.map(({ fix, about }) => {
+          const text = formatFix(fix, nameOfSlot);
+          return (
+            <Box key={`${fix.kind} ${text}`} sx={about === null ? undefined : { width: "100%" }}>
+              {fix.kind === "spread" ? (
+                <SpreadButton
+                  plan={plan}
+                  slot={fix.slot}
+                  to={fix.to}
+                  text={text}
+                  isSaved={isSaved}
+                />
+              ) : (
+                <Button size="small" variant="outlined" onClick={() => onFix(fix, judged)}>
+                  {text}
+                </Button>
+              )}
+              {about === null ? null : (
+                <Typography variant="body2" sx={{ color: "text.secondary", pt: 0.25, pb: 0.5 }}>
+                  {about}
+                </Typography>
+              )}
+            </Box>
+          );
+        })}
         {asks ? null : (
           <Button size="small" onClick={() => setAsks(true)}>
             Set aside …

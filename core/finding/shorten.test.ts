@@ -1,0 +1,94 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { exercise, FULL_GYM, judging, sessionOf } from "~/tests/arbitrary/session.ts";
+import { sessionDuration } from "../duration/index.ts";
+import { slotsOf, unroll } from "../prescription/index.ts";
+import { sampleAround, sampleDay, sampleId, sampleMint } from "../samples/index.ts";
+import type { Judging } from "./context.ts";
+import { findingsOf } from "./find.ts";
+import { fixed } from "./fixes-for.ts";
+import { waysToShorten } from "./shorten.ts";
+
+const minutes = ({ plan, around }: Judging) => sessionDuration(unroll(plan, around)).likely / 60;
+const ways = (j: Judging) => waysToShorten(j, sampleMint);
+const plan = sessionOf(
+  exercise("leg-press", 5),
+  exercise("lying-leg-curl", 4),
+  exercise("standing-calf-raise", 4),
+);
+
+describe("ways to shorten a session", () => {
+  it("offers pairing, less rest and a set less even where none of them is enough", () => {
+    const short = ways(judging(plan, { brief: { minutesCap: 5 } }));
+    const kinds = short.filter((way) => !way.isEnough).map(({ fix }) => fix.kind);
+    expect(kinds).toEqual(expect.arrayContaining(["pair", "trimRest", "dropSet"]));
+  });
+
+  it("says what each costs: no set for pairing and rest, one for a set less", () => {
+    const found = ways(judging(plan, { brief: { minutesCap: 5 } }));
+    const costOf = (kind: string) => found.find(({ fix }) => fix.kind === kind)?.hardSets;
+    expect([costOf("pair"), costOf("trimRest"), costOf("dropSet")]).toEqual([0, 0, 1]);
+    // At most three of each: two of the five, one of each four.
+    expect(costOf("trimSets")).toBe(4);
+  });
+
+  it("tells the least costly first, and one of each kind", () => {
+    const found = ways(judging(plan, { brief: { minutesCap: 20 } }));
+    const costs = found.map(({ hardSets }) => hardSets);
+    expect(costs).toEqual(costs.toSorted((a, b) => a - b));
+    expect(new Set(found.map(({ fix }) => fix.kind)).size).toBe(found.length);
+  });
+
+  it("names what would be missed then", () => {
+    const removal = ways(judging(plan, { brief: { minutesCap: 20 } })).find(
+      ({ fix }) => fix.kind === "remove",
+    );
+    expect(removal?.brings.length).toBeGreaterThan(0);
+  });
+
+  it("does not take the only exercise", () => {
+    const only = judging(sessionOf(exercise("leg-press", 5)), { brief: { minutesCap: 5 } });
+    expect(ways(only).map(({ fix }) => fix.kind)).not.toContain("remove");
+  });
+
+  it("does not take the only set of an exercise, and moves nothing to a day that has begun", () => {
+    const other = (isOpen: boolean) => ({
+      id: sampleId<"plan">(7),
+      day: sampleDay(),
+      isOpen,
+      plan: sessionOf(),
+      around: sampleAround(FULL_GYM),
+    });
+    const single = sessionOf(exercise("leg-press", 1), exercise("lying-leg-curl", 1));
+    const kinds = (isOpen: boolean) =>
+      ways(judging(single, { brief: { minutesCap: 5 }, others: [other(isOpen)] })).map(
+        ({ fix }) => fix.kind,
+      );
+    expect(kinds(true)).not.toContain("dropSet");
+    expect(kinds(true)).toContain("spread");
+    expect(kinds(false)).not.toContain("spread");
+  });
+
+  it("saves what it says, and is enough only where the time is kept, for any cap", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 5, max: 60 }), fc.integer({ min: 1, max: 6 }), (cap, sets) => {
+        const j = judging(sessionOf(exercise("hack-squat", sets), exercise("seated-leg-curl", 3)), {
+          brief: { minutesCap: cap },
+        });
+        for (const way of ways(j)) {
+          const after = fixed(way.fix, j, sampleMint);
+          expect(minutes(j) - minutes(after)).toBeCloseTo(way.minutes, 9);
+          expect(way.minutes).toBeGreaterThanOrEqual(0.5);
+          expect(Math.round(minutes(after)) <= cap).toBe(way.isEnough);
+          const keys = new Set(findingsOf(j).map(({ key }) => key));
+          for (const { key, severity } of way.brings) {
+            expect(keys.has(key)).toBe(false);
+            expect(severity).toBe("warning");
+          }
+          expect(slotsOf(after.plan).length).toBeGreaterThan(0);
+        }
+      }),
+      { seed: 11, numRuns: 25 },
+    );
+  });
+});
