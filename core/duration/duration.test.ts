@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { unroll } from "../prescription/index.ts";
+import { unroll, type Item } from "../prescription/index.ts";
 import { addDurations, kg, NO_TIME, seconds } from "../quantity/index.ts";
 import {
   sampleDrop,
@@ -50,6 +50,50 @@ describe("the duration of a session", () => {
     }).likely;
     // 10 s before the drop hide a part of the change (to 50 kg: a 20 off and a 15 on a side, four pieces, 24 s); 7 reps of 5 s.
     expect(dropped - plain).toBe(10 + (24 - 10) + 35);
+  });
+
+  describe("with a stretch in the rest", () => {
+    const stretch = (n: number): Item => ({
+      kind: "stretch",
+      id: sampleId(51),
+      lineId: sampleId(52),
+      name: "Couch stretch",
+      movement: null,
+      target: { kind: "seconds", min: seconds(n), max: seconds(n) },
+      side: { kind: "both" },
+      intensity: { kind: "unsaid" },
+    });
+    const stretching = (n: number, rest: number) => ({ ...at(60, 1, rest), between: [stretch(n)] });
+    const longer = (n: number, rest: number, then = 60) =>
+      durationOf(stretching(n, rest), at(then, 2)).likely -
+      durationOf(at(60, 1, rest), at(60, 2)).likely;
+
+    it("takes time only as far as it is longer than the rest", () => {
+      expect(longer(30, 120)).toBe(0);
+      expect(longer(120, 120)).toBe(0);
+      expect(longer(150, 120)).toBe(30);
+    });
+
+    it("leaves less of the rest to change plates in", () => {
+      // Two pieces take 12 s; of 20 s of rest the stretch leaves 15, then 5.
+      expect(longer(5, 20, 100)).toBe(0);
+      expect(longer(15, 20, 100)).toBe(12 - 5);
+      expect(longer(25, 20, 100)).toBe(5 + 12);
+    });
+
+    it("counts whole after the last set, since nobody rests there", () => {
+      expect(durationOf(stretching(30, 120)).likely - durationOf(at(60, 1)).likely).toBe(30);
+      const last = { ...at(60, 2), between: [stretch(30), stretch(20)] };
+      expect(durationOf(at(60, 1), last).likely - durationOf(at(60, 1), at(60, 2)).likely).toBe(50);
+    });
+  });
+
+  it("counts the way to a station and its plates anew for each exercise", () => {
+    const members = [1, 2].map((n) => sampleSlot([at(60, n, 0)], { id: sampleId(700 + n) }));
+    const apart = sessionDuration(unroll(samplePlan(...members), around));
+    const once = sessionDuration(unroll(samplePlan(members[0]!), around));
+    // The second exercise: station and its two plates again, getting ready, work.
+    expect(apart.likely - once.likely).toBeCloseTo(once.likely, 9);
   });
 
   it("is the sum of its slots, and low, likely and high are in order", () => {

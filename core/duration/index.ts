@@ -12,7 +12,8 @@ const BACK_AT_STATION: Duration = { low: seconds(5), likely: seconds(12), high: 
 /**
  * Duration of each step with the wait behind it; their sum is the session's. Plates are changed and stations
  * reached during the rest before, so of those and resting only the longer one takes time. What is done within
- * a rest takes time only as far as it is longer than that rest. The rest after the last step does not count, so what is done within it counts whole.
+ * a rest takes time only as far as it is longer than that rest. The rest after the last step does not count, so
+ * what is done within it counts whole.
  */
 export function stepDurations(steps: readonly Step[]): readonly Duration[] {
   let rest: Duration | null = null;

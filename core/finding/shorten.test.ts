@@ -11,6 +11,9 @@ import { waysToShorten } from "./shorten.ts";
 
 const minutes = ({ plan, around }: Judging) => sessionDuration(unroll(plan, around)).likely / 60;
 const ways = (j: Judging) => waysToShorten(j, sampleMint);
+/** The first number that differs decides. */
+const compareAll = (a: readonly number[], b: readonly number[]) =>
+  a.map((n, i) => n - (b[i] ?? 0)).find((by) => by !== 0) ?? 0;
 const plan = sessionOf(
   exercise("leg-press", 5),
   exercise("lying-leg-curl", 4),
@@ -34,9 +37,41 @@ describe("ways to shorten a session", () => {
 
   it("tells the least costly first, and one of each kind", () => {
     const found = ways(judging(plan, { brief: { minutesCap: 20 } }));
-    const costs = found.map(({ hardSets }) => hardSets);
-    expect(costs).toEqual(costs.toSorted((a, b) => a - b));
+    const costs = found.map((way) => [way.hardSets, way.brings.length, -way.minutes]);
+    const isInOrder = costs.every(
+      (cost, i) => i === 0 || compareAll(costs[i - 1] ?? [], cost) <= 0,
+    );
+    expect(isInOrder).toBe(true);
+    expect(costs.length).toBeGreaterThan(4);
     expect(new Set(found.map(({ fix }) => fix.kind)).size).toBe(found.length);
+  });
+
+  it("takes the set that saves most among those that cost as little", () => {
+    const j = judging(plan, { brief: { minutesCap: 5 } });
+    const known = new Set(findingsOf(j).map(({ key }) => key));
+    const byHand = slotsOf(plan).map(({ id }) => {
+      const after = fixed({ kind: "dropSet", slot: id }, j, sampleMint);
+      const fresh = findingsOf(after).filter(
+        ({ key, severity }) => !known.has(key) && severity !== "note",
+      );
+      return { id, cost: [fresh.length, minutes(after)] };
+    });
+    const [best] = byHand.toSorted((a, b) => compareAll(a.cost, b.cost));
+    expect(ways(j).find(({ fix }) => fix.kind === "dropSet")?.fix).toMatchObject({
+      slot: best?.id,
+    });
+  });
+
+  it("takes a way that is enough before one of its kind that costs less", () => {
+    const long = minutes(judging(plan));
+    const trims = (cap: number) =>
+      ways(judging(plan, { brief: { minutesCap: Math.round(cap) } })).find(
+        ({ fix }) => fix.kind === "trimSets",
+      );
+    expect(trims(long - 1)).toMatchObject({ fix: { to: 3 }, isEnough: true });
+    const ofTwo = fixed({ kind: "trimSets", to: 2 }, judging(plan), sampleMint);
+    expect(trims(minutes(ofTwo) - 1)).toMatchObject({ fix: { to: 1 }, isEnough: true });
+    expect(trims(5)).toMatchObject({ fix: { to: 3 }, isEnough: false });
   });
 
   it("names what would be missed then", () => {

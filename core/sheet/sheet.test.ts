@@ -63,6 +63,23 @@ describe("a sheet to train from", () => {
     expect(sets?.lines.map((line) => line.boxes.length)).toEqual([2, 2, 4]);
   });
 
+  it("keeps drops that say the same apart, since each is written down", () => {
+    const [sets] = told(
+      sampleSet(1, {
+        ...at(20),
+        extensions: [sampleDrop(11, "first", 0.8), sampleDrop(12, "first", 0.8)],
+      }),
+    );
+    expect(sets?.lines.map((line) => line.boxes.length)).toEqual([1, 1, 1]);
+  });
+
+  it("has a line for each try of a trial, which goes up from one to the next", () => {
+    const load = { kind: "trial", from: kg(60), steps: count(1), tries: count(3) } as const;
+    const [sets] = told(sampleSet(1, { load }));
+    const loads = sets?.lines.map(({ step }) => step.load.kind === "made" && step.load.reading);
+    expect(loads).toEqual([kg(60), kg(62.5), kg(65)]);
+  });
+
   it("has a box for each leg, and the rest that follows the second", () => {
     const [sets] = told(
       sampleSet(1, { side: { kind: "each", first: "right", matchFirst: false } }),
