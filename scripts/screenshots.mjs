@@ -77,7 +77,7 @@ const hrefOf = async (at, selector) => {
   return page.locator(selector).first().getAttribute("href");
 };
 
-await shoot("sign-in", { path: "/sign-in" });
+await page.goto(`${origin}/sign-in`);
 await page.getByLabel("E-mail").fill("coach@kravo.example");
 await page.getByLabel("Password").fill("leg day demo");
 await page.getByRole("button", { name: "Sign in" }).click();
@@ -96,6 +96,14 @@ await page
   .fill("ramp 8 at 40; ramp 4 at 60; 3 x 5-7 at 77.5; 8 at 65 then 2 drops to 80% of last for 8");
 await page.getByRole("heading", { level: 1 }).click();
 await shoot("bench");
+await page.getByText("Ramp and loading plan").first().click();
+await page.getByRole("button", { name: "Drop 1 of set 6 as a form" }).click();
+await page
+  .getByRole("region", { name: "Loading plan of Back squat" })
+  .evaluate((plan) => plan.scrollIntoView({ block: "end" }));
+await shoot("loading-plan");
+await page.getByRole("button", { name: "Drop 1 of set 6 as a form" }).click();
+await page.getByText("Ramp and loading plan").first().click();
 await page.getByRole("combobox", { name: "Search movements" }).fill("curl");
 await page.getByRole("heading", { name: "Add an exercise" }).scrollIntoViewIfNeeded();
 await page.getByRole("heading", { name: "Add an exercise" }).evaluate((h) => h.scrollIntoView());

@@ -61,6 +61,7 @@ export default function WritingSets() {
             mint={mintId}
             onSets={setSets}
             onInvalid={ignore}
+            isTaught
           />
           <Box sx={{ maxHeight: { xs: 160, lg: "none" }, overflowY: "auto" }}>
             <Steps sets={sets} />

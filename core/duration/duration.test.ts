@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { unroll, type Item } from "../prescription/index.ts";
+import { unroll, type Item, type RotationBlock } from "../prescription/index.ts";
 import { addDurations, kg, NO_TIME, seconds } from "../quantity/index.ts";
 import {
   sampleDrop,
@@ -94,6 +94,25 @@ describe("the duration of a session", () => {
     const once = sessionDuration(unroll(samplePlan(members[0]!), around));
     // The second exercise: station and its two plates again, getting ready, work.
     expect(apart.likely - once.likely).toBeCloseTo(once.likely, 9);
+  });
+
+  it("finds a station again more quickly than it gets to one the first time", () => {
+    const member = (n: number, id: number) =>
+      sampleSlot([at(60, n, 0), at(60, n + 1, 0)], { id: sampleId(id) });
+    const none = { kind: "fixed", seconds: seconds(0) } as const;
+    const rotation: RotationBlock = {
+      kind: "rotation",
+      id: sampleId(61),
+      lineId: sampleId(62),
+      members: [member(1, 701), member(3, 702)],
+      restBetween: none,
+      restAfterRound: none,
+    };
+    const steps = unroll({ schemaVersion: 1, blocks: [rotation] }, around);
+    // Two stations of 90 s, two plates hung once in 12 s, two returns of 12 s; four times getting ready and 45 s.
+    expect(sessionDuration(steps).likely).toBe(2 * 90 + 12 + 2 * 12 + 4 * (10 + 45));
+    expect(sessionDuration(steps).low).toBe(2 * 45 + 8 + 2 * 5 + 4 * (5 + 40));
+    expect(sessionDuration(steps).high).toBe(2 * 180 + 18 + 2 * 30 + 4 * (20 + 50));
   });
 
   it("is the sum of its slots, and low, likely and high are in order", () => {

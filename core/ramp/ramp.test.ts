@@ -62,6 +62,60 @@ describe("a ramp", () => {
     expect(made.sets.slice(0, 3).every((set) => set.effort === "more")).toBe(true);
   });
 
+  it.each([
+    [1, [[60, 6]]],
+    [
+      2,
+      [
+        [50, 8],
+        [75, 4],
+      ],
+    ],
+    [
+      3,
+      [
+        [40, 8],
+        [60, 5],
+        [80, 3],
+      ],
+    ],
+    [
+      4,
+      [
+        [35, 10],
+        [50, 6],
+        [70, 4],
+        [85, 2],
+      ],
+    ],
+  ])("of %i sets falls in reps as it rises, and rests longer before the work", (sets, expected) => {
+    const made = withRamp(slot, sampleStation(RACK), kg(100), sets, null, sampleMint);
+    const ramp = made.sets.filter((set) => set.role === "ramp");
+    expect(
+      ramp.map(({ load, target }) => [
+        amountKg(readingOf(load) ?? kg(0)),
+        target.kind === "reps" && target.max,
+      ]),
+    ).toEqual(expected);
+    expect(ramp.map(({ restAfter }) => restAfter.kind === "fixed" && restAfter.seconds)).toEqual([
+      ...Array<number>(sets - 1).fill(60),
+      90,
+    ]);
+  });
+
+  it("takes less and less help where the station helps", () => {
+    const help = sampleStation({
+      kind: "assisted",
+      unit: "kg",
+      movedShare: 1,
+      pins: [5, 10, 20, 30, 40, 50].map(kg),
+    });
+    // Of 80 kg body weight 10 kg help leave 70; shares of it of 40, 60 and 80 % need 52, 38 and 24 kg of help.
+    const made = withRamp(slot, help, kg(10), 3, kg(80), sampleMint);
+    const ramp = made.sets.filter((set) => set.role === "ramp");
+    expect(ramp.map(({ load }) => amountKg(readingOf(load) ?? kg(0)))).toEqual([50, 40, 20]);
+  });
+
   it("takes the place of the ramp that was there", () => {
     const once = withRamp(slot, sampleStation(RACK), kg(100), 3, null, sampleMint);
     const twice = withRamp(once, sampleStation(RACK), kg(100), 1, null, sampleMint);

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { findMovement } from "../catalogue/index.ts";
-import { type Rir } from "../prescription/index.ts";
+import { EXTENSION_KINDS, type Rir } from "../prescription/index.ts";
 import {
   sampleDrop,
   samplePlan,
@@ -51,6 +51,24 @@ describe("hard sets", () => {
       expect(region(of([set({ effort })]), "vastusLateralis")?.direct ?? 0).toBe(counts);
     },
   );
+
+  it.each(EXTENSION_KINDS)(
+    "count once, whatever extends them: %s, as long as nobody says more",
+    (kind) => {
+      expect(region(of([set({ extensions: [kind, kind] })]), "vastusLateralis")?.direct).toBe(1);
+      const half = { ...DEFAULT_VOLUME_POLICY.extensionAdds, [kind]: 0.5 };
+      const found = volumeOf([set({ extensions: [kind, kind] })], { extensionAdds: half });
+      expect(region(found, "vastusLateralis")?.direct).toBe(2);
+    },
+  );
+
+  it("are told for the most trained region first, assisting sets included", () => {
+    const sums = of([set(), set({ movement: findMovement("shipped:leg-extension")! })]).map(
+      ({ direct, indirect }) => direct + indirect,
+    );
+    expect(sums).toEqual(sums.toSorted((a, b) => b - a));
+    expect(new Set(sums).size).toBeGreaterThan(1);
+  });
 
   it("of unknown effort are counted and flagged", () => {
     expect(region(of([set({ effort: "unknown" }), set()]), "vastusLateralis")).toMatchObject({

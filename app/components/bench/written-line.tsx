@@ -35,6 +35,7 @@ export function WrittenLine({
   mint,
   onSets,
   onInvalid,
+  isTaught = false,
 }: {
   readonly id: string;
   readonly label: string;
@@ -43,6 +44,8 @@ export function WrittenLine({
   readonly mint: MintId;
   readonly onSets: (sets: readonly PlannedSet[]) => void;
   readonly onInvalid: ReportInvalid;
+  /** On the page that teaches the line, which needs no link to itself. */
+  readonly isTaught?: boolean;
 }) {
   const isAlive = useAlive();
   const input = useRef<HTMLTextAreaElement>(null);
@@ -101,11 +104,13 @@ export function WrittenLine({
         <label className="small-heading grow" htmlFor={id}>
           Written line
         </label>
-        <span className="text">
-          <Link to="/writing-sets" target="_blank">
-            How to write it
-          </Link>
-        </span>
+        {isTaught ? null : (
+          <span className="text">
+            <Link to="/writing-sets" target="_blank">
+              How to write it
+            </Link>
+          </span>
+        )}
       </div>
       <OwnForm className="line-field" data-typed={room} data-written={written}>
         <textarea
