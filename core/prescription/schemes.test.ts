@@ -8,7 +8,7 @@ import {
   STACK,
 } from "../samples/index.ts";
 import { checkPlan } from "./check.ts";
-import { filled, SCHEMES } from "./schemes.ts";
+import { filled, SCHEMES, shrinkingReserve } from "./schemes.ts";
 import { unrollSlot } from "./unroll.ts";
 import { lb } from "../quantity/index.ts";
 import { sampleId } from "../samples/index.ts";
@@ -37,6 +37,40 @@ describe("filling an exercise", () => {
       [75, 65, 50, 35].map(lb),
     );
     expect(steps.map((s) => s.restAfter.likely)).toEqual([20, 20, 20, 20]);
+  });
+
+  it("goes down in reps and up again in a pyramid, with loads to be found", () => {
+    const made = filled(sampleSlot([work]), "pyramid", sampleMint).sets;
+    expect(made.map(({ target }) => target.kind === "reps" && [target.min, target.max])).toEqual(
+      [12, 10, 8, 6, 8, 10].map((n) => [n, n]),
+    );
+    expect(made.every(({ load }) => load.kind === "open")).toBe(true);
+  });
+
+  it("leaves less and less in a density block, at one load with one short rest", () => {
+    const made = filled(sampleSlot([work]), "density", sampleMint).sets;
+    expect(made.map(({ effort }) => effort)).toEqual([
+      "more",
+      "more",
+      5,
+      4.5,
+      4,
+      3.5,
+      3,
+      2.5,
+      2,
+      1,
+    ]);
+    expect(new Set(made.map(({ load }) => load))).toEqual(new Set([work.load]));
+    expect(made.map(({ restAfter }) => restAfter)).toEqual(
+      Array.from({ length: 10 }, () => ({ kind: "fixed", seconds: 60 })),
+    );
+  });
+
+  it("ends a reserve that shrinks where it is told to, also in a single set", () => {
+    expect(shrinkingReserve(1, 2)).toEqual([2]);
+    expect(shrinkingReserve(2, 0)).toEqual(["more", 0]);
+    expect(shrinkingReserve(3, 1)).toEqual(["more", 3.5, 1]);
   });
 
   it("takes back-off sets from the top set", () => {
