@@ -121,6 +121,37 @@ describe("an estimated maximum", () => {
     );
   });
 
+  // Epley by hand: 100 kg × (1 + reps / 30), and 0.8 % either way for each rep after the first,
+  // 1 % at least, and 3 % for how people differ from the equation.
+  it.each([
+    [{ reps: 5, rir: 0 as const }, 116.667 * 0.938, 116.667, 116.667 * 1.062],
+    [{ reps: 3, rir: 2 as const }, 113.333 * 0.938, 116.667, 120 * 1.062],
+    [{ reps: 2, rir: 3 as const }, 110 * 0.938, 116.667, 123.333 * 1.062],
+    [{ reps: 4, rir: 1 as const }, 113.333 * 0.938, 116.667, 120 * 1.062],
+    [{ reps: 3, rir: "unknown" as const }, 110 * 0.938, 116.667, 123.333 * 1.062],
+    [{ reps: 1, rir: 0 as const }, 96, 100, 104],
+    [{ reps: 1, rir: "past" as const }, 96, 100, 104],
+  ])("of 100 kg with %o lies from %d over %d to %d", (over, low, likely, high) => {
+    const e = of(over);
+    if (!e.ok) throw new Error(e.error.code);
+    expect(amountKg(e.value.low)).toBeCloseTo(low, 1);
+    expect(amountKg(e.value.likely)).toBeCloseTo(likely, 2);
+    expect(amountKg(e.value.high)).toBeCloseTo(high, 1);
+    expect(e.value.assumedReserve).toBe(over.rir === "unknown");
+  });
+
+  it("of several that are as narrow is the highest, whatever their order", () => {
+    const at = (kilograms: number) => ({
+      low: kg(kilograms * 0.9),
+      likely: kg(kilograms),
+      high: kg(kilograms * 1.1),
+      possibleReps: 5,
+      assumedReserve: false,
+    });
+    expect(bestEstimate([at(100), at(200)])?.likely).toEqual(kg(200));
+    expect(bestEstimate([at(200), at(100)])?.likely).toEqual(kg(200));
+  });
+
   it("of several is the one with the narrowest range", () => {
     const sets = [of({}), of({ reps: 12 }), of({ reps: 8, rir: "unknown" })];
     const values = sets.flatMap((s) => (s.ok ? [s.value] : []));
