@@ -1,11 +1,18 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { approachOf, exercise, FULL_GYM, judging, sessionOf } from "~/tests/arbitrary/session.ts";
+import {
+  approachOf,
+  exercise,
+  FULL_GYM,
+  judging,
+  otherSession,
+  sessionOf,
+} from "~/tests/arbitrary/session.ts";
 import { SHIPPED_APPROACHES } from "../approach/index.ts";
 import { SHIPPED_MOVEMENTS } from "../catalogue/index.ts";
 import { slotsOf, unroll, type Rir, type SessionPlan } from "../prescription/index.ts";
 import { count, kg, seconds } from "../quantity/index.ts";
-import { sampleDay, sampleId, sampleMint, sampleAround } from "../samples/index.ts";
+import { sampleId, sampleMint } from "../samples/index.ts";
 import { findingsOf } from "./find.ts";
 import { sessionDuration } from "../duration/index.ts";
 import { applyFix, arrangedByApproach, receiving } from "./fix.ts";
@@ -125,16 +132,9 @@ describe("a fix", () => {
   });
 
   it("moves an exercise to the other day of the week where the session is too long, and only to an open one", () => {
-    const other = (isOpen: boolean) => ({
-      id: sampleId<"plan">(7),
-      day: sampleDay(),
-      isOpen,
-      plan: sessionOf(),
-      around: sampleAround(FULL_GYM),
-    });
     const long = sessionOf(exercise("leg-press", 4), exercise("lying-leg-curl", 6));
     const judged = (isOpen: boolean) =>
-      judging(long, { brief: { minutesCap: 15 }, others: [other(isOpen)] });
+      judging(long, { brief: { minutesCap: 15 }, others: [otherSession(isOpen)] });
     const [to] = fixed(judged(true), "overCap").filter((f) => f.kind === "spread");
     expect(to).toMatchObject({ slot: slotsOf(long)[1]?.id, to: sampleId(7) });
     expect(fixed(judged(false), "overCap").filter((f) => f.kind === "spread")).toEqual([]);

@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { exercise, FULL_GYM, judging, sessionOf } from "~/tests/arbitrary/session.ts";
+import { exercise, judging, otherSession, sessionOf } from "~/tests/arbitrary/session.ts";
 import { sessionDuration } from "../duration/index.ts";
 import { slotsOf, unroll } from "../prescription/index.ts";
-import { sampleAround, sampleDay, sampleId, sampleMint } from "../samples/index.ts";
+import { sampleMint } from "../samples/index.ts";
 import type { Judging } from "./context.ts";
 import { findingsOf } from "./find.ts";
 import { fixed } from "./fixes-for.ts";
@@ -87,16 +87,9 @@ describe("ways to shorten a session", () => {
   });
 
   it("does not take the only set of an exercise, and moves nothing to a day that has begun", () => {
-    const other = (isOpen: boolean) => ({
-      id: sampleId<"plan">(7),
-      day: sampleDay(),
-      isOpen,
-      plan: sessionOf(),
-      around: sampleAround(FULL_GYM),
-    });
     const single = sessionOf(exercise("leg-press", 1), exercise("lying-leg-curl", 1));
     const kinds = (isOpen: boolean) =>
-      ways(judging(single, { brief: { minutesCap: 5 }, others: [other(isOpen)] })).map(
+      ways(judging(single, { brief: { minutesCap: 5 }, others: [otherSession(isOpen)] })).map(
         ({ fix }) => fix.kind,
       );
     expect(kinds(true)).not.toContain("dropSet");

@@ -8,24 +8,25 @@ import { idleDrop, type MadeStep } from "./step-load.ts";
 import { isSetStep, type OpenBecause, type SetStep } from "./step.ts";
 import { unroll, type Surroundings } from "./unroll.ts";
 
-/** What stands in the way of training the plan as written. `blocks` is false for a warning. */
-export type PlanIssue =
+/** What stands in the way of training the plan as written, and where. `blocks` is false for a warning. */
+export type PlanIssue = { readonly slot: Id<"slot"> } & (
+  | { readonly code: "stationMissing"; readonly blocks: true }
+  | { readonly code: "noSets"; readonly blocks: true }
+  | { readonly code: "openLoad"; readonly blocks: false; readonly sets: number }
+  | ({ readonly set: Id<"set"> } & SetIssue)
+);
+
+type SetIssue =
   | {
       readonly code: "cannotBeMade";
       readonly blocks: true;
-      readonly slot: Id<"slot">;
-      readonly set: Id<"set">;
       readonly reading: Mass;
       readonly easier: MadeLoad | null;
       readonly harder: MadeLoad | null;
     }
-  | { readonly code: "stationMissing"; readonly blocks: true; readonly slot: Id<"slot"> }
-  | { readonly code: "noSets"; readonly blocks: true; readonly slot: Id<"slot"> }
   | {
       readonly code: "idleDrop";
       readonly blocks: false;
-      readonly slot: Id<"slot">;
-      readonly set: Id<"set">;
       /** The share asked for; null where it went by plates or steps. */
       readonly asked: number | null;
       readonly reading: Mass;
@@ -34,8 +35,6 @@ export type PlanIssue =
   | {
       readonly code: "harderDrop";
       readonly blocks: true;
-      readonly slot: Id<"slot">;
-      readonly set: Id<"set">;
       readonly reading: Mass;
       readonly before: Mass;
     }
@@ -43,44 +42,23 @@ export type PlanIssue =
   | {
       readonly code: "setUpUnknown";
       readonly blocks: false;
-      readonly slot: Id<"slot">;
-      readonly set: Id<"set">;
       readonly name: string;
       readonly choice: string;
       /** The choices there are; none where the movement has no such parameter. */
       readonly choices: readonly string[];
     }
   /** A load that follows from something else, which is missing. */
-  | {
-      readonly code: "loadUnknown";
-      readonly blocks: false;
-      readonly slot: Id<"slot">;
-      readonly set: Id<"set">;
-      readonly because: OpenBecause;
-    }
+  | { readonly code: "loadUnknown"; readonly blocks: false; readonly because: OpenBecause }
   /** More than the estimated maximum allows for the fewest reps asked and those to leave. */
   | {
       readonly code: "beyondReach";
       readonly blocks: false;
-      readonly slot: Id<"slot">;
-      readonly set: Id<"set">;
       readonly total: Mass;
       readonly reach: Mass;
       readonly possible: number;
     }
   /** A primer is never a hard set, so at least five reps stay in reserve. */
-  | {
-      readonly code: "primerTooHard";
-      readonly blocks: false;
-      readonly slot: Id<"slot">;
-      readonly set: Id<"set">;
-    }
-  | {
-      readonly code: "openLoad";
-      readonly blocks: false;
-      readonly slot: Id<"slot">;
-      readonly sets: number;
-    };
+  | { readonly code: "primerTooHard"; readonly blocks: false };
 
 /** Everything wrong or doubtful in a plan, in the order of its slots. */
 export function checkPlan(plan: SessionPlan, around: Surroundings): readonly PlanIssue[] {

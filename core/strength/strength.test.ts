@@ -170,6 +170,19 @@ describe("the way back, from a maximum to a load", () => {
     );
   });
 
+  it("has the range of the maximum, wider by how people differ, and takes one to fifteen reps", () => {
+    const max = { low: kg(95), likely: kg(100), high: kg(105) };
+    const load = (reps: number) => loadForReps(max, reps, "epley", share(1));
+    // Epley at five: a sixth more; three per cent either way on top of the maximum's own range.
+    const five = load(5);
+    expect(amountKg(five?.likely ?? kg(1))).toBeCloseTo(100 / (7 / 6), 2);
+    expect(amountKg(five?.low ?? kg(1))).toBeCloseTo((95 / (7 / 6)) * 0.97, 2);
+    expect(amountKg(five?.high ?? kg(1))).toBeCloseTo((105 / (7 / 6)) * 1.03, 2);
+    expect(load(1)?.likely).toEqual(kg(100));
+    expect(load(15)).not.toBeNull();
+    expect([load(0.5), load(15.5), load(Number.NaN)]).toEqual([null, null, null]);
+  });
+
   it("is lighter for stricter repetitions and refused beyond fifteen", () => {
     const max = { low: kg(95), likely: kg(100), high: kg(105) };
     const plain = loadForReps(max, 5, "epley", share(1));

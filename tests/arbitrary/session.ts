@@ -1,6 +1,6 @@
 import { findShippedApproach, type Approach } from "~/core/approach/index.ts";
 import { EMPTY_BRIEF, type Brief } from "~/core/brief/index.ts";
-import type { Judging } from "~/core/finding/index.ts";
+import type { Judging, OtherSession } from "~/core/finding/index.ts";
 import { findMovement, SHIPPED_MOVEMENTS } from "~/core/catalogue/index.ts";
 import { type Movement } from "~/core/movement/index.ts";
 import {
@@ -11,7 +11,7 @@ import {
   type SetUp,
 } from "~/core/prescription/index.ts";
 import { kg, lb } from "~/core/quantity/index.ts";
-import { RACK, sampleId, sampleMint, sampleAround } from "~/core/samples/index.ts";
+import { RACK, sampleAround, sampleDay, sampleId, sampleMint } from "~/core/samples/index.ts";
 import type { Loading, LoadingKind, Station } from "~/core/station/index.ts";
 
 const LOADINGS: Readonly<Record<LoadingKind, Loading>> = {
@@ -114,5 +114,16 @@ export function judging(
     ...over,
     stations,
     brief: { ...EMPTY_BRIEF, daysPerWeek: 1, level: "advanced", helper: "spotter", ...over.brief },
+  };
+}
+
+/** Another session of the same week, empty, that somebody has begun to train or nobody. */
+export function otherSession(isOpen: boolean): OtherSession {
+  return {
+    id: sampleId<"plan">(7),
+    day: sampleDay(),
+    isOpen,
+    plan: sessionOf(),
+    around: sampleAround(FULL_GYM),
   };
 }
