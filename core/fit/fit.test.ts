@@ -101,9 +101,30 @@ describe("a template fitted to somebody", () => {
     const { plan, changes } = fit(template, { brief: { minutesCap: cap } });
     expect(minutes(plan)).toBeLessThan(cap + 0.5);
     expect(changes.length).toBeGreaterThan(0);
-    for (const change of changes) {
-      expect(change.code === "shortened" && change.minutesSaved).toBeGreaterThan(0);
-    }
+    const saved = changes.map((change) => (change.code === "shortened" ? change.minutesSaved : 0));
+    expect(saved.every((each) => each > 0)).toBe(true);
+    expect(saved.reduce((sum, each) => sum + each)).toBeCloseTo(
+      minutes(template) - minutes(plan),
+      9,
+    );
+  });
+
+  it("is shortened by several ways where none is enough, the cheap ones first", () => {
+    const long = sessionOf(
+      exercise("back-squat", 5),
+      exercise("lying-leg-curl", 5),
+      exercise("standing-calf-raise", 5),
+    );
+    const { around } = judging(long);
+    const minutes = (p: SessionPlan) => sessionDuration(unroll(p, around)).likely / 60;
+    const cap = Math.floor(minutes(long) * 0.3);
+    const { plan, changes } = fit(long, { brief: { minutesCap: cap } });
+    expect(Math.round(minutes(plan))).toBeLessThanOrEqual(cap);
+    const kinds = changes.map((change) => change.code === "shortened" && change.fix.kind);
+    expect(kinds.length).toBeGreaterThan(1);
+    expect(["pair", "trimRest"]).toContain(kinds[0]);
+    expect(kinds.filter((kind) => kind === "trimRest").length).toBeLessThanOrEqual(1);
+    expect(slotsOf(plan)).toHaveLength(3);
   });
 
   it("gives a beginner plain sets", () => {

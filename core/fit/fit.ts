@@ -1,7 +1,14 @@
 import { exclusionsOf, type Exclusion } from "../brief/index.ts";
-import { sessionDuration } from "../duration/index.ts";
 import { swapSlot, substitutesFor, type SwapContext } from "../finder/index.ts";
-import { applyFix, findingsOf, fixesFor, type Fix, type Judging } from "../finding/index.ts";
+import {
+  applyFix,
+  findingsOf,
+  fixesFor,
+  waysToShorten,
+  type Fix,
+  type Judging,
+  type Shortening,
+} from "../finding/index.ts";
 import type { MintId, MovementRef } from "../identity/index.ts";
 import {
   applyEdit,
@@ -10,7 +17,6 @@ import {
   readingOf,
   slotsOf,
   stationFor,
-  unroll,
   withReading,
   type LoadRule,
   type SessionPlan,
@@ -131,7 +137,7 @@ function plain(slot: Slot, changes: FitChange[]): Slot {
   return { ...slot, sets: slot.sets.map((set) => ({ ...set, extensions: [] })) };
 }
 
-/** Fixes the time and the sets of a beginner, one fix after the other, until both fit or nothing helps. */
+/** Fixes the sets of a beginner and the time, one fix after the other, until both fit or nothing helps. */
 function shortened(
   begun: SessionPlan,
   judging: Omit<Judging, "plan">,
@@ -139,22 +145,38 @@ function shortened(
   changes: FitChange[],
 ): SessionPlan {
   let plan = begun;
-  const minutes = (p: SessionPlan) => sessionDuration(unroll(p, judging.around)).likely / 60;
   for (let i = 0; i < MOST_FIXES; i += 1) {
     const now: Judging = { ...judging, plan };
-    const found = findingsOf(now).find(
-      ({ fact }) => fact.code === "overCap" || fact.code === "tooMuchForNew",
-    );
-    const [fix] =
-      found === undefined ? [] : fixesFor(found, now, mint).filter((f) => f.kind !== "spread");
-    if (found === undefined || fix === undefined) break;
-    const after = applyFix(fix, now, mint);
-    changes.push(
-      found.fact.code === "overCap"
-        ? { code: "shortened", fix, before: plan, minutesSaved: minutes(plan) - minutes(after) }
-        : { code: "fewerSets", fix, before: plan },
-    );
-    plan = after;
+    const found = findingsOf(now);
+    const tooMuch = found.find(({ fact }) => fact.code === "tooMuchForNew");
+    const way = found.some(({ fact }) => fact.code === "overCap")
+      ? wayToTake(waysToShorten(now, mint), changes)
+      : null;
+    const [fewer] =
+      tooMuch === undefined ? [] : fixesFor(tooMuch, now, mint).filter((f) => f.kind !== "spread");
+    const change =
+      fewer !== undefined
+        ? ({ code: "fewerSets", fix: fewer, before: plan } as const)
+        : way &&
+          ({ code: "shortened", fix: way.fix, before: plan, minutesSaved: way.minutes } as const);
+    if (change === null) break;
+    changes.push(change);
+    plan = applyFix(change.fix, now, mint);
   }
   return plan;
+}
+
+/**
+ * What costs nothing goes first, then the least costly way that is enough, then the least costly one, so that
+ * another can take the rest. Rests are trimmed once at most. Null where nothing is left to take.
+ */
+function wayToTake(ways: readonly Shortening[], changes: readonly FitChange[]): Shortening | null {
+  const isTrimmed = changes.some(
+    (change) => change.code === "shortened" && change.fix.kind === "trimRest",
+  );
+  const left = ways.filter(
+    ({ fix }) => fix.kind !== "spread" && !(isTrimmed && fix.kind === "trimRest"),
+  );
+  const isFree = ({ hardSets, brings }: Shortening) => hardSets === 0 && brings.length === 0;
+  return left.find(isFree) ?? left.find(({ isEnough }) => isEnough) ?? left[0] ?? null;
 }

@@ -3,6 +3,7 @@ import { unrollSlot, type LoadRule, type Rir } from "../prescription/index.ts";
 import { amountKg, count, kg, share } from "../quantity/index.ts";
 import {
   sampleAround,
+  sampleId,
   samplePart,
   sampleSet,
   sampleSlot,
@@ -99,6 +100,22 @@ describe("what a trial comes to", () => {
     const parts = [tried(0, 60, 4, "left"), tried(0, 60, 2, "right")];
     expect(foundByTrial(set, parts)).toEqual({ reading: kg(60), tries: 1 });
     expect(judgedParts(set, parts)).toHaveLength(2);
+  });
+
+  it("does not know what is left while one side says nothing", () => {
+    const parts = [tried(0, 60, 2, "left"), tried(0, 60, "unknown", "right")];
+    expect(foundByTrial(set, parts)).toBeNull();
+  });
+
+  it("leaves out what extends it, and other sets", () => {
+    const drop = {
+      ...tried(1, 50, 0),
+      key: { ...tried(1, 50, 0).key, extensionId: sampleId<"extension">(9) },
+    };
+    const elsewhere = samplePart(sampleSet(7), { rir: 0 });
+    const parts = [tried(0, 60, 5), drop, elsewhere] as const;
+    expect(foundByTrial(set, parts)).toBeNull();
+    expect(judgedParts(set, parts)).toEqual([parts[0]]);
   });
 
   it("is nothing for a set that is no trial, which is judged by all of its parts", () => {

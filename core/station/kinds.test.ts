@@ -57,6 +57,10 @@ describe("loads of stations without plates or pins", () => {
     expect(loadForTotal(BODY, kg(74), kg(80))?.reading).toEqual(kg(5));
     expect(loadForTotal(BODY, kg(74), null)).toBeNull();
     expect(loadForTotal(RACK, kg(81), null)?.reading).toEqual(kg(80));
+    // Of two as near the easier one, on a bar and with a counterweight alike.
+    expect(loadForTotal(RACK, kg(81.25), null)?.reading).toEqual(kg(80));
+    expect(loadForTotal(HELP, kg(65), kg(80))?.reading).toEqual(kg(20));
+    expect(loadForTotal(RACK, kg(81.25), null, "harder")?.reading).toEqual(kg(82.5));
   });
 
   it("steps along what the station makes and stops where it ends", () => {
