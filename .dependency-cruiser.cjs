@@ -17,12 +17,13 @@ module.exports = {
     ),
     {
       name: "core-uses-only-listed-libraries",
-      comment: "core may use dayjs and chevrotain; nothing with IO, no Zod, React, Knex or node:",
+      comment:
+        "core may use dayjs, chevrotain and fast-deep-equal; nothing with IO, no Zod, React, Knex or node:",
       severity: "error",
       from: { path: "^core/", pathNot: tests },
       to: {
         dependencyTypes: ["npm", "npm-dev", "npm-optional", "core"],
-        pathNot: "node_modules/(dayjs|chevrotain)/",
+        pathNot: "node_modules/(dayjs|chevrotain|fast-deep-equal)/",
       },
     },
     layer("codec-imports-core", "^codec/", "^(format|server|app|demo)/", "codec stands on core"),

@@ -7,11 +7,15 @@ import {
   type Page,
 } from "@playwright/test";
 import { mintId } from "~/codec/mint.ts";
+import { dayAt } from "~/core/calendar/index.ts";
 import { idOf } from "~/core/identity/index.ts";
 import { findMovement } from "~/core/catalogue/index.ts";
 import { newBlock } from "~/core/prescription/index.ts";
 import { kg } from "~/core/quantity/index.ts";
 import { freePort, isListening, sleep } from "../../scripts/database.mjs";
+
+/** Where the gyms of the tests stand; their day is not that of the machine. */
+const TIME_ZONE = "Europe/Vienna";
 
 /** The production server as a process of its own, which a test may kill. */
 export class KravoServer {
@@ -149,7 +153,7 @@ export interface GymWithRack {
 
 /** Adds a gym with a rack (20 kg bar; 20, 10, 5, 2.5, 1.25 in pairs) for squats, by their forms. */
 export async function addGymWithRack(page: Page): Promise<GymWithRack> {
-  const gym = await submit(page, "/gyms", { name: "Test Gym", timeZone: "Europe/Vienna" });
+  const gym = await submit(page, "/gyms", { name: "Test Gym", timeZone: TIME_ZONE });
   await submit(page, `${gym}/stations/new`, {
     name: "Rack",
     kind: "bar",
@@ -215,7 +219,7 @@ export async function planSquats(
   person: string,
   { gym, rack }: GymWithRack,
 ): Promise<string> {
-  const day = new Date().toISOString().slice(0, 10);
+  const day = dayAt(Date.now(), TIME_ZONE);
   const head = { title: "Leg day", day, startTime: "", gymId: gym };
   const bench = await submit(page, "/plans/new", { ...head, personId: lastOf(person) });
   const movement = findMovement("shipped:back-squat");
