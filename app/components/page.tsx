@@ -19,7 +19,7 @@ export function Page({
     <main id="page" className={wide ? "page wide" : "page"}>
       <title>{`${title} · Kravo`}</title>
       <header className="page-head">
-        <div>
+        <div className="page-title">
           <h1>{title}</h1>
           {lead === undefined ? null : <div className="page-lead soft">{lead}</div>}
         </div>

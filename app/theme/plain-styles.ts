@@ -22,7 +22,7 @@ export const PLAIN_STYLES = {
     marginBottom: 24,
     borderBottom: `4px double ${color("kravo-ink")}`,
   },
-  ".page-head > :first-of-type": { flexGrow: 1, minWidth: 0 },
+  ".page-title": { flexGrow: 1, minWidth: 0 },
   ".page-head h1": { margin: 0, ...TYPE.h1 },
   ".page-lead": { marginTop: 6, fontSize: "1.0714rem", lineHeight: 1.5 },
   ".row": { display: "flex", flexWrap: "wrap", alignItems: "baseline", columnGap: 12, rowGap: 4 },
