@@ -281,14 +281,14 @@ export const DROP_BASES = [
 ] as const;
 
 export const HOLD_NAMES: Readonly<Record<HoldPosition["kind"], string>> = {
-  stretched: "In the stretch",
-  shortened: "In the squeeze",
-  angle: "At an angle",
+  stretched: "in the stretch",
+  shortened: "in the squeeze",
+  angle: "at an angle",
 };
 
 export const HELPER_NAMES = {
-  self: "Own hands",
-  partner: "A partner",
+  self: "own hands",
+  partner: "a partner",
 } as const satisfies Readonly<Record<Extract<Extension, { kind: "forced" }>["by"], string>>;
 
 export const EXTENSION_NAMES: Readonly<Record<ExtensionKind, string>> = {
@@ -320,7 +320,7 @@ export function formatExtension(extension: Extension): string {
     case "partials":
       return `partials ${formatWhere(extension.where)} × ${formatTargetShort(extension.target)}`;
     case "forced":
-      return `forced reps, ${extension.by === "self" ? "helped by own hands" : "helped by a partner"} × ${formatTargetShort(extension.target)}`;
+      return `forced reps, helped by ${HELPER_NAMES[extension.by]} × ${formatTargetShort(extension.target)}`;
     case "positionChange":
       return `then ${formatSetUp(extension.setUp)} × ${formatTargetShort(extension.target)}`;
     case "endHold":
@@ -338,23 +338,19 @@ export function formatWhere(where: MuscleLength): string {
 }
 
 export function formatHold(at: HoldPosition): string {
-  return at.kind === "angle"
-    ? `at ${at.degrees}°`
-    : at.kind === "stretched"
-      ? "in the stretch"
-      : "in the squeeze";
+  return at.kind === "angle" ? `at ${at.degrees}°` : HOLD_NAMES[at.kind];
 }
 
-/** How this part of the set is done, beyond its number. */
+/** How this part of the set is done, beyond its number; empty where it just goes on. */
 export function formatDetail(step: SetStep): string {
   const { detail } = step;
   switch (detail.kind) {
     case "plain":
-      return step.kind === "positionChange" ? formatSetUp(step.setUpChange) : "straight on";
+      return step.kind === "positionChange" ? formatSetUp(step.setUpChange) : "";
     case "partials":
       return formatWhere(detail.where);
     case "forced":
-      return detail.by === "self" ? "helped by own hands" : "helped by a partner";
+      return `helped by ${HELPER_NAMES[detail.by]}`;
     case "endHold":
       return formatHold(detail.at);
     case "breather":

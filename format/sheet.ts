@@ -46,10 +46,7 @@ export function sheetWords(
     target: formatTarget(step.target),
     how: (line.part === null
       ? howOfSet(sets, step, slot, movement)
-      : [
-          pauseText(line),
-          step.detail.kind === "plain" && step.kind !== "positionChange" ? "" : formatDetail(step),
-        ]
+      : [pauseText(line), formatDetail(step)]
     )
       .filter((text) => text !== "")
       .join(" · "),

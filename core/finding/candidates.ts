@@ -64,14 +64,7 @@ export function candidates({ fact, slots }: Finding, judged: Judged): readonly F
     case "lowReadiness":
       return [2, 1].map((to): Fix => ({ kind: "trimSets", to }));
     case "overCap":
-      return [
-        ...pairs(judged),
-        { kind: "trimRest", share: 0.75 },
-        ...setsLess(judged),
-        ...spreads(judged).slice(0, TRIED),
-        ...[3, 2, 1].map((to): Fix => ({ kind: "trimSets", to })),
-        ...removals(judged),
-      ];
+      return shorteners(judged).flat();
     case "notHere":
     case "excluded":
       return slot === undefined
@@ -113,8 +106,20 @@ export function candidates({ fact, slots }: Finding, judged: Judged): readonly F
   }
 }
 
+/** What makes a session shorter, by kind, what changes least first. */
+export function shorteners(judged: Judged): readonly (readonly Fix[])[] {
+  return [
+    pairs(judged),
+    [{ kind: "trimRest", share: 0.75 }],
+    setsLess(judged),
+    spreads(judged).slice(0, TRIED),
+    [3, 2, 1].map((to): Fix => ({ kind: "trimSets", to })),
+    removals(judged),
+  ];
+}
+
 /** Exercises behind each other that train nothing in common directly: each can rest while the other works. */
-export function pairs(judged: Judged): readonly Fix[] {
+function pairs(judged: Judged): readonly Fix[] {
   const { blocks } = judged.plan;
   return blocks.flatMap((block, i): Fix[] => {
     const next = blocks[i + 1];
@@ -127,7 +132,7 @@ export function pairs(judged: Judged): readonly Fix[] {
 }
 
 /** A set less of every exercise that keeps one, the last first. */
-export function setsLess(judged: Judged): readonly Fix[] {
+function setsLess(judged: Judged): readonly Fix[] {
   return judged.slots
     .toReversed()
     .flatMap(({ slot }): Fix[] =>
@@ -136,13 +141,13 @@ export function setsLess(judged: Judged): readonly Fix[] {
 }
 
 /** Every exercise left out, the last first; the only one stays. */
-export function removals(judged: Judged): readonly Fix[] {
+function removals(judged: Judged): readonly Fix[] {
   if (judged.slots.length < 2) return [];
   return judged.slots.toReversed().map(({ slot }): Fix => ({ kind: "remove", slot: slot.id }));
 }
 
 /** Every exercise, the last first, to every other session that nobody has begun. */
-export function spreads(judged: Judged): readonly Fix[] {
+function spreads(judged: Judged): readonly Fix[] {
   return judged.slots
     .toReversed()
     .flatMap(({ slot }) =>

@@ -1,10 +1,10 @@
 import { sessionDuration } from "../duration/index.ts";
 import type { MintId } from "../identity/index.ts";
 import { unroll } from "../prescription/index.ts";
-import { pairs, removals, setsLess, spreads } from "./candidates.ts";
+import { shorteners } from "./candidates.ts";
 import { judge, type Judged, type Judging } from "./context.ts";
 import { findingsOf } from "./find.ts";
-import { type Finding } from "./finding.ts";
+import type { Finding } from "./finding.ts";
 import type { Fix } from "./fix.ts";
 import { fixed } from "./fixes-for.ts";
 
@@ -44,7 +44,7 @@ export function waysToShorten(judging: Judging, mint: MintId): readonly Shorteni
       brings: found.filter(({ key, severity }) => !known.has(key) && severity !== "note"),
     };
   };
-  return kindsOf(judged)
+  return shorteners(judged)
     .flatMap((fixes) =>
       fixes
         .map(tried)
@@ -56,17 +56,6 @@ export function waysToShorten(judging: Judging, mint: MintId): readonly Shorteni
         .slice(0, 1),
     )
     .toSorted(byCost);
-}
-
-function kindsOf(judged: Judged): readonly (readonly Fix[])[] {
-  return [
-    pairs(judged),
-    [{ kind: "trimRest", share: 0.75 }],
-    setsLess(judged),
-    spreads(judged),
-    [3, 2, 1].map((to): Fix => ({ kind: "trimSets", to })),
-    removals(judged),
-  ];
 }
 
 function byCost(a: Shortening, b: Shortening): number {

@@ -283,6 +283,15 @@ test("what follows a set is written as a form, whatever it is", async ({ watched
   await hold.getByRole("button", { name: "Earlier" }).click();
   await expect(line).toHaveValue(/then hold 20 s 60 deg then rest-pause 2/);
 
+  // Typed letter by letter, it becomes a drop to a share on the way and stays the field that is typed in.
+  const written = page.getByLabel("Rest-pause 1 of set 2, written");
+  await written.fill("");
+  await written.focus();
+  await page.keyboard.type("drop to 80% of first for 6");
+  await expect(line).toHaveValue(/then drop to 80% of first for 6$/);
+  await page.getByLabel("Drop 2 of set 2, written").fill("rest-pause 2");
+  await expect(line).toHaveValue(/60 deg then rest-pause 2$/);
+
   await page.getByLabel("What follows set 2").selectOption("positionChange");
   await page.getByRole("button", { name: "Position change 1 of set 2 as a form" }).click();
   await page.getByLabel("Stance, position change 1 of set 2").selectOption("wide");
@@ -303,9 +312,9 @@ test("what follows a set is written as a form, whatever it is", async ({ watched
   await expect(line).toHaveValue(/else [\d.]+ kg else 55 kg/);
   await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByText(/saved, revision 3/i)).toBeVisible();
-  const written = await line.inputValue();
+  const saved = await line.inputValue();
   await page.reload();
-  await expect(line).toHaveValue(written);
+  await expect(line).toHaveValue(saved);
 });
 
 test("a session is kept as a template and given to two people, each copy told with its changes", async ({

@@ -42,6 +42,8 @@ export function ExtensionRow({
 }) {
   const name = `${part} of set ${set}`;
   const [isOpen, setOpen] = useState(false);
+  /** Stays written once it is typed in: cells would take the field away in the middle of a word. */
+  const [isTyped, setTyped] = useState(false);
   return (
     <>
       <tr>
@@ -56,7 +58,7 @@ export function ExtensionRow({
             <span aria-hidden>{isOpen ? "▾" : "▸"}</span>
           </button>
         </th>
-        {extension.kind === "drop" && extension.to.kind === "share" ? (
+        {extension.kind === "drop" && extension.to.kind === "share" && !isTyped ? (
           <DropCells
             drop={extension}
             to={extension.to}
@@ -67,7 +69,7 @@ export function ExtensionRow({
             onInvalid={onInvalid}
           />
         ) : (
-          <td colSpan={5} className="behind-row">
+          <td colSpan={5} className="behind-row" onFocus={() => setTyped(true)}>
             <div className="behind">
               <TypedCell
                 label={`${sentence(name)}, written`}

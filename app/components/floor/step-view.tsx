@@ -103,7 +103,7 @@ export function StepView({
             </Box>
           </Typography>
           <Typography sx={{ fontWeight: 650, fontSize: "1.1rem" }}>
-            {step.kind === "set" ? formatRir(step.effort) : formatDetail(step)}
+            {step.kind === "set" ? formatRir(step.effort) : formatDetail(step) || "straight on"}
             {step.matchesFirstSide ? " · no more than the first side" : ""}
           </Typography>
         </Box>

@@ -7,8 +7,8 @@ import { FONTS, TYPE } from "../../theme/tokens.ts";
 const PAGE = { width: 186, height: 270 } as const;
 
 /** Of 10.5 points: from what is read from afar down to the smallest that is read in the hand, 7 points. */
-const SIZES = [1.3, 1.2, 1.1, 1, 0.95, 0.9, 0.85, 0.8, 0.76, 0.72, 0.68] as const;
 const SMALLEST = 0.68;
+const SIZES = [1.3, 1.2, 1.1, 1, 0.95, 0.9, 0.85, 0.8, 0.76, 0.72, SMALLEST];
 
 /** How the content prints: its size, and whether one page holds it at that. */
 interface Fit {

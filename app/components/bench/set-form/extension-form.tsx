@@ -99,10 +99,10 @@ function isOfKind<K extends Extension["kind"]>(part: Extension, kind: K): part i
 }
 
 const HELPERS = [
-  ["self", HELPER_NAMES.self],
-  ["partner", HELPER_NAMES.partner],
+  ["self", sentence(HELPER_NAMES.self)],
+  ["partner", sentence(HELPER_NAMES.partner)],
 ] as const;
-const HOLDS = HOLD_KINDS.map((kind) => [kind, HOLD_NAMES[kind]] as const);
+const HOLDS = HOLD_KINDS.map((kind) => [kind, sentence(HOLD_NAMES[kind])] as const);
 const WHERE = MUSCLE_LENGTHS.map((length) => [length, LENGTH_NAMES[length]] as const);
 
 function Parameters({
