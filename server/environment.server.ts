@@ -36,6 +36,14 @@ const schema = z.object({
   KRAVO_FIXED_NOW: z.iso.datetime().optional(),
   /** Shows the demo's sign-in on the sign-in page. */
   KRAVO_DEMO: z.enum(["0", "1"]).default("0"),
+  /** Whether anybody may register a studio here. */
+  REGISTERING: z.enum(["open", "closed"]).default("open"),
+  /** Studios that one address may register within an hour. */
+  REGISTRATIONS_PER_HOUR: z
+    .string()
+    .regex(/^\d{1,6}$/, "expected a whole number")
+    .default("10")
+    .transform(Number),
   /** How many proxies in front may be trusted to name the client's address. */
   TRUSTED_PROXIES: z.string().regex(/^\d$/, "expected 0 to 9").default("0").transform(Number),
 });

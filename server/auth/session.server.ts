@@ -1,3 +1,4 @@
+import { randomBytes } from "node:crypto";
 import {
   createCookie,
   createContext,
@@ -12,21 +13,32 @@ import {
   closeSignIn,
   findSignIn,
   openSignIn,
+  rememberDevice,
   SIGN_IN_DAYS,
   type SignedIn,
 } from "../db/accounts.server.ts";
-import { isUnreachable } from "../db/connection.server.ts";
+import { isLocked, isUnreachable } from "../db/connection.server.ts";
 import { scopeFor, type Scope } from "../db/scope.server.ts";
 
 const signedInContext = createContext<SignedIn | null>(null);
 
 function cookieFor(request: RequestContext) {
-  return createCookie("kravo", {
+  return cookieNamed("kravo", request, SIGN_IN_DAYS);
+}
+
+function deviceCookieFor(request: RequestContext) {
+  return cookieNamed("kravo-device", request, 365);
+}
+
+/** Behind TLS the name binds a cookie to this host and path, so that no neighbour can set it. */
+function cookieNamed(name: string, { environment }: RequestContext, days: number) {
+  const isSecure = environment.PUBLIC_ORIGIN.startsWith("https:");
+  return createCookie(isSecure ? `__Host-${name}` : name, {
     httpOnly: true,
     sameSite: "strict",
     path: "/",
-    secure: request.environment.PUBLIC_ORIGIN.startsWith("https:"),
-    maxAge: SIGN_IN_DAYS * 86_400,
+    secure: isSecure,
+    maxAge: days * 86_400,
   });
 }
 
@@ -35,12 +47,13 @@ async function tokenOf(context: RequestContext, request: Request): Promise<strin
   return typeof value === "string" ? value : null;
 }
 
-/** Runs what needs the database and turns its absence into a 503 that says so. */
+/** Runs what needs the database and turns its absence, or a lock that is held too long, into a 503. */
 export async function reachingDatabase<T>(work: () => Promise<T>): Promise<T> {
   try {
     return await work();
   } catch (error) {
     if (isUnreachable(error)) throw data({ code: "databaseUnreachable" }, { status: 503 });
+    if (isLocked(error)) throw data({ code: "databaseBusy" }, { status: 503 });
     throw error;
   }
 }
@@ -80,20 +93,48 @@ export function signedInOf(context: Readonly<RouterContextProvider>): SignedIn {
 
 /** The scope of the signed-in user's studio. */
 export function scopeOf(context: Readonly<RouterContextProvider>): Scope {
-  const { db, now } = requestOf(context);
-  const { studioId, userId } = signedInOf(context);
+  return scopeOfUser(requestOf(context), signedInOf(context));
+}
+
+/** The scope of whoever is signed in, or null, for addresses that answer scripts instead of leading to a page. */
+export async function scopeIfSignedIn(
+  request: Request,
+  context: Readonly<RouterContextProvider>,
+): Promise<Scope | null> {
+  const who = await signedInOrNull(request, context);
+  return who && scopeOfUser(requestOf(context), who);
+}
+
+function scopeOfUser({ db, now }: RequestContext, { studioId, userId }: SignedIn): Scope {
   return scopeFor(db, { studioId, actor: { kind: "user", id: userId }, now });
 }
 
-/** Opens a sign-in and answers with its cookie. */
+/** Opens a sign-in, remembers the device, and answers with the cookies of both. */
 export async function signInAs(
   context: Readonly<RouterContextProvider>,
+  request: Request,
   who: { userId: Id<"user">; studioId: Id<"studio"> },
   to: string,
 ): Promise<Response> {
   const own = requestOf(context);
   const token = await openSignIn(own.db, who, own.now);
-  return redirect(to, { headers: { "set-cookie": await cookieFor(own).serialize(token) } });
+  const device = (await deviceOf(context, request)) ?? randomBytes(32).toString("base64url");
+  await rememberDevice(own.db, who.userId, device, own.now);
+  const headers = new Headers();
+  headers.append("set-cookie", await cookieFor(own).serialize(token));
+  headers.append("set-cookie", await deviceCookieFor(own).serialize(device));
+  return redirect(to, { headers });
+}
+
+/** The secret of a device on which somebody signed in before, or null. It opens nothing by itself. */
+export async function deviceOf(
+  context: Readonly<RouterContextProvider>,
+  request: Request,
+): Promise<string | null> {
+  const value: unknown = await deviceCookieFor(requestOf(context)).parse(
+    request.headers.get("cookie"),
+  );
+  return typeof value === "string" && value.length <= 64 ? value : null;
 }
 
 /** Ends the sign-in of this request and clears its cookie. */

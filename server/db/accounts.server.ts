@@ -5,7 +5,7 @@ import type { Id } from "~/core/identity/index.ts";
 import { fail, ok, type Result } from "~/core/result/index.ts";
 import { mintId } from "~/codec/mint.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
-import { inTransaction, isDuplicate, type Database } from "./connection.server.ts";
+import { deleteOld, inTransaction, isDuplicate, type Database } from "./connection.server.ts";
 import type { Row } from "./scope.server.ts";
 
 /** Accounts and sign-ins lie above the studios; these are the only queries outside a scope. */
@@ -18,10 +18,6 @@ export interface SignedIn {
 
 export const SIGN_IN_DAYS = 14;
 const DAY_MS = 86_400_000;
-
-/** Failures within the window after which a subject (an address or an account) has to wait. */
-const FAILURES_ALLOWED = { account: 6, address: 30 } as const;
-const WINDOW_MS = 15 * 60_000;
 
 function sha256(text: string): Buffer {
   return createHash("sha256").update(text).digest();
@@ -94,7 +90,7 @@ export async function openSignIn(
     created_at: now,
     expires_at: now + SIGN_IN_DAYS * DAY_MS,
   });
-  await db("sign_ins").where("expires_at", "<", now).delete();
+  await deleteOld(db, "sign_ins", "token_hash", "expires_at", now);
   return token;
 }
 
@@ -124,39 +120,42 @@ export async function closeSignIn(db: Database, token: string): Promise<void> {
   await db("sign_ins").where("token_hash", sha256(token)).delete();
 }
 
-/** Seconds that this account or address still has to wait, 0 when it may try. */
-export async function signInWait(
-  db: Database,
-  subject: { email: string; address: string },
-  now: Instant,
-): Promise<number> {
-  const waits = await Promise.all(
-    (["account", "address"] as const).map(async (kind) => {
-      const key = kind === "account" ? subject.email : subject.address;
-      const rows = (await db("failed_sign_ins")
-        .where("subject_hash", sha256(`${kind}:${key}`))
-        .where("at", ">", now - WINDOW_MS)
-        .orderBy("at", "desc")
-        .limit(FAILURES_ALLOWED[kind])
-        .select("at")) as Row[];
-      const oldest = rows[FAILURES_ALLOWED[kind] - 1];
-      return oldest === undefined ? 0 : Number(oldest["at"]) + WINDOW_MS - now;
-    }),
-  );
-  return Math.ceil(Math.max(0, ...waits) / 1000);
+/** Devices of one account that are remembered; the one not seen longest gives way. */
+const DEVICES_REMEMBERED = 20;
+
+/** True where somebody has signed in to the account with this e-mail address on the device before. */
+export async function isKnownDevice(db: Database, email: string, token: string): Promise<boolean> {
+  const row: unknown = await db("known_devices")
+    .join("users", "users.id", "known_devices.user_id")
+    .where({ "users.email": email, "known_devices.token_hash": sha256(token) })
+    .first("known_devices.user_id");
+  return row !== undefined;
 }
 
-export async function recordFailedSignIn(
+/** Remembers a device by its secret token, of which only a hash is stored. */
+export async function rememberDevice(
   db: Database,
-  subject: { email: string; address: string },
+  user: Id<"user">,
+  token: string,
   now: Instant,
 ): Promise<void> {
-  const row = (text: string) => ({ id: toBinary(mintId()), subject_hash: sha256(text), at: now });
-  await db("failed_sign_ins").insert([
-    row(`account:${subject.email}`),
-    row(`address:${subject.address}`),
-  ]);
-  await db("failed_sign_ins")
-    .where("at", "<", now - WINDOW_MS)
+  const user_id = toBinary(user);
+  await db("known_devices")
+    .insert({ user_id, token_hash: sha256(token), last_at: now })
+    .onConflict(["user_id", "token_hash"])
+    .merge({ last_at: now });
+  const surplus = (await db("known_devices")
+    .where({ user_id })
+    .orderBy("last_at", "desc")
+    .offset(DEVICES_REMEMBERED)
+    .limit(100)
+    .select("token_hash")) as Row[];
+  if (surplus.length === 0) return;
+  await db("known_devices")
+    .where({ user_id })
+    .whereIn(
+      "token_hash",
+      surplus.map((row) => row["token_hash"] as Buffer),
+    )
     .delete();
 }
