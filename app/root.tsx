@@ -13,6 +13,7 @@ import {
 import { requestOf } from "~/server/context.server.ts";
 import type { Route } from "./+types/root.ts";
 import { Notice } from "./components/notice.tsx";
+import { formatSetApart, type SetApartRecord } from "~/format/set-apart.ts";
 import { theme } from "./theme/theme.ts";
 import "@fontsource-variable/sofia-sans";
 import "@fontsource-variable/sofia-sans-extra-condensed";
@@ -52,6 +53,16 @@ export function Layout({ children }: { children: React.ReactNode }) {
   );
 }
 
+/** What the server threw on purpose, by its code. */
+function thrownProblem(
+  thrown: unknown,
+): { code: "unreadable"; record: SetApartRecord } | { code: "databaseBusy" } | null {
+  if (typeof thrown !== "object" || thrown === null || !("code" in thrown)) return null;
+  if (thrown.code === "databaseBusy") return { code: "databaseBusy" };
+  if (thrown.code !== "unreadable") return null;
+  return { code: "unreadable", record: thrown as unknown as SetApartRecord };
+}
+
 export default function Root() {
   return <Outlet />;
 }
@@ -64,6 +75,26 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
           code="404"
           title="Nothing is filed here"
           text="The page does not exist, or it belongs to another studio. Nothing was lost."
+        />
+      );
+    }
+    const problem = thrownProblem(error.data);
+    if (problem?.code === "unreadable") {
+      return (
+        <Notice
+          code="500"
+          title="This record cannot be read"
+          text={`${formatSetApart(problem.record)}: it was stored in a form that this version of Kravo does not know. Nothing of it was changed, and all other pages work. Whoever runs this server finds it in the log.`}
+        />
+      );
+    }
+    if (problem?.code === "databaseBusy") {
+      return (
+        <Notice
+          code="503"
+          title="Somebody else is writing here"
+          text="The record is held by another write that takes too long. Nothing was saved this time; try again in a moment."
+          retry
         />
       );
     }
@@ -81,7 +112,7 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
       <Notice
         code={String(error.status)}
         title="That did not work"
-        text={String(error.data)}
+        text={typeof error.data === "string" ? error.data : error.statusText}
         retry
       />
     );

@@ -17,6 +17,9 @@ const environment = settings.value;
 const log = logger(environment);
 const db = openDatabase(environment.DATABASE_URL);
 const server = createServer(createApp(environment, db, log));
+// A request that trickles in holds a socket for half a minute at most.
+server.requestTimeout = 30_000;
+server.headersTimeout = 15_000;
 
 server.on("error", (error) => {
   if (error.code === "EADDRINUSE") stop(`port ${environment.PORT} is in use; set PORT to another.`);

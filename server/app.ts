@@ -1,11 +1,14 @@
 import { randomBytes, randomUUID } from "node:crypto";
 import { createRequestHandler } from "@react-router/express";
 import express, { type Express, type NextFunction, type Request, type Response } from "express";
+import compression from "compression";
 import helmet from "helmet";
 import type { Logger } from "pino";
 import { RouterContextProvider, type ServerBuild } from "react-router";
 import * as built from "virtual:react-router/server-build";
 import { requestContext } from "./context.server.ts";
+import { BODY_BOUNDS } from "./http/body.server.ts";
+import { announceProxy } from "./http/forwarded.server.ts";
 import { openDatabase, type Database } from "./db/connection.server.ts";
 import { isMigrated } from "./db/schema.server.ts";
 import type { Environment } from "./environment.server.ts";
@@ -43,6 +46,10 @@ export function createApp(
   });
   app.use(logRequests(log));
   app.use(securityHeaders(environment, isDev));
+  app.use(discardUnread);
+  app.use(refuseUnreadable);
+  if (environment.TRUSTED_PROXIES === 0) app.use(announceProxy(log));
+  app.use(compression());
   if (!isDev) {
     app.use("/assets", express.static("build/client/assets", { immutable: true, maxAge: "1y" }));
     app.use(express.static("build/client", { maxAge: "5m", index: false }));
@@ -51,6 +58,11 @@ export function createApp(
     res.redirect(301, "/mark.svg");
   });
   app.use(sameOriginOnly(environment.PUBLIC_ORIGIN));
+  // Whatever is answered from here on is one studio's own, in whichever shape the router gives it.
+  app.use((_req, res, next) => {
+    res.setHeader("cache-control", "private, no-store");
+    next();
+  });
   app.use(
     createRequestHandler({
       build,
@@ -74,7 +86,81 @@ export function createApp(
       },
     }),
   );
+  app.use(answerThrown(log));
   return app;
+}
+
+/** How long the rest of a body is taken and thrown away after its answer. */
+const LINGER_MS = 5000;
+
+/**
+ * Takes what is still coming of a request that was answered before all of it was read, without keeping any of it:
+ * closing at once would take the answer along. Whoever sends for longer is cut off.
+ */
+function discardUnread(req: Request, res: Response, next: NextFunction) {
+  res.on("finish", () => {
+    if (req.complete) return;
+    req.removeAllListeners("data").resume();
+    setTimeout(() => {
+      if (!req.complete) req.socket.destroy();
+    }, LINGER_MS).unref();
+  });
+  next();
+}
+
+const METHODS: ReadonlySet<string> = new Set(["GET", "HEAD", "POST"]);
+
+/** Refuses what no handler could read: a method or a host that is none, an address that is none, a body of any size. */
+function refuseUnreadable(req: Request, res: Response, next: NextFunction) {
+  if (
+    (req.headers.host ?? "") === "" ||
+    !URL.canParse(`http://${req.headers.host}${req.originalUrl}`) ||
+    !isDecodable(req.path)
+  ) {
+    res.status(400).type("text").send("Refused: this address cannot be read.");
+    return;
+  }
+  if (!METHODS.has(req.method)) {
+    res
+      .status(405)
+      .set("allow", [...METHODS].join(", "))
+      .type("text")
+      .send("Refused: no such method.");
+    return;
+  }
+  const length = Number(req.headers["content-length"] ?? 0);
+  if (!(length <= BODY_BOUNDS.bytes)) {
+    res.status(413).type("text").send("Refused: this is too large.");
+    return;
+  }
+  next();
+}
+
+function isDecodable(path: string): boolean {
+  try {
+    // Its outcome is used, since a build leaves out what seems to have no effect.
+    return decodeURIComponent(path) !== "";
+  } catch {
+    return false;
+  }
+}
+
+/** What was thrown before or beside the router: a client's fault where it says so, else a 500 without detail. */
+function answerThrown(log: Logger) {
+  return (error: unknown, _req: Request, res: Response, next: NextFunction) => {
+    if (res.headersSent) {
+      next(error);
+      return;
+    }
+    log.error({ err: error, requestId: String(res.locals["requestId"]) });
+    const isUnreadable = error instanceof URIError;
+    res
+      .status(isUnreadable ? 400 : 500)
+      .type("text")
+      .send(
+        isUnreadable ? "Refused: this address cannot be read." : "Something broke on our side.",
+      );
+  };
 }
 
 /** One structured line for each request: method, path pattern without query, status, duration. No names. */

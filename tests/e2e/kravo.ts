@@ -1,4 +1,5 @@
 import { spawn, type ChildProcess } from "node:child_process";
+import { readFileSync } from "node:fs";
 import {
   expect,
   test as base,
@@ -12,6 +13,7 @@ import { idOf } from "~/core/identity/index.ts";
 import { findMovement } from "~/core/catalogue/index.ts";
 import { newBlock } from "~/core/prescription/index.ts";
 import { kg } from "~/core/quantity/index.ts";
+import { MOVEMENT_FORM } from "../arbitrary/movement-form.ts";
 import { freePort, isListening, sleep } from "../../scripts/database.mjs";
 
 /** Where the gyms of the tests stand; their day is not that of the machine. */
@@ -24,20 +26,44 @@ export class KravoServer {
   private constructor(
     readonly port: number,
     readonly databaseUrl: string,
+    readonly nodeArgs: readonly string[],
+    /** The address people type, where a proxy stands in front. */
+    readonly publicOrigin: string | null,
+    readonly environment: Readonly<Record<string, string>>,
   ) {}
 
-  static async start(databaseUrl = process.env["KRAVO_E2E_DATABASE"] ?? ""): Promise<KravoServer> {
-    const server = new KravoServer(await freePort(0), databaseUrl);
+  static async start({
+    databaseUrl = process.env["KRAVO_E2E_DATABASE"] ?? "",
+    nodeArgs = [],
+    port,
+    publicOrigin = null,
+    environment = {},
+  }: {
+    readonly databaseUrl?: string;
+    readonly nodeArgs?: readonly string[];
+    readonly port?: number;
+    readonly publicOrigin?: string | null;
+    readonly environment?: Readonly<Record<string, string>>;
+  } = {}): Promise<KravoServer> {
+    const server = new KravoServer(
+      port ?? (await freePort(0)),
+      databaseUrl,
+      nodeArgs,
+      publicOrigin,
+      environment,
+    );
     await server.begin();
     return server;
   }
 
   get origin(): string {
-    return `http://127.0.0.1:${this.port}`;
+    return this.publicOrigin ?? `http://127.0.0.1:${this.port}`;
   }
 
+  /** Begins to serve; one that serves already is left alone. */
   async begin(): Promise<void> {
-    this.#process = spawn(process.execPath, ["scripts/start.mjs"], {
+    if (this.#process !== null && this.#process.exitCode === null && !this.#process.killed) return;
+    this.#process = spawn(process.execPath, [...this.nodeArgs, "scripts/start.mjs"], {
       stdio: ["ignore", "ignore", "inherit"],
       env: {
         ...process.env,
@@ -47,12 +73,21 @@ export class KravoServer {
         PORT: String(this.port),
         KRAVO_DEMO: "1",
         LOG_LEVEL: "fatal",
+        // Every test registers a studio of its own, all from one address.
+        REGISTRATIONS_PER_HOUR: "100000",
+        ...this.environment,
       },
     });
     for (let i = 0; !(await isListening(this.port)); i++) {
       if (i > 150) throw new Error("the server did not begin to listen");
       await sleep(100);
     }
+  }
+
+  /** The most memory that the process ever held, in megabytes. */
+  peakMemoryMb(): number {
+    const status = readFileSync(`/proc/${this.#process?.pid}/status`, "utf8");
+    return Math.round(Number(/VmHWM:\s+(\d+)/.exec(status)?.[1] ?? Number.NaN) / 1024);
   }
 
   /** Ends the process at once, as a power cut would. */
@@ -109,7 +144,7 @@ export const test = base.extend<Fixtures, { server: KravoServer }>({
     expect(trouble).toEqual([]);
   },
 });
-export { expect };
+export { expect, MOVEMENT_FORM };
 
 /** Signs in as the demo's coach. */
 export async function signInToDemo(page: Page): Promise<void> {
@@ -175,58 +210,23 @@ export async function addPerson(page: Page, name: string): Promise<string> {
   return submit(page, "/people/new", { name, goal: "", level: "beginner", unit: "kg", notes: "" });
 }
 
-/** A movement of one's own as its form sends it: a goblet squat with other words. */
-export const MOVEMENT_FORM: Readonly<Record<string, string>> = {
-  revision: "1",
-  name: "Quay squat",
-  pattern: "squat",
-  jointActions: "kneeExtension",
-  direct: "vastusLateralis",
-  length: "stretched",
-  profile: "bottom",
-  laterality: "twoLegs",
-  stability: "free",
-  givesOutFirst: "grip",
-  how: "Put the weight down in front.",
-  spinalLoad: "low",
-  kneeStress: "low",
-  hipStress: "low",
-  difficulty: "beginner",
-  setUpEffort: "little",
-  loadings: "bar",
-  setUp: "Stance: hip width, wide",
-  tempoStart: "lower",
-  usualRep: "4",
-  breathing: "In and down",
-  takeUp: "Lift it",
-  putBack: "Set it down",
-  spotting: "None",
-  cues: "Chest up",
-  cautions: "Go light",
-  "faults[0].fault": "heelsLift",
-  "faults[0].cause": "Stiff ankles",
-  "faults[0].cue": "Heels down",
-  "faults[0].corrective": "Raise them",
-  "substitutes[0].movement": "shipped:goblet-squat",
-  "substitutes[0].reason": "the plain one",
-  "substitutes[1].movement": "shipped:back-squat",
-  "substitutes[1].reason": "heavier",
-};
-
-/** Plans three sets of squats at 60 kg for a person and returns the address of the bench, at revision 2. */
+/** Plans three sets of squats at 60 kg, once or several times, for a person and returns the address of the bench, at revision 2. */
 export async function planSquats(
   page: Page,
   person: string,
   { gym, rack }: GymWithRack,
+  exercises = 1,
 ): Promise<string> {
   const day = dayAt(Date.now(), TIME_ZONE);
   const head = { title: "Leg day", day, startTime: "", gymId: gym };
   const bench = await submit(page, "/plans/new", { ...head, personId: lastOf(person) });
   const movement = findMovement("shipped:back-squat");
   if (movement === null) throw new Error("no squat ships");
-  const block = newBlock(mintId, movement, idOf(rack), kg(60));
+  const blocks = Array.from({ length: exercises }, () =>
+    newBlock(mintId, movement, idOf(rack), kg(60)),
+  );
   const response = await page.request.post(bench, {
-    data: { baseRevision: 1, head, document: { schemaVersion: 1, blocks: [block] } },
+    data: { baseRevision: 1, head, document: { schemaVersion: 1, blocks } },
     headers: { origin: new URL(page.url()).origin },
   });
   if (!response.ok()) throw new Error(`saving answered ${response.status()}`);
@@ -284,4 +284,25 @@ export async function focusFinder(page: Page): Promise<void> {
     await page.keyboard.press("/");
     await expect(finder).toBeFocused({ timeout: 500 });
   }).toPass();
+}
+
+/** The button that logs the current set. */
+export const logButton = (page: Page) =>
+  page.getByRole("region", { name: "Log this set" }).getByRole("button", { name: /^Log/ });
+
+/** Waits until everything that was logged is on the server. */
+export const saved = (page: Page) =>
+  expect(page.getByText("All saved on the server")).toBeVisible({ timeout: 30_000 });
+
+/** Waits until this page is kept on the device and its worker serves it. */
+export async function keptForOffline(page: Page): Promise<void> {
+  await expect
+    .poll(() =>
+      page.evaluate(
+        async () =>
+          navigator.serviceWorker.controller !== null &&
+          (await (await caches.open("floor-pages")).keys()).length > 0,
+      ),
+    )
+    .toBe(true);
 }
