@@ -1,6 +1,8 @@
 import { z } from "zod";
 import type { OrderedCommand } from "~/core/log/index.ts";
+import { metres, seconds } from "~/core/quantity/index.ts";
 import { JOINTS, LIMITERS } from "~/core/movement/index.ts";
+import { textWithin } from "./text.ts";
 import {
   countCodec,
   idCodec,
@@ -9,10 +11,18 @@ import {
   movementRefCodec,
   rirCodec,
   secondsCodec,
+  setUpCodec,
   tempoCodec,
 } from "./values.ts";
 
 const sideCodec = z.enum(["both", "left", "right"]);
+
+/** The longest texts of a command. The device asks before it stores, the server before it commits. */
+export const COMMAND_BOUNDS = { partNote: 2000, note: 4000, reason: 500 } as const;
+
+/** Rows keep whole milliseconds and whole metres, so commands do too. */
+const milliseconds = secondsCodec.transform((s) => seconds(Math.round(s * 1000) / 1000));
+const wholeMetres = metresCodec.transform((m) => metres(Math.round(m)));
 
 const partKeyCodec = z.object({
   setId: idCodec<"set">(),
@@ -32,12 +42,12 @@ const partCodec = z.object({
   fullReps: countCodec.nullable(),
   partialReps: countCodec.nullable(),
   forcedReps: countCodec.nullable(),
-  seconds: secondsCodec.nullable(),
+  seconds: milliseconds.nullable(),
   steps: countCodec.nullable(),
-  metres: metresCodec.nullable(),
+  metres: wholeMetres.nullable(),
   rir: rirCodec,
   limiter: z.enum(LIMITERS).nullable(),
-  note: z.string().max(2000),
+  note: textWithin(COMMAND_BOUNDS.partNote),
 });
 
 const contextCodec = z.object({
@@ -46,21 +56,23 @@ const contextCodec = z.object({
   movement: movementRefCodec,
   station: idCodec<"station">(),
   stationVersion: idCodec<"stationVersion">(),
-  setUp: z.record(z.string().max(60), z.string().max(60)),
+  setUp: setUpCodec,
   tempo: tempoCodec,
-  restSeconds: secondsCodec.nullable(),
+  restSeconds: milliseconds.nullable(),
   hardSetsBefore: z.number().int().min(0).max(1000),
   gear: z
-    .array(z.object({ name: z.string().max(60), fromSet: z.number().int().min(1).max(1000) }))
+    .array(z.object({ name: textWithin(60), fromSet: z.number().int().min(1).max(1000) }))
     .max(20)
     .nullable(),
   helper: z.enum(["alone", "partner", "spotter", "unknown"]),
   bodyWeight: massCodec.nullable(),
 });
 
+const why = textWithin(COMMAND_BOUNDS.reason);
+
 const bodyCodec = z.discriminatedUnion("kind", [
-  z.object({ kind: z.literal("part"), part: partCodec }),
-  z.object({ kind: z.literal("removePart"), key: partKeyCodec }),
+  z.object({ kind: z.literal("part"), part: partCodec, why: why.exactOptional() }),
+  z.object({ kind: z.literal("removePart"), key: partKeyCodec, why: why.exactOptional() }),
   z.object({ kind: z.literal("context"), context: contextCodec }),
   z.object({
     kind: z.literal("pain"),
@@ -70,15 +82,20 @@ const bodyCodec = z.discriminatedUnion("kind", [
     joint: z.enum(JOINTS),
     side: sideCodec,
     score: z.number().int().min(0).max(10),
-    note: z.string().max(2000),
+    note: textWithin(COMMAND_BOUNDS.partNote),
   }),
   z.object({
     kind: z.literal("note"),
     slotId: idCodec<"slot">().nullable(),
-    text: z.string().max(4000),
+    text: textWithin(COMMAND_BOUNDS.note),
   }),
-  z.object({ kind: z.literal("skip"), slotId: idCodec<"slot">(), reason: z.string().max(500) }),
+  z.object({
+    kind: z.literal("skip"),
+    slotId: idCodec<"slot">(),
+    reason: textWithin(COMMAND_BOUNDS.reason),
+  }),
   z.object({ kind: z.literal("end"), sessionEffort: z.number().int().min(0).max(10).nullable() }),
+  z.object({ kind: z.literal("reopen"), why }),
 ]);
 
 /** A command as it travels and as it is stored. */
@@ -100,6 +117,11 @@ export const orderedCommandCodec = z
 export const syncRequestCodec = z.object({
   commands: z.array(commandCodec).max(200),
   known: z.number().int().min(0),
+  /** Over the ids of all commands that the device takes to be on the server; a version before did not say it. */
+  digest: z
+    .string()
+    .regex(/^[0-9a-f]{32}$/)
+    .exactOptional(),
 });
 
 /** What the server answers: what is committed, and what came in since the device last heard. */
@@ -110,9 +132,15 @@ export const syncReplyCodec = z.discriminatedUnion("kind", [
     /** The plan's newest revision; another than the pinned one is offered on the floor. */
     newestRevision: idCodec<"revision">(),
   }),
+  /** The server does not hold what the device takes it to hold: all that it does hold. Nothing was accepted. */
+  z.object({
+    kind: z.literal("differs"),
+    ids: z.array(idCodec<"command">()),
+    commands: z.array(orderedCommandCodec),
+  }),
   z.object({
     kind: z.literal("refused"),
-    code: z.enum(["erased", "gap", "unknownParent", "foreignRun"]),
+    code: z.enum(["missing", "erased", "gap", "unknownEquipment", "foreignRun"]),
     expectedSeq: z.number().int().nullable(),
   }),
 ]);

@@ -74,7 +74,7 @@ export function formatReason(reason: Reason): string {
 }
 
 /** "Raise to 82.5 kg", "Keep 80 kg", "Load still to be found". */
-export function formatMove(proposal: Proposal): string {
+export function formatMove(proposal: Pick<Proposal, "move" | "reading">): string {
   if (proposal.reading === null) return "Load still to be found";
   const reading = formatMass(proposal.reading);
   switch (proposal.move) {

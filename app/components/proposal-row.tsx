@@ -22,6 +22,7 @@ interface ProposalRowProps {
     readonly decision: "accepted" | "overruled";
     readonly chosen: Mass | null;
     readonly reason: string;
+    readonly shown: Pick<Proposal, "move" | "reading">;
   } | null;
   /** What was typed before a refusal, so that it stays. */
   readonly typed: Readonly<Record<string, string>> | null;
@@ -133,7 +134,9 @@ export function ProposalRow({
 
 function RulingText({ ruling }: { readonly ruling: ProposalRowProps["ruling"] }) {
   if (ruling === null) return null;
-  if (ruling.decision === "accepted") return <Typography>Taken as proposed.</Typography>;
+  // What was taken is what was shown then, whatever the log says since.
+  if (ruling.decision === "accepted")
+    return <Typography>Taken as proposed: {formatMove(ruling.shown)}.</Typography>;
   return (
     <Typography>
       Overruled{ruling.chosen === null ? "" : `: ${formatMass(ruling.chosen)}`}. “{ruling.reason}”

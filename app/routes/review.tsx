@@ -3,73 +3,111 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Form, Link, data, redirect } from "react-router";
 import { readDecisions } from "~/codec/decisions.ts";
-import { dayCodec } from "~/codec/values.ts";
-import { addDays, type Day } from "~/core/calendar/index.ts";
+import { correctionFormCodec, reconsiderFormCodec } from "~/codec/correction.ts";
+import { plannedDayField } from "~/codec/days.ts";
+import { addDays, dayAt, type Day } from "~/core/calendar/index.ts";
 import type { Id } from "~/core/identity/index.ts";
 import {
   conflictsOf,
+  correctionsIn,
   foldCommands,
+  loggedField,
   notesOf,
   painsOf,
   performedSets,
   summarise,
   unplannedParts,
+  type PerformedPart,
 } from "~/core/log/index.ts";
 import { parseMass } from "~/core/quantity/index.ts";
 import { DEFAULT_VOLUME_POLICY, plannedSets, volumeOf } from "~/core/volume/index.ts";
 import { surroundingsOf, type Slot } from "~/core/prescription/index.ts";
 import { formatClock, formatDay } from "~/format/numbers.ts";
+import { formatCorrectionError, formatReconsiderError } from "~/format/corrections.ts";
 import { formatPlanNextError } from "~/format/next-session.ts";
 import { formatPart } from "~/format/exposure.ts";
 import { EXTENSION_NAMES } from "~/format/prescription.ts";
 import { formatSets } from "~/format/plan.ts";
 import { formatRir, JOINT_NAMES, SIDE_NAMES } from "~/format/training.ts";
-import { idParam, orNotFound, scopeOf } from "~/server/auth/session.server.ts";
+import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { planNext, proposalsFor, type Decision } from "~/server/coaching/next-session.server.ts";
+import { authorsOf, correct } from "~/server/coaching/corrections.server.ts";
+import { changedSince, reconsider } from "~/server/coaching/reconsider.server.ts";
+import { getGym } from "~/server/db/gyms.server.ts";
 import { planFromRun } from "~/server/db/plans.server.ts";
-import { commandsAfter, getRun } from "~/server/db/runs.server.ts";
+import { commandsAfter } from "~/server/db/commands.server.ts";
+import { getRun } from "~/server/db/runs.server.ts";
 import { rulingsOn } from "~/server/db/rulings.server.ts";
+import { readForm } from "~/server/http/body.server.ts";
+import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/review.ts";
 import { useCatalogue } from "../components/catalogue.ts";
 import { VolumeBars } from "../components/bench/bench-panel.tsx";
 import { FieldErrors, PlainInput } from "../components/field.tsx";
 import { Ledger } from "../components/ledger.tsx";
 import { Page, Section, Tag } from "../components/page.tsx";
+import { ChangedSince } from "../components/review/changed-since.tsx";
+import { CorrectPart } from "../components/review/correct-part.tsx";
+import { Corrections } from "../components/review/corrections.tsx";
 import { ProposalRow } from "../components/proposal-row.tsx";
 
-export async function loader({ params, context }: Route.LoaderArgs) {
-  const scope = scopeOf(context);
+export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const run = orNotFound(await getRun(scope, idParam<"run">(params.runId)));
-  const [commands, proposals, rulings, next] = await Promise.all([
+  const [commands, proposals, rulings, next, since, authors, gym] = await Promise.all([
     commandsAfter(scope, run.id, 0),
     proposalsFor(scope, run),
     rulingsOn(scope, run.id),
     planFromRun(scope, run.id),
+    changedSince(scope, run),
+    authorsOf(scope, run.id),
+    getGym(scope, run.gymId),
   ]);
-  return { run, commands, proposals, rulings, next };
-}
+  const timeZone = gym?.timeZone ?? "UTC";
+  return { run, commands, proposals, rulings, next, since, authors, timeZone };
+});
 
 interface Refusal {
   readonly problem: { readonly slotId: Id<"slot"> | null; readonly text: string };
   readonly typed: Readonly<Record<string, string>>;
 }
 
-export async function action({ request, params, context }: Route.ActionArgs) {
-  const scope = scopeOf(context);
+export const action = writing(async (scope, { request, params }: Route.ActionArgs) => {
   const run = orNotFound(await getRun(scope, idParam<"run">(params.runId)));
-  const form = await request.formData();
+  const form = await readForm(request);
   const typed = Object.fromEntries(
     [...form].map(([name, value]) => [name, typeof value === "string" ? value : ""]),
   );
   const refuse = (text: string, slotId: Id<"slot"> | null = null) =>
     data<Refusal>({ problem: { slotId, text }, typed }, { status: 400 });
+  const correction = correctionFormCodec.safeParse(typed);
+  if (correction.success) {
+    const corrected = await correct(scope, run, correction.data);
+    if (corrected.ok) throw redirect(`/runs/${run.id}`);
+    return refuse(formatCorrectionError(corrected.error));
+  }
+  if (typed["intent"] === "reconsider") {
+    const asked = reconsiderFormCodec.safeParse(typed);
+    if (!asked.success) return refuse("The decisions were not understood; load the page again.");
+    const { position, reason } = asked.data;
+    const choiceOf = (slot: Id<"slot">) => {
+      const choice = typed[`choice:${slot}`];
+      return choice === "take" || choice === "leave" ? choice : null;
+    };
+    const done = await reconsider(scope, run, position, choiceOf, reason);
+    if (done.ok) throw redirect(`/runs/${run.id}`);
+    return refuse(formatReconsiderError(done.error));
+  }
+  if (typed["intent"] !== undefined) {
+    return refuse(correction.error.issues[0]?.message ?? "This was not understood.");
+  }
   const proposals = await proposalsFor(scope, run);
   const read = readDecisions(
     form,
     proposals.map(({ slot }) => slot.id),
   );
-  const on = dayCodec.safeParse(form.get("day"));
-  if (!on.success) return refuse("Expected a date for the next session.");
+  const on = plannedDayField(dayAt(scope.now, "UTC")).safeParse(form.get("day"));
+  if (!on.success)
+    return refuse(on.error.issues[0]?.message ?? "Expected a date for the next session.");
   if (read === null) return refuse("The decisions were not understood; load the page again.");
   const decisions: Decision[] = [];
   for (const { slotId, choice, load, reason } of read) {
@@ -90,10 +128,10 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     formatPlanNextError(planned.error),
     "slotId" in planned.error ? planned.error.slotId : null,
   );
-}
+});
 
 export default function Review({ loaderData, actionData }: Route.ComponentProps) {
-  const { run, commands, proposals, rulings, next } = loaderData;
+  const { run, commands, proposals, rulings, next, since, authors, timeZone } = loaderData;
   const log = foldCommands(commands);
   const summary = summarise(run.document, log);
   const { find } = useCatalogue();
@@ -108,8 +146,13 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
   const pains = painsOf(log);
   const sessionNotes = notesOf(log, null);
   const unplanned = unplannedParts(run.document, log);
+  const unitOf = (slot: Slot) =>
+    proposals.find((p) => p.slot.id === slot.id)?.station?.loading.unit ?? run.personUnit;
   const isSettled = run.settledAt !== null;
   const problem = actionData?.problem ?? null;
+  const isCorrecting = actionData?.typed["intent"] !== undefined;
+  const corrections = correctionsIn(commands);
+  const isEnded = run.endedAt !== null;
   const waiting = proposals.filter((p) => p.proposal.mustRule).length;
   return (
     <Page
@@ -137,6 +180,18 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
           <Link to={`/floor/${run.id}`}>Say on the floor view which holds.</Link>
         </Box>
       ) : null}
+      {problem !== null && problem.slotId === null && since === null && isCorrecting ? (
+        <FieldErrors id="correction-error" errors={[problem.text]} />
+      ) : null}
+      {since === null ? null : (
+        <ChangedSince
+          position={since.position}
+          changed={since.changed}
+          open={since.open}
+          nameOf={(slot) => find(slot.movement)?.name ?? slot.movement}
+          errors={problem === null ? undefined : [problem.text]}
+        />
+      )}
       {run.endedAt === null ? null : (
         <Section
           title="Next time"
@@ -197,7 +252,11 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
                 </Button>
                 <FieldErrors
                   id="plan-next-error"
-                  errors={problem !== null && problem.slotId === null ? [problem.text] : undefined}
+                  errors={
+                    problem !== null && problem.slotId === null && !isCorrecting
+                      ? [problem.text]
+                      : undefined
+                  }
                 />
               </Box>
             )}
@@ -220,22 +279,28 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
               <tr key={slot.id}>
                 <th scope="row">{find(slot.movement)?.name ?? slot.movement}</th>
                 <td>{formatSets(slot, find)}</td>
-                <td>
+                <Box component="td" sx={{ "& .opened": { mt: 0 } }}>
                   {parts.length === 0
                     ? skipped === null
                       ? "nothing logged"
                       : `skipped: ${skipped}`
                     : null}
-                  {parts.map(({ part }) => (
-                    <Box key={part.id} sx={{ whiteSpace: "nowrap" }}>
-                      <span className="figure">{formatPart(part)}</span>{" "}
-                      <Typography component="span" variant="body2" sx={{ color: "text.secondary" }}>
-                        {part.key.side === "both" ? "" : `${SIDE_NAMES[part.key.side]}, `}
-                        {extensionName(slot, part.key.extensionId)}
-                        {formatRir(part.rir)}
-                      </Typography>
-                    </Box>
-                  ))}
+                  {parts.map((logged) =>
+                    isEnded ? (
+                      <CorrectPart
+                        key={logged.commandId}
+                        logged={logged}
+                        done={logged.part[loggedField(logged.part)]}
+                        unit={logged.part.reading?.unit ?? unitOf(slot)}
+                      >
+                        <PartLine slot={slot} part={logged.part} />
+                      </CorrectPart>
+                    ) : (
+                      <div key={logged.commandId}>
+                        <PartLine slot={slot} part={logged.part} />
+                      </div>
+                    ),
+                  )}
                   {parts.length > 0 && own < asked ? (
                     <Typography variant="body2" sx={{ color: "kravo.warn" }}>
                       {own} of {asked} sets{skipped === null ? "" : `; rest skipped: ${skipped}`}
@@ -250,7 +315,7 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
                       {note}
                     </Typography>
                   ))}
-                </td>
+                </Box>
               </tr>
             ))}
           </Ledger>
@@ -272,6 +337,20 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
           {sessionNotes.map((note) => (
             <Typography key={note}>{note}</Typography>
           ))}
+          {isEnded || corrections.length > 0 ? (
+            <Box sx={{ mt: 4 }}>
+              <Corrections
+                corrections={corrections}
+                nameOf={(id) => {
+                  const slot = summary.find((s) => s.slot.id === id)?.slot;
+                  return slot === undefined ? null : (find(slot.movement)?.name ?? slot.movement);
+                }}
+                authors={authors}
+                timeZone={timeZone}
+                isEnded={isEnded}
+              />
+            </Box>
+          ) : null}
         </Section>
         <Box sx={{ pt: 1 }}>
           <VolumeBars title="Hard sets done" volume={done} />
@@ -282,6 +361,20 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
         </Box>
       </Box>
     </Page>
+  );
+}
+
+/** "100 kg × 8, left, drop, 2 left" */
+function PartLine({ slot, part }: { readonly slot: Slot; readonly part: PerformedPart }) {
+  return (
+    <Box component="span" sx={{ whiteSpace: "nowrap" }}>
+      <span className="figure">{formatPart(part)}</span>{" "}
+      <Typography component="span" variant="body2" sx={{ color: "text.secondary" }}>
+        {part.key.side === "both" ? "" : `${SIDE_NAMES[part.key.side]}, `}
+        {extensionName(slot, part.key.extensionId)}
+        {formatRir(part.rir)}
+      </Typography>
+    </Box>
   );
 }
 

@@ -5,16 +5,15 @@ import { Form, Link } from "react-router";
 import { addDays, dayAt, weekStart } from "~/core/calendar/index.ts";
 import type { PlanEntry } from "~/core/schedule/index.ts";
 import { formatDay, formatShortDay } from "~/format/numbers.ts";
-import { scopeOf } from "~/server/auth/session.server.ts";
 import { listGyms } from "~/server/db/gyms.server.ts";
 import { listOpenRuns, listPlans } from "~/server/db/plans.server.ts";
+import { reading } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/today.ts";
 import { planAddress, PlanLink, RunTag } from "../components/plan-entry.tsx";
 import { Ledger } from "../components/ledger.tsx";
 import { Empty, Page, Section } from "../components/page.tsx";
 
-export async function loader({ context }: Route.LoaderArgs) {
-  const scope = scopeOf(context);
+export const loader = reading(async (scope) => {
   const gyms = await listGyms(scope);
   const today = dayAt(scope.now, gyms[0]?.timeZone ?? "UTC");
   const [plans, open] = await Promise.all([
@@ -29,7 +28,7 @@ export async function loader({ context }: Route.LoaderArgs) {
     undecided: open.filter((plan) => plan.run.kind === "ended"),
     hasGym: gyms.length > 0,
   };
-}
+});
 
 export default function Today({ loaderData }: Route.ComponentProps) {
   const { today, plans, ahead, running, undecided, hasGym } = loaderData;
@@ -127,7 +126,11 @@ export default function Today({ loaderData }: Route.ComponentProps) {
                   <th scope="row">{plan.personName}</th>
                   <td className="figure">{formatShortDay(plan.day)}</td>
                   <td>
-                    <Link to={planAddress(plan)}>Read and decide</Link>
+                    <Link to={planAddress(plan)}>
+                      {plan.run.kind === "ended" && plan.run.ruling === "changedSince"
+                        ? "Changed since: look again"
+                        : "Read and decide"}
+                    </Link>
                   </td>
                 </tr>
               ))}

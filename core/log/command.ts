@@ -7,8 +7,9 @@ import type { LogContext, PerformedPart } from "./part.ts";
 
 /** What a device says happened. Nothing is ever changed in place: a later command supersedes its parent. */
 export type CommandBody =
-  | { readonly kind: "part"; readonly part: PerformedPart }
-  | { readonly kind: "removePart"; readonly key: PartKey }
+  /** `why` is given where an ended session is corrected. */
+  | { readonly kind: "part"; readonly part: PerformedPart; readonly why?: string }
+  | { readonly kind: "removePart"; readonly key: PartKey; readonly why?: string }
   | { readonly kind: "context"; readonly context: LogContext }
   | {
       readonly kind: "pain";
@@ -23,7 +24,9 @@ export type CommandBody =
     }
   | { readonly kind: "note"; readonly slotId: Id<"slot"> | null; readonly text: string }
   | { readonly kind: "skip"; readonly slotId: Id<"slot">; readonly reason: string }
-  | { readonly kind: "end"; readonly sessionEffort: number | null };
+  | { readonly kind: "end"; readonly sessionEffort: number | null }
+  /** The session goes on after it was ended. */
+  | { readonly kind: "reopen"; readonly why: string };
 
 /**
  * An append-only command of a run. `seq` counts a device's commands for that run from 1 without gaps.
@@ -62,6 +65,7 @@ export function subjectOf(body: CommandBody): string {
     case "skip":
       return `skip:${body.slotId}`;
     case "end":
+    case "reopen":
       return "end";
     default:
       return assertNever(body);

@@ -116,9 +116,9 @@ export function skipReason(log: RunLog, slotId: Id<"slot">): string | null {
   return head?.kind === "skip" ? head.reason : null;
 }
 
-/** True once somebody ended the run. */
+/** True while the run is ended: what was said last about its end is that it ended. */
 export function isEnded(log: RunLog): boolean {
-  return (log.get("end") ?? []).length > 0;
+  return log.get("end")?.at(-1)?.body.kind === "end";
 }
 
 /** What stands of a run, without how it came to be: what history keeps as rows and comparison reads. */

@@ -3,3 +3,6 @@ export * from "./command.ts";
 export * from "./fold.ts";
 export * from "./summary.ts";
 export * from "./trial.ts";
+export * from "./sending.ts";
+export * from "./rest.ts";
+export * from "./corrections.ts";

@@ -65,6 +65,12 @@ export function countedField(step: Pick<SetStep, "kind" | "target">): CountedFie
   }
 }
 
+/** The field in which a set was logged: the first that holds anything, full repetitions where none does. */
+export function loggedField(part: PerformedPart): CountedField {
+  const fields = ["fullReps", "partialReps", "forcedReps", "seconds", "steps", "metres"] as const;
+  return fields.find((field) => part[field] !== null) ?? "fullReps";
+}
+
 /** Who helped, if anybody: it decides what may be taken to the limit. */
 export type Helper = "alone" | "partner" | "spotter" | "unknown";
 

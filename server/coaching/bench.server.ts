@@ -25,7 +25,7 @@ export async function benchOf(scope: Scope, plan: StoredPlan) {
       dismissalsOn(scope, plan.id),
       strengthRules(scope),
     ]);
-  const bodyWeight = bodyWeightOf(measurements);
+  const bodyWeight = bodyWeightOf(measurements, plan.day);
   const series = seriesOf(history);
   return {
     plan,

@@ -75,7 +75,7 @@ export async function fitFor(
       catalogueFor(scope),
       strengthRules(scope),
     ]);
-  const bodyWeight = bodyWeightOf(measurements);
+  const bodyWeight = bodyWeightOf(measurements, day);
   const figures = figuresOf(seriesOf(history), bodyWeight, rules.equation);
   const known = surroundingsFrom(figures, bodyWeight, rules);
   const here = stations.filter((station) => station.gymId === gymId);

@@ -108,7 +108,7 @@ export async function planNext(
       .from("runs")
       .where({ id: toBinary(run.id) })
       .whereNull("settled_at")
-      .update({ settled_at: trx.now });
+      .update({ settled_at: trx.now, settled_position: run.lastPosition });
     if (settled !== 1) return fail({ code: "settled" });
     for (const { slot, proposal, chosen, decision } of decided) {
       await addRuling(trx, run.id, run.personId, proposal, {
@@ -117,6 +117,7 @@ export async function planNext(
         decision: decision.kind === "accept" ? "accepted" : "overruled",
         chosen,
         reason: decision.kind === "accept" ? "" : decision.reason.trim(),
+        logPosition: run.lastPosition,
       });
     }
     const { personId, gymId, startTime, title } = run;

@@ -23,10 +23,11 @@ import {
   setUpColumn,
   sideColumn,
 } from "~/codec/performed.ts";
-import { jsonColumn, massFromColumns } from "~/codec/rows.ts";
+import { instantColumn, jsonColumn, massFromColumns } from "~/codec/rows.ts";
 import { movementRefCodec, tempoCodec } from "~/codec/values.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
+import { readEach } from "./set-apart.server.ts";
 
 /**
  * Brings the rows of a run in line with one more command, in the command's own transaction. Rows are never
@@ -66,11 +67,13 @@ export async function project(
       });
       return;
     case "end":
+      await endRun(scope, runId);
+      return;
+    case "reopen":
       await scope
         .from("runs")
         .where({ id: toBinary(runId) })
-        .whereNull("ended_at")
-        .update({ ended_at: scope.now });
+        .update({ ended_at: null });
       return;
     case "note":
     case "skip":
@@ -78,6 +81,21 @@ export async function project(
     default:
       assertNever(body);
   }
+}
+
+/** Ends a run; one that was reopened ended when it ended first, or its duration would count the days between. */
+async function endRun(scope: Scope, run: Id<"run">): Promise<void> {
+  const first = await scope
+    .from("commands")
+    .where({ run_id: toBinary(run) })
+    .whereRaw("json_value(body, '$.kind') = 'end'")
+    .min({ at: "received_at" })
+    .first();
+  await scope
+    .from("runs")
+    .where({ id: toBinary(run) })
+    .whereNull("ended_at")
+    .update({ ended_at: instantColumn.nullable().parse(first?.["at"] ?? null) ?? scope.now });
 }
 
 async function tombstone(scope: Scope, parent: Id<"command"> | null, by: Buffer): Promise<void> {
@@ -231,9 +249,16 @@ export async function performedIn(
       .orderBy("id"),
     scope.from("pains").whereIn("run_id", ids).whereNull("superseded_by").orderBy("id"),
   ]);
-  for (const row of parts) found.get(fromBinary(row["run_id"]))?.parts.push(partFrom(row));
-  for (const row of contexts) found.get(fromBinary(row["run_id"]))?.contexts.push(contextFrom(row));
-  for (const row of pains) found.get(fromBinary(row["run_id"]))?.pains.push(painFrom(row));
+  const each = <T>(rows: readonly Row[], read: (row: Row) => T) =>
+    readEach(
+      scope,
+      "log entry",
+      rows,
+      (row) => [fromBinary<"run">(row["run_id"]), read(row)] as const,
+    );
+  for (const [run, part] of each(parts, partFrom)) found.get(run)?.parts.push(part);
+  for (const [run, context] of each(contexts, contextFrom)) found.get(run)?.contexts.push(context);
+  for (const [run, pain] of each(pains, painFrom)) found.get(run)?.pains.push(pain);
   return found;
 }
 

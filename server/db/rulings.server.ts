@@ -1,12 +1,13 @@
 import { z } from "zod";
 import type { Id } from "~/core/identity/index.ts";
-import type { Proposal } from "~/core/progression/index.ts";
+import type { Move, Proposal } from "~/core/progression/index.ts";
 import type { Mass } from "~/core/quantity/index.ts";
 import { jsonColumn } from "~/codec/rows.ts";
 import { massCodec } from "~/codec/values.ts";
 import { mintId } from "~/codec/mint.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import type { Scope } from "./scope.server.ts";
+import { readEach } from "./set-apart.server.ts";
 
 /** What the coach decided about a proposal. An overruling carries its reason. */
 export interface Ruling {
@@ -15,6 +16,9 @@ export interface Ruling {
   readonly decision: "accepted" | "overruled";
   readonly chosen: Mass | null;
   readonly reason: string;
+  /** The proposal as it was shown, and the position up to which the log had been read for it. */
+  readonly shown: { readonly move: Move; readonly reading: Mass | null };
+  readonly logPosition: number;
 }
 
 const chosenColumn = jsonColumn(massCodec.nullable());
@@ -24,7 +28,7 @@ export async function addRuling(
   run: Id<"run">,
   person: Id<"person">,
   proposal: Proposal,
-  ruling: Ruling,
+  ruling: Omit<Ruling, "shown">,
 ): Promise<void> {
   await scope.insert("rulings", {
     id: toBinary(mintId<"ruling">()),
@@ -36,22 +40,30 @@ export async function addRuling(
     decision: ruling.decision,
     chosen: ruling.chosen === null ? null : JSON.stringify(ruling.chosen),
     reason: ruling.reason,
+    log_position: ruling.logPosition,
     created_at: scope.now,
     ...scope.by,
   });
 }
 
-/** The rulings on a run's proposals. */
+const shownColumn = jsonColumn(
+  z.object({ move: z.enum(["raise", "keep", "lower"]), reading: massCodec.nullable() }),
+);
+
+/** The ruling on each of a run's proposals: of several on one exercise the latest, which supersedes the others. */
 export async function rulingsOn(scope: Scope, run: Id<"run">): Promise<readonly Ruling[]> {
   const rows = await scope
     .from("rulings")
     .where({ run_id: toBinary(run) })
     .orderBy("id");
-  return rows.map((row) => ({
+  const all = readEach(scope, "ruling", rows, (row): Ruling => ({
     slotId: fromBinary(row["slot_id"]),
     lineId: fromBinary(row["line_id"]),
     decision: z.enum(["accepted", "overruled"]).parse(row["decision"]),
     chosen: row["chosen"] === null ? null : chosenColumn.parse(row["chosen"]),
     reason: z.string().parse(row["reason"]),
+    shown: shownColumn.parse(row["proposal"]),
+    logPosition: z.number().parse(row["log_position"]),
   }));
+  return [...new Map(all.map((ruling) => [ruling.slotId, ruling])).values()];
 }

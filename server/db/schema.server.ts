@@ -221,11 +221,29 @@ const TEMPLATE_REVISIONS = [
     add column changed_at bigint null`,
 ];
 
+/** Devices on which somebody signed in before: a stranger's wrong passwords do not keep them out. */
+const KNOWN_DEVICES = [
+  `create table known_devices (
+    user_id binary(16) not null, token_hash binary(32) not null, last_at bigint not null,
+    primary key (user_id, token_hash), foreign key (user_id) references users (id)
+  )`,
+];
+
+/** Corrections after a session was ruled on: up to where the log had been read, and each ruling kept. */
+const CORRECTIONS = [
+  `alter table runs add column settled_position int null`,
+  `update runs set settled_position = last_position where settled_at is not null`,
+  `alter table rulings add column log_position int not null default 0,
+    drop key rulings_slot, add key rulings_slot (studio_id, run_id, slot_id)`,
+];
+
 /** Migrations by name, in order. A landed one is never edited; the next is appended. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
   { name: "001-foundation", statements: FIRST },
   { name: "002-strength-rules", statements: STRENGTH_RULES },
   { name: "003-template-revisions", statements: TEMPLATE_REVISIONS },
+  { name: "004-known-devices", statements: KNOWN_DEVICES },
+  { name: "005-corrections", statements: CORRECTIONS },
 ];
 
 const source: Knex.MigrationSource<(typeof MIGRATIONS)[number]> = {

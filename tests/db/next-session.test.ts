@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { describe, expect, it } from "vitest";
 import { z } from "zod";
 import { jsonColumn } from "~/codec/rows.ts";
 import { addDays, day, type Day } from "~/core/calendar/index.ts";
@@ -16,60 +16,29 @@ import {
   type Series,
 } from "~/server/coaching/history.server.ts";
 import { planNext, proposalsFor, type Decision } from "~/server/coaching/next-session.server.ts";
-import type { Database } from "~/server/db/connection.server.ts";
 import { getPlan } from "~/server/db/plans.server.ts";
 import { rulingsOn } from "~/server/db/rulings.server.ts";
-import { acceptCommands, getRun, startRun, type StoredRun } from "~/server/db/runs.server.ts";
+import { getRun, startRun, type StoredRun } from "~/server/db/runs.server.ts";
 import { moveForward, seedDemo } from "~/demo/seed.server.ts";
-import { Device } from "./sets.ts";
-import {
-  addSquats,
-  closeTestDatabase,
-  NOW,
-  testDatabase,
-  testStudio,
-  type TestStudio,
-} from "./studio.ts";
+import { trainSquats } from "./sets.ts";
+import { addSquats, inStudio } from "./studio.ts";
 
-let db: Database;
-let studio: TestStudio;
-beforeAll(async () => {
-  db = await testDatabase();
-});
-afterAll(closeTestDatabase);
-beforeEach(async () => {
-  studio = await testStudio(db);
-});
+const here = inStudio();
 
 const DAY = 86_400_000;
-/** Trains a plan with these reps and ends it. */
-async function train(plan: Id<"plan">, reps: readonly number[], daysLater = 0): Promise<StoredRun> {
-  const scope = studio.at(NOW + daysLater * DAY);
-  const started = await startRun(scope, plan);
-  if (!started.ok) throw new Error("not started");
-  const device = await Device.at(scope, started.value);
-  const reading = device.slot.sets[0]?.load;
-  const load = reading?.kind === "absolute" ? reading.reading : kg(100);
-  await acceptCommands(scope, started.value, [
-    device.context(),
-    ...reps.map((n, i) => device.set(i, n, { reading: load })),
-    device.end(),
-  ]);
-  const run = await getRun(scope, started.value);
-  if (run === null) throw new Error("no run");
-  return run;
-}
+const train = (plan: Id<"plan">, reps: readonly number[], daysLater = 0) =>
+  trainSquats(here.studio, plan, reps, daysLater);
 const slotOf = (run: StoredRun) => slotsOf(run.document)[0]!;
 const accept = (run: StoredRun): Decision => ({ slotId: slotOf(run).id, kind: "accept" });
 const next = (run: StoredRun, decisions: Decision[], on: Day = day("2026-03-09")) =>
-  planNext(studio.scope, run, on, decisions);
+  planNext(here.studio.scope, run, on, decisions);
 
 describe("planning the next session", () => {
   it("raises by the smallest step after every set reached the top, on the same lines with new ids", async () => {
-    const run = await train(await addSquats(studio), [12, 12, 12]);
+    const run = await train(await addSquats(here.studio), [12, 12, 12]);
     const planned = await next(run, [accept(run)]);
     if (!planned.ok) throw new Error(planned.error.code);
-    const plan = await getPlan(studio.scope, planned.value);
+    const plan = await getPlan(here.studio.scope, planned.value);
     const [slot] = slotsOf(plan!.document);
     expect(slot?.sets.map((s) => s.load)).toEqual(
       Array.from({ length: 3 }, () => ({ kind: "absolute", reading: kg(102.5) })),
@@ -79,26 +48,26 @@ describe("planning the next session", () => {
     expect(plan).toMatchObject({
       day: "2026-03-09",
       plannedFromRun: run.id,
-      personId: studio.person,
+      personId: here.studio.person,
     });
   });
 
   it("keeps an overruling with its reason beside the proposal", async () => {
-    const run = await train(await addSquats(studio), [12, 12, 12]);
+    const run = await train(await addSquats(here.studio), [12, 12, 12]);
     const planned = await next(run, [
       { slotId: slotOf(run).id, kind: "overrule", reading: kg(105), reason: " Strong day. " },
     ]);
     expect(planned.ok).toBe(true);
-    expect(await rulingsOn(studio.scope, run.id)).toMatchObject([
+    expect(await rulingsOn(here.studio.scope, run.id)).toMatchObject([
       { decision: "overruled", chosen: kg(105), reason: "Strong day." },
     ]);
-    const [row] = await studio.scope.from("rulings");
+    const [row] = await here.studio.scope.from("rulings");
     const stored = jsonColumn(z.looseObject({ move: z.string() })).parse(row?.["proposal"]);
     expect(stored).toMatchObject({ move: "raise", reading: { thousandths: 102_500 } });
   });
 
   it("refuses an overruling without a reason or with a load that cannot be made, and plans nothing", async () => {
-    const run = await train(await addSquats(studio), [12, 12, 12]);
+    const run = await train(await addSquats(here.studio), [12, 12, 12]);
     const slotId = slotOf(run).id;
     expect(
       await next(run, [{ slotId, kind: "overrule", reading: kg(105), reason: " " }]),
@@ -107,35 +76,35 @@ describe("planning the next session", () => {
       await next(run, [{ slotId, kind: "overrule", reading: kg(101), reason: "x" }]),
     ).toMatchObject({ error: { code: "cannotBeMade", easier: { reading: kg(100) } } });
     expect(await next(run, [])).toMatchObject({ error: { code: "undecided" } });
-    expect((await getRun(studio.scope, run.id))?.settledAt).toBeNull();
-    expect(await rulingsOn(studio.scope, run.id)).toEqual([]);
+    expect((await getRun(here.studio.scope, run.id))?.settledAt).toBeNull();
+    expect(await rulingsOn(here.studio.scope, run.id)).toEqual([]);
   });
 
   it("plans once when two coaches press at the same time", async () => {
-    const run = await train(await addSquats(studio), [12, 12, 12]);
+    const run = await train(await addSquats(here.studio), [12, 12, 12]);
     const both = await Promise.all([next(run, [accept(run)]), next(run, [accept(run)])]);
     expect(both.filter((r) => r.ok)).toHaveLength(1);
     expect(both.find((r) => !r.ok)).toMatchObject({ error: { code: "settled" } });
-    expect(await studio.scope.from("plans")).toHaveLength(2);
+    expect(await here.studio.scope.from("plans")).toHaveLength(2);
   });
 
   it("waits for a running session to end", async () => {
-    const started = await startRun(studio.scope, await addSquats(studio));
-    const run = started.ok ? await getRun(studio.scope, started.value) : null;
+    const started = await startRun(here.studio.scope, await addSquats(here.studio));
+    const run = started.ok ? await getRun(here.studio.scope, started.value) : null;
     expect(await next(run!, [accept(run!)])).toMatchObject({ error: { code: "notEnded" } });
   });
 
   it("judges an old session by what was known then, not by later ones", async () => {
-    const first = await train(await addSquats(studio), [9, 9, 8]);
-    await train(await addSquats(studio, "2026-03-09"), [12, 12, 12], 7);
-    const [proposal] = await proposalsFor(studio.scope, first);
+    const first = await train(await addSquats(here.studio), [9, 9, 8]);
+    await train(await addSquats(here.studio, "2026-03-09"), [12, 12, 12], 7);
+    const [proposal] = await proposalsFor(here.studio.scope, first);
     expect(proposal?.proposal.move).toBe("keep");
   });
 
   it("proposes nothing from an earlier session for an exercise that was left out this time", async () => {
-    await train(await addSquats(studio), [12, 12, 12]);
-    const empty = await train(await addSquats(studio, "2026-03-09"), [], 7);
-    const [proposal] = await proposalsFor(studio.scope, empty);
+    await train(await addSquats(here.studio), [12, 12, 12]);
+    const empty = await train(await addSquats(here.studio, "2026-03-09"), [], 7);
+    const [proposal] = await proposalsFor(here.studio.scope, empty);
     expect(proposal?.proposal.because).toEqual([{ code: "noExposure" }]);
   });
 });
@@ -147,20 +116,20 @@ describe("history", () => {
       const tick = () => {
         queries += 1;
       };
-      db.on("query", tick);
-      await historyOf(studio.scope, studio.person);
-      db.removeListener("query", tick);
+      here.db.on("query", tick);
+      await historyOf(here.studio.scope, here.studio.person);
+      here.db.removeListener("query", tick);
       return queries;
     };
-    await train(await addSquats(studio), [10, 10, 10]);
+    await train(await addSquats(here.studio), [10, 10, 10]);
     const one = await count();
     for (let week = 1; week < 6; week++)
       await train(
-        await addSquats(studio, addDays(day("2026-03-02"), week * 7)),
+        await addSquats(here.studio, addDays(day("2026-03-02"), week * 7)),
         [10, 10, 10],
         week * 7,
       );
-    expect((await historyOf(studio.scope, studio.person)).runs).toHaveLength(6);
+    expect((await historyOf(here.studio.scope, here.studio.person)).runs).toHaveLength(6);
     expect(await count()).toBe(one);
     expect(one).toBe(5);
   });
@@ -172,12 +141,12 @@ describe("what history says of each exercise", () => {
     const runs: StoredRun[] = [];
     for (const [week, reps] of [8, 9, 10].entries()) {
       const on = addDays(day("2026-03-02"), week * 7);
-      runs.push(await train(await addSquats(studio, on), [reps, reps, reps], week * 7));
+      runs.push(await train(await addSquats(here.studio, on), [reps, reps, reps], week * 7));
     }
     return runs;
   }
-  const key = () => lastKey("shipped:back-squat", studio.station);
-  const history = () => historyOf(studio.scope, studio.person);
+  const key = () => lastKey("shipped:back-squat", here.studio.station);
+  const history = () => historyOf(here.studio.scope, here.studio.person);
   const reps = (series: Series) => series.get(key())?.map((e) => e.sets[0]?.reps);
 
   it("is by movement and station, oldest session first, and ends where it is asked to", async () => {
@@ -215,9 +184,10 @@ describe("the demo", () => {
   const evening = Date.UTC(2026, 10, 25, 18);
 
   it("is seeded once, with history, somebody training now and decisions waiting", async () => {
-    expect(await seedDemo(db, evening)).toBe(true);
-    expect(await seedDemo(db, evening)).toBe(false);
-    const one = async (sql: string) => Number(((await db.raw(sql)) as [{ n: number }[]])[0][0]?.n);
+    expect(await seedDemo(here.db, evening)).toBe(true);
+    expect(await seedDemo(here.db, evening)).toBe(false);
+    const one = async (sql: string) =>
+      Number(((await here.db.raw(sql)) as [{ n: number }[]])[0][0]?.n);
     const demo = "studio_id = (select studio_id from demo_seed)";
     expect(
       await one(
@@ -245,14 +215,16 @@ describe("the demo", () => {
   });
 
   it("moves forward by whole days on a later one, but not what a user touched", async () => {
-    const [touched] = (await db("plans")
+    const [touched] = (await here
+      .db("plans")
       .whereRaw("studio_id = (select studio_id from demo_seed) and day = '2026-11-25'")
       .orderBy("title")
       .limit(1)) as { id: Buffer }[];
-    await db("plans").where({ id: touched!.id }).update({ actor_kind: "user" });
-    expect(await moveForward(db, evening + 3 * DAY)).toBe(3);
-    expect(await moveForward(db, evening + 3 * DAY)).toBe(0);
-    const days = (await db("plans")
+    await here.db("plans").where({ id: touched!.id }).update({ actor_kind: "user" });
+    expect(await moveForward(here.db, evening + 3 * DAY)).toBe(3);
+    expect(await moveForward(here.db, evening + 3 * DAY)).toBe(0);
+    const days = (await here
+      .db("plans")
       .whereRaw(
         "studio_id = (select studio_id from demo_seed) and day in ('2026-11-25', '2026-11-28')",
       )

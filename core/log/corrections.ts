@@ -1,0 +1,59 @@
+import type { Id } from "../identity/index.ts";
+import { assertNever } from "../result/index.ts";
+import type { Command, OrderedCommand } from "./command.ts";
+import type { PerformedPart } from "./part.ts";
+
+/** What was said of a session after it had ended. */
+export type Correction = {
+  readonly commandId: Id<"command">;
+  /** Why, where it was asked for. */
+  readonly why: string | null;
+} & (
+  | { readonly kind: "changed"; readonly before: PerformedPart; readonly after: PerformedPart }
+  | { readonly kind: "removed"; readonly before: PerformedPart }
+  /** Logged after the end: by a device that came back late, or in the session when it was reopened. */
+  | { readonly kind: "added"; readonly after: PerformedPart }
+  | { readonly kind: "reopened" }
+  | { readonly kind: "endedAgain" }
+  | { readonly kind: "other"; readonly about: "pain" | "note" | "skip" | "context" }
+);
+
+/** Every correction in the order of the server: all commands behind the first that ended the session. */
+export function correctionsIn(commands: readonly OrderedCommand[]): readonly Correction[] {
+  const ordered = commands
+    .filter(({ position }) => position !== null)
+    .toSorted((a, b) => (a.position ?? 0) - (b.position ?? 0))
+    .map(({ command }) => command);
+  const end = ordered.findIndex(({ body }) => body.kind === "end");
+  if (end < 0) return [];
+  const byId = new Map(ordered.map((command) => [command.commandId, command]));
+  return ordered.slice(end + 1).flatMap((command) => correctionOf(command, byId));
+}
+
+function correctionOf(
+  { commandId, parent, body }: Command,
+  byId: ReadonlyMap<Id<"command">, Command>,
+): readonly Correction[] {
+  const superseded = parent === null ? undefined : byId.get(parent)?.body;
+  const before = superseded?.kind === "part" ? superseded.part : null;
+  const why = "why" in body ? (body.why ?? null) : null;
+  switch (body.kind) {
+    case "part":
+      return before === null
+        ? [{ commandId, why, kind: "added", after: body.part }]
+        : [{ commandId, why, kind: "changed", before, after: body.part }];
+    case "removePart":
+      return before === null ? [] : [{ commandId, why, kind: "removed", before }];
+    case "reopen":
+      return [{ commandId, why, kind: "reopened" }];
+    case "end":
+      return [{ commandId, why, kind: "endedAgain" }];
+    case "pain":
+    case "note":
+    case "skip":
+    case "context":
+      return [{ commandId, why, kind: "other", about: body.kind }];
+    default:
+      return assertNever(body);
+  }
+}

@@ -1,0 +1,61 @@
+import { assertNever } from "~/core/result/index.ts";
+import type { Correction } from "~/core/log/index.ts";
+import { formatPart } from "./exposure.ts";
+import { formatRir } from "./training.ts";
+
+const OTHER = {
+  pain: "Pain was recorded after the end",
+  note: "A note was changed after the end",
+  skip: "An exercise was marked as skipped after the end",
+  context: "How an exercise was done was changed after the end",
+} as const;
+
+/** "60 kg × 12, RIR 2 → 60 kg × 11, RIR 1" */
+export function formatCorrection(correction: Correction): string {
+  switch (correction.kind) {
+    case "changed":
+      return `${withEffort(correction.before)} → ${withEffort(correction.after)}`;
+    case "removed":
+      return `${withEffort(correction.before)} removed`;
+    case "added":
+      return `${withEffort(correction.after)} logged after the end`;
+    case "reopened":
+      return "Session reopened";
+    case "endedAgain":
+      return "Session ended again";
+    case "other":
+      return OTHER[correction.about];
+    default:
+      return assertNever(correction);
+  }
+}
+
+const withEffort = (part: Parameters<typeof formatPart>[0]) =>
+  `${formatPart(part)}, ${formatRir(part.rir)}`;
+
+/** What stood in the way of a correction. */
+export function formatCorrectionError(
+  error:
+    | { readonly code: "changedMeanwhile" }
+    | { readonly code: "notALoad"; readonly error: { readonly text: string } },
+): string {
+  return error.code === "changedMeanwhile"
+    ? "This set was corrected or removed meanwhile. The page now shows it as it is; correct it again if it is still wrong."
+    : `“${error.error.text}” is not a load; write like 82.5, or nothing where it is unknown.`;
+}
+
+/** What stood in the way of deciding again. */
+export function formatReconsiderError(error: {
+  readonly code: "changedMeanwhile" | "undecided" | "reasonMissing";
+}): string {
+  switch (error.code) {
+    case "changedMeanwhile":
+      return "The session, or the one planned from it, changed again meanwhile. The page now shows what holds; decide again.";
+    case "undecided":
+      return "Your decision is needed for each of them.";
+    case "reasonMissing":
+      return "Expected a reason for what is left as planned; it is kept with the decision.";
+    default:
+      return assertNever(error.code);
+  }
+}

@@ -1,0 +1,151 @@
+import { z } from "zod";
+import type { Instant } from "~/core/calendar/index.ts";
+import { idOf, type Id } from "~/core/identity/index.ts";
+import {
+  foldCommands,
+  loggedField,
+  parentFor,
+  partsOf,
+  type CommandBody,
+  type CountedField,
+  type PerformedPart,
+} from "~/core/log/index.ts";
+import { fail, ok, type Result } from "~/core/result/index.ts";
+import { howToMake } from "~/core/station/index.ts";
+import {
+  metres,
+  parseMass,
+  seconds,
+  type Count,
+  type MassTextError,
+} from "~/core/quantity/index.ts";
+import type { CorrectionForm } from "~/codec/correction.ts";
+import { mintId } from "~/codec/mint.ts";
+import { instantColumn } from "~/codec/rows.ts";
+import { fromBinary, toBinary } from "../db/columns.server.ts";
+import { stationVersions } from "../db/gyms.server.ts";
+import { acceptCommands, commandsAfter } from "../db/commands.server.ts";
+import { type StoredRun } from "../db/runs.server.ts";
+import type { Row, Scope } from "../db/scope.server.ts";
+
+export type CorrectionError =
+  /** The set was changed or removed since the page was loaded. */
+  | { readonly code: "changedMeanwhile" }
+  | ({ readonly code: "notALoad" } & { readonly error: MassTextError });
+
+/**
+ * Corrects an ended session from the desk, by a command like any other: the same log keeps what was said before,
+ * who corrected it and why.
+ */
+export async function correct(
+  scope: Scope,
+  run: StoredRun,
+  form: CorrectionForm,
+): Promise<Result<null, CorrectionError>> {
+  if (form.intent === "reopen") {
+    await sayFromDesk(scope, run, { kind: "reopen", why: form.why }, null);
+    return ok(null);
+  }
+  const log = foldCommands(await commandsAfter(scope, run.id, 0));
+  const logged = partsOf(log).find(({ commandId }) => commandId === form.command);
+  if (logged === undefined) return fail({ code: "changedMeanwhile" });
+  const { part } = logged;
+  if (form.intent === "remove") {
+    await sayFromDesk(
+      scope,
+      run,
+      { kind: "removePart", key: part.key, why: form.why },
+      form.command,
+    );
+    return ok(null);
+  }
+  const corrected = await correctedPart(scope, part, form);
+  if (!corrected.ok) return corrected;
+  await sayFromDesk(
+    scope,
+    run,
+    { kind: "part", part: corrected.value, why: form.why },
+    form.command,
+  );
+  return ok(null);
+}
+
+async function correctedPart(
+  scope: Scope,
+  part: PerformedPart,
+  { load, done, rir }: Extract<CorrectionForm, { intent: "correct" }>,
+): Promise<Result<PerformedPart, CorrectionError>> {
+  const station = (await stationVersions(scope, [part.stationVersion])).get(part.stationVersion);
+  const unit = part.reading?.unit ?? station?.loading.unit ?? "kg";
+  const reading = load === "" ? null : parseMass(load, unit);
+  if (reading !== null && !reading.ok) return fail({ code: "notALoad", error: reading.error });
+  const read = reading?.value ?? null;
+  const made = read === null || station === undefined ? null : howToMake(station.loading, read);
+  return ok({
+    ...part,
+    id: mintId(),
+    reading: read,
+    // What hung is only known where the station makes the load in one way.
+    platesHung:
+      made?.ok === true && made.value.recipe.kind === "plates" ? made.value.recipe.perPoint : null,
+    ...counted(loggedField(part), done),
+    rir,
+  });
+}
+
+function counted(field: CountedField, done: Count | null): Partial<PerformedPart> {
+  if (field === "seconds") return { seconds: done && seconds(done) };
+  if (field === "metres") return { metres: done && metres(done) };
+  return { [field]: done };
+}
+
+/** A desk is a device as well, one for each user: its id is the user's, its commands have their own sequence. */
+async function sayFromDesk(
+  scope: Scope,
+  run: StoredRun,
+  body: CommandBody,
+  parent: Id<"command"> | null,
+): Promise<void> {
+  if (scope.actor.kind !== "user") throw new Error("only a user corrects from the desk");
+  const device = idOf<"device">(scope.actor.id);
+  for (let attempt = 1; ; attempt++) {
+    const known = await commandsAfter(scope, run.id, 0);
+    const seqs = known.map(({ command }) => (command.device === device ? command.seq : 0));
+    const accepted = await acceptCommands(scope, run.id, [
+      {
+        commandId: mintId(),
+        runId: run.id,
+        device,
+        seq: Math.max(0, ...seqs) + 1,
+        parent: parent ?? parentFor(foldCommands(known), body),
+        at: scope.now,
+        body,
+      },
+    ]);
+    if (accepted.ok) return;
+    // The same user said something at another desk at the same moment.
+    if (accepted.error.code !== "gap" || attempt >= 3)
+      throw new Error(`correction refused: ${accepted.error.code}`);
+  }
+}
+
+/** Who said a command, and when the server heard it. */
+export interface Author {
+  readonly commandId: Id<"command">;
+  readonly name: string;
+  readonly at: Instant;
+}
+
+/** Who said each command of a run. */
+export async function authorsOf(scope: Scope, run: Id<"run">): Promise<readonly Author[]> {
+  const rows = (await scope
+    .from("commands")
+    .leftJoin("users", "users.id", "commands.actor_id")
+    .where({ "commands.run_id": toBinary(run) })
+    .select("commands.id", "commands.received_at", "users.display_name")) as Row[];
+  return rows.map((row) => ({
+    commandId: fromBinary(row["id"]),
+    name: z.string().nullable().parse(row["display_name"]) ?? "Kravo",
+    at: instantColumn.parse(row["received_at"]),
+  }));
+}

@@ -1,0 +1,206 @@
+import { z } from "zod";
+import type { Id } from "~/core/identity/index.ts";
+import { sendingOrder, type Command, type OrderedCommand } from "~/core/log/index.ts";
+import { fail, ok, type Result } from "~/core/result/index.ts";
+import { commandCodec } from "~/codec/command.ts";
+import { instantColumn, jsonColumn, storedJson } from "~/codec/rows.ts";
+import { fromBinary, toBinary } from "./columns.server.ts";
+import { isLocked } from "./connection.server.ts";
+import { project } from "./performed.server.ts";
+import type { Row, Scope } from "./scope.server.ts";
+import { readEach } from "./set-apart.server.ts";
+
+const bodyColumn = jsonColumn(commandCodec.shape.body);
+
+export type SyncRefusal =
+  /** The run is not here: it never was, or an older backup was restored. */
+  | { readonly code: "missing" }
+  | { readonly code: "erased" }
+  | { readonly code: "foreignRun" }
+  /** A set was made on a version of a station that is not here. */
+  | { readonly code: "unknownEquipment" }
+  /** Commands of this device are missing before the ones sent, or others have their place. */
+  | { readonly code: "gap"; readonly expectedSeq: number };
+
+/** How often a lock that somebody holds is asked for again, and how long at most in between. */
+const LOCK_TRIES = 12;
+const LOCK_PAUSE_MS = 250;
+
+/**
+ * Commits a device's commands in its sequence, all or none. Commands that are here already are dropped, so
+ * sending again after a lost answer is safe. Positions are given under a lock on the run, in order of arrival.
+ * A parent that is not here (a backup was restored, and the device that said it has not come back yet) is
+ * dropped: when it arrives later, both stand as the sides of a conflict, and neither is lost.
+ */
+export async function acceptCommands(
+  scope: Scope,
+  runId: Id<"run">,
+  commands: readonly Command[],
+): Promise<Result<null, SyncRefusal>> {
+  if (commands.some((command) => command.runId !== runId)) return fail({ code: "foreignRun" });
+  if (commands.length === 0) return present(scope, runId);
+  for (let attempt = 1; ; attempt++) {
+    try {
+      return await scope.transaction((trx) => acceptLocked(trx, runId, commands));
+    } catch (error) {
+      if (error instanceof Refused) return fail(error.refusal);
+      // Waiting happens here, without a connection, so that a lock that is stuck holds none of the pool.
+      if (!isLocked(error) || attempt >= LOCK_TRIES) throw error;
+      await new Promise((resolve) => setTimeout(resolve, LOCK_PAUSE_MS * (0.5 + Math.random())));
+    }
+  }
+}
+
+/** Whether a run is here, without a lock and without a write: an empty poll asks no more. */
+async function present(scope: Scope, run: Id<"run">): Promise<Result<null, SyncRefusal>> {
+  const row: unknown = await scope
+    .from("runs")
+    .where({ id: toBinary(run) })
+    .first("id");
+  return row === undefined ? fail({ code: await whyMissing(scope, run) }) : ok(null);
+}
+
+async function whyMissing(scope: Scope, run: Id<"run">): Promise<"missing" | "erased"> {
+  const erased: unknown = await scope
+    .from("erased_runs")
+    .where({ id: toBinary(run) })
+    .first();
+  return erased === undefined ? "missing" : "erased";
+}
+
+async function acceptLocked(
+  trx: Scope,
+  runId: Id<"run">,
+  commands: readonly Command[],
+): Promise<Result<null, SyncRefusal>> {
+  const run = (await trx
+    .from("runs")
+    .where({ id: toBinary(runId) })
+    .forUpdate()
+    .noWait()
+    .first()) as Row | undefined;
+  if (run === undefined) return fail({ code: await whyMissing(trx, runId) });
+  const known = await knownCommands(trx, runId);
+  const fresh = sendingOrder(commands.filter((command) => !known.ids.has(command.commandId)));
+  await expectStations(trx, fresh);
+  let position = z.number().parse(run["last_position"]);
+  for (const said of fresh) {
+    const seqs = known.seqs.get(said.device) ?? new Set();
+    const expectedSeq = Math.max(0, ...seqs) + 1;
+    if (said.seq > expectedSeq || seqs.has(said.seq)) return refuse({ code: "gap", expectedSeq });
+    const command =
+      said.parent === null || known.ids.has(said.parent) ? said : { ...said, parent: null };
+    position += 1;
+    await insertCommand(trx, command, position);
+    await project(trx, command, fromBinary(run["revision_id"]));
+    known.ids.add(command.commandId);
+    known.seqs.set(command.device, seqs.add(command.seq));
+  }
+  if (fresh.length > 0) {
+    await trx
+      .from("runs")
+      .where({ id: toBinary(runId) })
+      .update({ last_position: position });
+  }
+  return ok(null);
+}
+
+/** Refuses commands made on station versions of which this studio knows nothing. */
+async function expectStations(trx: Scope, commands: readonly Command[]): Promise<void> {
+  const named = new Set(
+    commands.flatMap(({ body }) =>
+      body.kind === "part"
+        ? [body.part.stationVersion]
+        : body.kind === "context"
+          ? [body.context.stationVersion]
+          : [],
+    ),
+  );
+  if (named.size === 0) return;
+  const found = await trx
+    .from("station_versions")
+    .whereIn("id", [...named].map(toBinary))
+    .select("id");
+  if (found.length < named.size) refuse({ code: "unknownEquipment" });
+}
+
+/** Carries a refusal out of a transaction, so that what was written before it is rolled back. */
+class Refused extends Error {
+  constructor(readonly refusal: SyncRefusal) {
+    super(refusal.code);
+  }
+}
+
+function refuse(refusal: SyncRefusal): never {
+  throw new Refused(refusal);
+}
+
+async function knownCommands(scope: Scope, run: Id<"run">) {
+  const rows = await scope
+    .from("commands")
+    .where({ run_id: toBinary(run) })
+    .select("id", "device_id", "seq");
+  const ids = new Set<Id<"command">>();
+  const seqs = new Map<Id<"device">, Set<number>>();
+  for (const row of rows) {
+    ids.add(fromBinary(row["id"]));
+    const device = fromBinary<"device">(row["device_id"]);
+    seqs.set(device, (seqs.get(device) ?? new Set()).add(z.number().parse(row["seq"])));
+  }
+  return { ids, seqs };
+}
+
+/** The ids of a run's commands up to a position, in the server's order. */
+export async function commandIds(
+  scope: Scope,
+  run: Id<"run">,
+  upTo = Number.MAX_SAFE_INTEGER,
+): Promise<readonly Id<"command">[]> {
+  const rows = await scope
+    .from("commands")
+    .where({ run_id: toBinary(run) })
+    .where("position", "<=", upTo)
+    .orderBy("position")
+    .select("id");
+  return rows.map((row) => fromBinary(row["id"]));
+}
+
+async function insertCommand(scope: Scope, command: Command, position: number): Promise<void> {
+  await scope.insert("commands", {
+    id: toBinary(command.commandId),
+    run_id: toBinary(command.runId),
+    device_id: toBinary(command.device),
+    seq: command.seq,
+    position,
+    parent_id: command.parent === null ? null : toBinary(command.parent),
+    device_at: command.at,
+    received_at: scope.now,
+    body: storedJson(commandCodec.shape.body, command.body),
+    ...scope.by,
+  });
+}
+
+/** The commands of a run after a position, in the server's order. */
+export async function commandsAfter(
+  scope: Scope,
+  run: Id<"run">,
+  position: number,
+): Promise<readonly OrderedCommand[]> {
+  const rows: Row[] = await scope
+    .from("commands")
+    .where({ run_id: toBinary(run) })
+    .where("position", ">", position)
+    .orderBy("position");
+  return readEach(scope, "log entry", rows, (row) => ({
+    position: z.number().parse(row["position"]),
+    command: {
+      commandId: fromBinary(row["id"]),
+      runId: fromBinary(row["run_id"]),
+      device: fromBinary(row["device_id"]),
+      seq: z.number().parse(row["seq"]),
+      parent: row["parent_id"] === null ? null : fromBinary(row["parent_id"]),
+      at: instantColumn.parse(row["device_at"]),
+      body: bodyColumn.parse(row["body"]),
+    },
+  }));
+}
