@@ -34,5 +34,6 @@ export default [
   ]),
   route("floor/:runId", "routes/floor.tsx"),
   route("floor/:runId/sync", "routes/floor-sync.ts"),
+  route("floor/:runId/hand-in", "routes/floor-hand-in.ts"),
   route("*", "routes/not-found.tsx"),
 ] satisfies RouteConfig;

@@ -2,7 +2,9 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useColorScheme } from "@mui/material/styles";
-import { Form, NavLink } from "react-router";
+import { useEffect } from "react";
+import { Form, NavLink, useRevalidator } from "react-router";
+import { SetApartNotice } from "./set-apart.tsx";
 import { FLOOR_PAGES } from "../workers/floor-pages.ts";
 
 const TABS = [
@@ -35,7 +37,7 @@ export function Mark({ size }: { readonly size: number }) {
 
 /** Signing out leaves no session on the device but what is still to be sent. */
 async function forgetFloor(): Promise<void> {
-  await caches.delete(FLOOR_PAGES);
+  if ("caches" in globalThis) await caches.delete(FLOOR_PAGES);
   await (await import("./floor/log-store.ts")).forgetSent();
 }
 
@@ -49,6 +51,15 @@ export function Shell({
   readonly displayName: string;
   readonly children: React.ReactNode;
 }) {
+  const { revalidate } = useRevalidator();
+  useEffect(() => {
+    // What this device still holds is settled whichever page is opened first; a network that fails is no news.
+    void import("./floor/settle-device.ts")
+      .then(({ settleDevice }) => settleDevice())
+      .then((isChanged) => (isChanged ? revalidate() : undefined))
+      .catch(() => undefined);
+    // Once for each time that the frame is opened.
+  }, []);
   return (
     <Box sx={{ display: "flex", flexDirection: { xs: "column", md: "row" }, minHeight: "100dvh" }}>
       <Box
@@ -116,6 +127,7 @@ export function Shell({
             </Button>
           </Form>
         </Box>
+        <SetApartNotice />
         {children}
       </Box>
     </Box>

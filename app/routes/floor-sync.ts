@@ -1,43 +1,60 @@
 import type { SyncReply } from "~/codec/command.ts";
 import { syncRequestCodec } from "~/codec/command.ts";
+import { digestOf } from "~/core/log/index.ts";
+import type { Id } from "~/core/identity/index.ts";
 import {
   idParam,
-  notFound,
   orNotFound,
   reachingDatabase,
-  signedInOrNull,
+  scopeIfSignedIn,
 } from "~/server/auth/session.server.ts";
-import { requestOf } from "~/server/context.server.ts";
-import { scopeFor } from "~/server/db/scope.server.ts";
-import { acceptCommands, commandsAfter, getRun } from "~/server/db/runs.server.ts";
+import type { Scope } from "~/server/db/scope.server.ts";
+import { acceptCommands, commandIds, commandsAfter } from "~/server/db/commands.server.ts";
+import { getRun } from "~/server/db/runs.server.ts";
+import { readJson } from "~/server/http/body.server.ts";
 import type { Route } from "./+types/floor-sync.ts";
 
 /** The floor's only way to write: commands in, what the device does not know yet out. */
 export async function action({ request, params, context }: Route.ActionArgs) {
-  const who = await signedInOrNull(request, context);
-  if (who === null) return new Response("signed out", { status: 401 });
-  const { db, now } = requestOf(context);
-  const scope = scopeFor(db, {
-    studioId: who.studioId,
-    actor: { kind: "user", id: who.userId },
-    now,
-  });
+  const scope = await scopeIfSignedIn(request, context);
+  if (scope === null) return new Response("signed out", { status: 401 });
   const run = idParam<"run">(params.runId);
-  const parsed = syncRequestCodec.safeParse(await request.json().catch(() => null));
+  const parsed = syncRequestCodec.safeParse(await readJson(request));
   if (!parsed.success) return new Response("expected commands", { status: 400 });
-  const reply = await reachingDatabase(async (): Promise<SyncReply> => {
-    const accepted = await acceptCommands(scope, run, parsed.data.commands);
-    if (!accepted.ok) {
-      if (accepted.error.code === "missing") throw notFound();
+  const reply = await reachingDatabase(() => answer(scope, run, parsed.data));
+  return Response.json(reply, { status: reply.kind === "refused" ? 409 : 200 });
+}
+
+async function answer(
+  scope: Scope,
+  run: Id<"run">,
+  { commands, known, digest }: ReturnType<typeof syncRequestCodec.parse>,
+): Promise<SyncReply> {
+  // Compared before anything is written: after a restore, positions are given anew to other commands.
+  if (digest !== undefined && digest !== digestOf(await commandIds(scope, run, known))) {
+    const ids = await commandIds(scope, run);
+    const isHere = ids.length > 0 || (await acceptCommands(scope, run, [])).ok;
+    if (isHere) {
       return {
-        kind: "refused",
-        code: accepted.error.code,
-        expectedSeq: accepted.error.code === "gap" ? accepted.error.expectedSeq : null,
+        kind: "differs",
+        ids: [...ids],
+        commands: [...(await commandsAfter(scope, run, 0))],
       };
     }
-    const commands = await commandsAfter(scope, run, parsed.data.known);
-    const { newestRevisionId } = orNotFound(await getRun(scope, run));
-    return { kind: "accepted", commands: [...commands], newestRevision: newestRevisionId };
-  });
-  return Response.json(reply, { status: reply.kind === "refused" ? 409 : 200 });
+  }
+  const accepted = await acceptCommands(scope, run, commands);
+  if (!accepted.ok) {
+    const { error } = accepted;
+    return {
+      kind: "refused",
+      code: error.code,
+      expectedSeq: error.code === "gap" ? error.expectedSeq : null,
+    };
+  }
+  const { newestRevisionId } = orNotFound(await getRun(scope, run));
+  return {
+    kind: "accepted",
+    commands: [...(await commandsAfter(scope, run, known))],
+    newestRevision: newestRevisionId,
+  };
 }

@@ -1,16 +1,19 @@
-import { useEffect } from "react";
+import { useEffect, useMemo } from "react";
 import { redirect } from "react-router";
 import { differences, type Difference } from "~/core/comparison/index.ts";
 import { bodyWeightOf } from "~/core/measurement/index.ts";
-import { movementsIn, slotsOf } from "~/core/prescription/index.ts";
+import { movementsIn, slotsOf, type SessionPlan } from "~/core/prescription/index.ts";
+import type { Station } from "~/core/station/index.ts";
 import { lastKey, plannedContext, type Exposure } from "~/core/progression/index.ts";
-import { idParam, orNotFound, requireSignIn, scopeOf } from "~/server/auth/session.server.ts";
+import { idParam, orNotFound, requireSignIn } from "~/server/auth/session.server.ts";
 import { before, figuresOf, historyOf, seriesOf } from "~/server/coaching/history.server.ts";
 import { getGym, listStations } from "~/server/db/gyms.server.ts";
 import { listMeasurements } from "~/server/db/measurements.server.ts";
 import { catalogueFor } from "~/server/db/movements.server.ts";
 import { strengthRules } from "~/server/db/strength-rules.server.ts";
-import { adoptNewestRevision, commandsAfter, getRun } from "~/server/db/runs.server.ts";
+import { commandsAfter } from "~/server/db/commands.server.ts";
+import { adoptNewestRevision, getRun } from "~/server/db/runs.server.ts";
+import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/floor.ts";
 import { FloorView } from "../components/floor/floor-view.tsx";
 import { FLOOR_PAGES } from "../workers/floor-pages.ts";
@@ -23,8 +26,7 @@ export interface LastTime {
   readonly differences: readonly Difference[];
 }
 
-export async function loader({ params, context }: Route.LoaderArgs) {
-  const scope = scopeOf(context);
+export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const run = orNotFound(await getRun(scope, idParam<"run">(params.runId)));
   const [commands, stations, gym, history, catalogue, measurements, { rules }] = await Promise.all([
     commandsAfter(scope, run.id, 0),
@@ -48,7 +50,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     };
     lasts[slot.id] = { exposure, differences: differences(exposure, today) };
   }
-  const bodyWeight = bodyWeightOf(measurements);
+  const bodyWeight = bodyWeightOf(measurements, run.day);
   const figures = figuresOf(series, bodyWeight, rules.equation);
   const named = new Set(movementsIn(run.document));
   const movements = catalogue.all.filter((movement) => named.has(movement.ref));
@@ -61,22 +63,34 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     rules,
     figures,
     bodyWeight,
-    timeZone: gym?.timeZone ?? "UTC",
+    studioId: scope.studioId,
+    gym: { name: gym?.name ?? "Gym", timeZone: gym?.timeZone ?? "UTC" },
   };
-}
+});
 
-export async function action({ params, context }: Route.ActionArgs) {
-  const scope = scopeOf(context);
+export const action = writing(async (scope, { params }: Route.ActionArgs) => {
   const run = orNotFound(await getRun(scope, idParam<"run">(params.runId)));
   await adoptNewestRevision(scope, run.id);
   throw redirect(`/floor/${run.id}`);
-}
+});
 
 /** Keeps this page for a reload without a network; the worker serves it then. */
 async function keepPage(): Promise<void> {
   const here = window.location.pathname;
-  const page = await fetch(here).catch(() => null); // offline: the one kept before stays
+  // Without a network, or with one that answers nothing, the one kept before stays.
+  const page = await fetch(here, { signal: AbortSignal.timeout(10_000) }).catch(() => null);
   if (page?.ok === true && !page.redirected) await (await caches.open(FLOOR_PAGES)).put(here, page);
+}
+
+/** More than these are not held: what a session is trained on comes first. */
+const STATIONS_HELD = 60;
+
+function stationsToHold(plan: SessionPlan, stations: readonly Station[]): readonly Station[] {
+  const used = new Set(slotsOf(plan).map((slot) => slot.station));
+  return [
+    ...stations.filter(({ id }) => used.has(id)),
+    ...stations.filter(({ id }) => !used.has(id)),
+  ].slice(0, Math.max(used.size, STATIONS_HELD));
 }
 
 export default function Floor({ loaderData }: Route.ComponentProps) {
@@ -85,5 +99,10 @@ export default function Floor({ loaderData }: Route.ComponentProps) {
       void navigator.serviceWorker.register("/service-worker.js").then(() => keepPage());
     }
   }, []);
-  return <FloorView key={loaderData.run.revisionId} {...loaderData} />;
+  const { studioId, run, gym, stations, ...rest } = loaderData;
+  const held = useMemo(
+    () => ({ studioId, run, gym, stations: stationsToHold(run.document, stations) }),
+    [studioId, run, gym, stations],
+  );
+  return <FloorView key={run.revisionId} run={run} held={held} stations={stations} {...rest} />;
 }

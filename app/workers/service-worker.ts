@@ -12,11 +12,20 @@ registerRoute(
   new NetworkFirst({
     cacheName: FLOOR_PAGES,
     networkTimeoutSeconds: 4,
-    // Only the page itself: a redirect to the sign-in must not take its place.
     plugins: [
       {
+        // Only the page itself: a redirect to the sign-in must not take its place.
         cacheWillUpdate: ({ response }) =>
           Promise.resolve(response.status === 200 ? response : null),
+        // A server, a proxy or a database that is down, or a session that the server lost, is as good as no
+        // network: the kept page knows what to do. Where none is kept, the answer itself is shown.
+        fetchDidSucceed: ({ response, state }) => {
+          if (response.status < 500 && response.status !== 404) return Promise.resolve(response);
+          if (state !== undefined) state["answer"] = response;
+          return Promise.reject(new Error(`answered ${response.status}`));
+        },
+        handlerDidError: ({ state }) =>
+          Promise.resolve(state?.["answer"] instanceof Response ? state["answer"] : undefined),
       },
     ],
   }),

@@ -1,8 +1,10 @@
 import type { Page } from "@playwright/test";
 import {
   expect,
+  keptForOffline,
   KravoServer,
   logSet,
+  saved,
   secondContext,
   signInToDemo,
   startSquats,
@@ -29,22 +31,6 @@ async function onServer(page: Page): Promise<{ reps: number[]; ids: string[] }> 
       ids: commands.map(({ command }) => command.commandId),
     };
   });
-}
-
-const saved = (page: Page) =>
-  expect(page.getByText("All saved on the server")).toBeVisible({ timeout: 30_000 });
-
-/** Waits until this page is kept on the device and its worker serves it. */
-async function keptForOffline(page: Page): Promise<void> {
-  await expect
-    .poll(() =>
-      page.evaluate(
-        async () =>
-          navigator.serviceWorker.controller !== null &&
-          (await (await caches.open("floor-pages")).keys()).length > 0,
-      ),
-    )
-    .toBe(true);
 }
 
 test("a session goes on without a network, through a reload, and nothing is lost or logged twice", async ({

@@ -4,6 +4,7 @@ import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import { Form, Link, useNavigate } from "react-router";
 import { mintId } from "~/codec/mint.ts";
+import type { HeldSession } from "~/codec/hand-in.ts";
 import type { Id, MovementRef } from "~/core/identity/index.ts";
 import {
   conflictsOf,
@@ -11,10 +12,13 @@ import {
   foundByTrial,
   hardSetsDone,
   isEnded,
+  lastLogged,
   partsAt,
   partsOf,
   skipReason,
+  type Command,
   type CommandBody,
+  type Moment,
   type OrderedCommand,
   type PerformedPart,
   type RunLog,
@@ -26,36 +30,37 @@ import {
   surroundingsOf,
   unroll,
   type PartKey,
-  type SessionPlan,
   type SetStep,
 } from "~/core/prescription/index.ts";
 import { type Movement } from "~/core/movement/index.ts";
 import { plannedContext, type Exposure } from "~/core/progression/index.ts";
 import type { Difference } from "~/core/comparison/index.ts";
-import type { Mass, MassUnit } from "~/core/quantity/index.ts";
+import type { Mass } from "~/core/quantity/index.ts";
 import { surroundingsFrom, type Figures, type StrengthRules } from "~/core/strength/index.ts";
 import type { Station } from "~/core/station/index.ts";
+import { SetApartNotice } from "../set-apart.tsx";
 import { SchemeSwitch } from "../shell.tsx";
 import { ConflictPanel } from "./conflict-panel.tsx";
 import { EndPanel } from "./end-panel.tsx";
-import { LogPanel, type Entry } from "./log-panel.tsx";
+import { EndedNote } from "./ended-note.tsx";
+import { LogPanel, type Logged } from "./log-panel.tsx";
+import { EntryRefused } from "./log-store.ts";
 import { RestClock } from "./rest-clock.tsx";
 import { SaveLine } from "./save-line.tsx";
 import { SlotMore } from "./slot-more.tsx";
 import { StepList } from "./step-list.tsx";
 import { StepView } from "./step-view.tsx";
+import { UndoLine } from "./undo-line.tsx";
+import { UnreadableNotice } from "./unreadable-notice.tsx";
 import { useRunLog } from "./use-run-log.ts";
 
 export interface FloorProps {
-  readonly run: {
-    readonly id: Id<"run">;
-    readonly planId: Id<"plan">;
-    readonly revisionId: Id<"revision">;
-    readonly title: string;
-    readonly personName: string;
-    readonly personUnit: MassUnit;
-    readonly document: SessionPlan;
-  };
+  readonly run: Pick<
+    HeldSession["run"],
+    "id" | "planId" | "revisionId" | "title" | "personName" | "personUnit" | "document"
+  >;
+  /** What is kept on the device beside the log, to bring the session back to a server that lost it. */
+  readonly held: HeldSession;
   readonly commands: readonly OrderedCommand[];
   readonly stations: readonly Station[];
   /** The movements of the session: the catalogue itself stays off the floor, which opens over poor networks. */
@@ -71,6 +76,7 @@ export interface FloorProps {
 /** Trains one session, one step at a time; everything works without a network once the page was opened. */
 export function FloorView({
   run,
+  held,
   commands,
   stations,
   movements,
@@ -79,11 +85,21 @@ export function FloorView({
   figures,
   bodyWeight,
 }: FloorProps) {
-  const { log, entries, append, send, saveState, newestRevision, isOpen } = useRunLog(
-    run.id,
-    commands,
-  );
+  const {
+    log,
+    entries,
+    unreadable,
+    append,
+    forgetRow,
+    send,
+    saveState,
+    newestRevision,
+    seenAt,
+    isOpen,
+  } = useRunLog(run.id, commands, held);
   const [picked, setPicked] = useState<PartKey | null>(null);
+  const [justLogged, setJustLogged] = useState<Command | null>(null);
+  const [refusal, setRefusal] = useState<string | null>(null);
   const [isEnding, setEnding] = useState(false);
   const navigate = useNavigate();
   const find = useMemo(() => {
@@ -107,42 +123,76 @@ export function FloorView({
     steps.find(isOpenStep) ??
     null;
   const ended = isEnded(log);
-  const rest = lastRest(entries, steps);
+  const isErased = saveState.kind === "refused" && saveState.code === "erased";
+  const rest = restOf(lastLogged(entries), steps, seenAt);
   const nextOpen = steps.find(isOpenStep) ?? null;
 
-  const record = async (step: SetStep, entry: Entry) => {
+  /** Writes down; what cannot be kept is told, and nothing of it was taken for kept. */
+  const say = async (compose: Parameters<typeof append>[0]) => {
+    try {
+      const made = await append(compose);
+      setRefusal(null);
+      return made;
+    } catch (error) {
+      if (!(error instanceof EntryRefused)) throw error;
+      setRefusal(error.message);
+      return null;
+    }
+  };
+  const sayOne = (body: CommandBody) => say(() => [{ body }]);
+
+  const record = async (step: SetStep, entry: Logged, isCorrection: boolean) => {
     const slot = findSlot(run.document, step.slotId);
     const station = slot && around.station(slot.station);
     if (slot === null || station === null) return;
-    const context: CommandBody = {
-      kind: "context",
-      context: {
-        ...plannedContext(run.document, slot, station),
-        hardSetsBefore: hardSetsDone(run.document, log, find),
-      },
-    };
-    const hasContext = contextsOf(log).some((c) => c.slotId === slot.id);
-    const [before] = partsAt(log, step.key);
-    const part: PerformedPart = {
-      id: mintId(),
-      slotId: slot.id,
-      key: step.key,
-      stationVersion: before?.part.stationVersion ?? station.versionId,
-      ...entry,
-    };
-    const bodies = [
-      ...(hasContext ? [] : [{ body: context }]),
-      { body: { kind: "part", part } as const },
-    ];
-    if (await append(bodies)) setPicked(null);
+    const made = await say((standing) => {
+      const [before] = partsAt(standing, step.key);
+      // A second tap, or another tab, was faster: the set is logged already.
+      if (!isCorrection && before !== undefined) return [];
+      const context: CommandBody = {
+        kind: "context",
+        context: {
+          ...plannedContext(run.document, slot, station),
+          hardSetsBefore: hardSetsDone(run.document, standing, find),
+        },
+      };
+      const part: PerformedPart = {
+        id: mintId(),
+        slotId: slot.id,
+        key: step.key,
+        stationVersion: before?.part.stationVersion ?? station.versionId,
+        ...entry,
+      };
+      const hasContext = contextsOf(standing).some((c) => c.slotId === slot.id);
+      return [...(hasContext ? [] : [{ body: context }]), { body: { kind: "part", part } }];
+    });
+    if (made === null) return;
+    setPicked(null);
+    setJustLogged(
+      isCorrection ? null : (made.findLast(({ body }) => body.kind === "part") ?? null),
+    );
+  };
+
+  const remove = async (key: PartKey, parent: Id<"command">) => {
+    await say(() => [{ body: { kind: "removePart", key }, parent }]);
+    setPicked(null);
+    setJustLogged(null);
   };
 
   const end = async (sessionEffort: number | null) => {
-    if (!(await append([{ body: { kind: "end", sessionEffort } }]))) return;
+    if ((await sayOne({ kind: "end", sessionEffort })) === null) return;
+    setJustLogged(null);
     await send();
     if (navigator.onLine) await navigate(`/runs/${run.id}`);
   };
 
+  const undo =
+    justLogged?.body.kind === "part" ? (
+      <UndoLine
+        part={justLogged.body.part}
+        onUndo={remove.bind(null, justLogged.body.part.key, justLogged.commandId)}
+      />
+    ) : null;
   const slot = current && findSlot(run.document, current.slotId);
   const station = slot && around.station(slot.station);
   const movement = slot && around.movement(slot.movement);
@@ -176,6 +226,14 @@ export function FloorView({
           Today
         </Button>
       </Box>
+      <SetApartNotice />
+      <UnreadableNotice rows={unreadable} onForget={(id) => void forgetRow(id)} />
+      {refusal === null ? null : (
+        <Typography role="alert" sx={{ color: "kravo.signal", fontWeight: 650, mb: 1.5 }}>
+          Not kept, because it is longer than what can be stored ({refusal}). Shorten it and keep it
+          again; everything else is as it was.
+        </Typography>
+      )}
       {newestRevision !== null && newestRevision !== run.revisionId && !ended ? (
         <Form method="post">
           <Box
@@ -206,11 +264,11 @@ export function FloorView({
           conflict={conflict}
           step={steps.find((s) => partKeyText(s.key) === partKeyText(conflict.key)) ?? null}
           onKeep={(kept) =>
-            void append(
+            void say(() =>
               conflict.sides
                 .filter((side) => side.commandId !== kept)
                 .map((side) => ({
-                  body: { kind: "removePart", key: conflict.key } as const,
+                  body: { kind: "removePart", key: conflict.key },
                   parent: side.commandId,
                 })),
             )
@@ -226,16 +284,27 @@ export function FloorView({
       >
         <div>
           {ended ? (
-            <EndedNote isSent={saveState.kind === "saved"} run={run.id} />
+            <EndedNote
+              isSent={saveState.kind === "saved"}
+              run={run.id}
+              onReopen={(why) => void sayOne({ kind: "reopen", why })}
+            />
           ) : current === null || slot === null || station === null ? (
-            <Typography variant="h1" component="p" sx={{ my: 4 }}>
-              All sets are logged.
-            </Typography>
+            <Box sx={{ my: 3 }}>
+              {undo}
+              <Typography variant="h1" component="p">
+                All sets are logged.
+              </Typography>
+            </Box>
           ) : (
             <>
-              {rest !== null && picked === null ? (
-                <RestClock key={rest.from} from={rest.from} seconds={rest.seconds} />
-              ) : null}
+              {picked !== null ? null : rest === null ? (
+                undo
+              ) : (
+                <RestClock key={rest.command} from={rest.from} seconds={rest.seconds}>
+                  {undo}
+                </RestClock>
+              )}
               <StepView
                 step={current}
                 movement={movement}
@@ -254,14 +323,11 @@ export function FloorView({
                   lasts[slot.id]?.exposure.sets[0]?.reading ??
                   null
                 }
-                isReady={isOpen}
-                onLog={(entry) => void record(current, entry)}
-                onRemove={(logged) => {
-                  void append([
-                    { body: { kind: "removePart", key: current.key }, parent: logged.commandId },
-                  ]);
-                  setPicked(null);
-                }}
+                isReady={isOpen && !isErased}
+                onLog={(entry) =>
+                  record(current, entry, partsAt(log, current.key)[0] !== undefined)
+                }
+                onRemove={(logged) => remove(current.key, logged.commandId)}
                 onCancel={picked === null ? null : () => setPicked(null)}
               />
               <SlotMore
@@ -270,7 +336,7 @@ export function FloorView({
                 side={current.key.side}
                 log={log}
                 context={contextsOf(log).find((c) => c.slotId === slot.id) ?? null}
-                onCommand={(body) => void append([{ body }])}
+                onCommand={(body) => void sayOne(body)}
               />
             </>
           )}
@@ -301,39 +367,18 @@ export function FloorView({
   );
 }
 
-function EndedNote({ isSent, run }: { readonly isSent: boolean; readonly run: Id<"run"> }) {
-  return (
-    <Box sx={{ my: 4 }}>
-      <Typography variant="h1" component="p">
-        Session ended.
-      </Typography>
-      <Typography sx={{ my: 2 }}>
-        {isSent
-          ? "Everything is on the server."
-          : "What you logged is kept on this device and sent as soon as the server can be reached. Leave this page open or come back to it."}
-      </Typography>
-      <Button component={Link} to={`/runs/${run}`} variant="contained" disabled={!isSent}>
-        Summary and next time
-      </Button>
-    </Box>
-  );
-}
-
-/** The rest that runs now: from when this run's latest part was logged, for what its step asks. */
-function lastRest(
-  entries: readonly OrderedCommand[],
+/** The rest that runs now: from when the latest set was logged, for what its step asks. */
+function restOf(
+  latest: OrderedCommand | null,
   steps: readonly SetStep[],
-): { from: number; seconds: number } | null {
-  const latest = entries
-    .filter(({ command }) => command.body.kind === "part" && command.parent === null)
-    .reduce<OrderedCommand | null>(
-      (last, e) => (last === null || e.command.at > last.command.at ? e : last),
-      null,
-    );
+  seenAt: (command: Id<"command">) => Moment | null,
+): { command: Id<"command">; from: Moment; seconds: number } | null {
   if (latest?.command.body.kind !== "part") return null;
-  const { key } = latest.command.body.part;
-  const step = steps.find((s) => partKeyText(s.key) === partKeyText(key));
-  return step === undefined ? null : { from: latest.command.at, seconds: step.restAfter.likely };
+  const { commandId, body } = latest.command;
+  const step = steps.find((s) => partKeyText(s.key) === partKeyText(body.part.key));
+  const from = seenAt(commandId);
+  if (step === undefined || from === null) return null;
+  return { command: commandId, from, seconds: step.restAfter.likely };
 }
 
 /** The load last logged in the same exercise, for a set whose load was left open. */

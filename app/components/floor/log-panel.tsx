@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import {
   countedField,
   NOTHING_COUNTED,
@@ -17,7 +17,7 @@ import { formatRir } from "~/format/training.ts";
 import { TOUCH } from "../../theme/tokens.ts";
 
 /** What is logged with two taps: the load, how much was done, how many reps were left. */
-export type Entry = Pick<
+export type Logged = Pick<
   PerformedPart,
   "reading" | "platesHung" | "rir" | "limiter" | "note" | CountedField
 >;
@@ -53,8 +53,8 @@ export function LogPanel({
   readonly logged: LoggedPart | null;
   readonly before: Mass | null;
   readonly isReady: boolean;
-  readonly onLog: (entry: Entry) => void;
-  readonly onRemove: (logged: LoggedPart) => void;
+  readonly onLog: (entry: Logged) => Promise<void>;
+  readonly onRemove: (logged: LoggedPart) => Promise<void>;
   readonly onCancel: (() => void) | null;
 }) {
   const planned =
@@ -71,20 +71,23 @@ export function LogPanel({
   const [rir, setRir] = useState<Rir>(logged?.part.rir ?? "unknown");
   const easier = reading && nextEasier(station.loading, reading);
   const harder = reading && nextHarder(station.loading, reading);
+  const [isResting, rest] = useRest();
   const log = () => {
     const made = reading === null ? null : howToMake(station.loading, reading);
-    onLog({
-      reading,
-      platesHung:
-        made?.ok === true && made.value.recipe.kind === "plates"
-          ? made.value.recipe.perPoint
-          : null,
-      ...NOTHING_COUNTED,
-      ...counting(field, done),
-      rir,
-      limiter: logged?.part.limiter ?? null,
-      note: logged?.part.note ?? "",
-    });
+    void rest(
+      onLog({
+        reading,
+        platesHung:
+          made?.ok === true && made.value.recipe.kind === "plates"
+            ? made.value.recipe.perPoint
+            : null,
+        ...NOTHING_COUNTED,
+        ...counting(field, done),
+        rir,
+        limiter: logged?.part.limiter ?? null,
+        note: logged?.part.note ?? "",
+      }),
+    );
   };
   return (
     <Box
@@ -170,14 +173,19 @@ export function LogPanel({
         <Button
           variant="contained"
           fullWidth
-          disabled={!isReady}
+          disabled={!isReady || isResting}
           onClick={log}
           sx={{ minHeight: 60, fontSize: "1.25rem" }}
         >
           {logged === null ? `Log ${done ?? "?"} ${counted.unit}` : "Save the correction"}
         </Button>
         {logged === null ? null : (
-          <Button variant="outlined" sx={{ minHeight: 60 }} onClick={() => onRemove(logged)}>
+          <Button
+            variant="outlined"
+            sx={{ minHeight: 60 }}
+            disabled={isResting}
+            onClick={() => void rest(onRemove(logged))}
+          >
             Remove
           </Button>
         )}
@@ -191,10 +199,28 @@ export function LogPanel({
   );
 }
 
+/** How long the button rests after the step changed: a second tap of the same thumb comes sooner. */
+const REST_MS = 700;
+
+/** True while what was tapped is being written down, and for a moment after the panel has changed. */
+function useRest(): readonly [boolean, (work: Promise<void>) => Promise<void>] {
+  const [isWorking, setWorking] = useState(false);
+  const [isFresh, setFresh] = useState(true);
+  useEffect(() => {
+    const timer = setTimeout(() => setFresh(false), REST_MS);
+    return () => clearTimeout(timer);
+  }, []);
+  const rest = async (work: Promise<void>) => {
+    setWorking(true);
+    await work.finally(() => setWorking(false));
+  };
+  return [isWorking || isFresh, rest];
+}
+
 const amountWord = ({ by, one }: { readonly by: number; readonly one: string }) =>
   by === 1 ? `One ${one}` : `${by} ${one}s`;
 
-function counting(field: CountedField, done: number | null): Partial<Pick<Entry, CountedField>> {
+function counting(field: CountedField, done: number | null): Partial<Pick<Logged, CountedField>> {
   if (done === null) return {};
   if (field === "seconds") return { seconds: seconds(done) };
   if (field === "metres") return { metres: metres(done) };

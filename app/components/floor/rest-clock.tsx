@@ -1,19 +1,29 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useEffect, useRef, useState } from "react";
+import { elapsed, type Moment } from "~/core/log/index.ts";
 import { formatClock } from "~/format/numbers.ts";
 
 /** Counts the rest down from when the set was logged, by itself, also across a reload; then counts over. */
-export function RestClock({ from, seconds }: { readonly from: number; readonly seconds: number }) {
-  const [now, setNow] = useState<number | null>(null);
+export function RestClock({
+  from,
+  seconds,
+  children,
+}: {
+  readonly from: Moment;
+  readonly seconds: number;
+  /** What stands between the word and the time: the way back from the set just logged. */
+  readonly children?: React.ReactNode;
+}) {
+  const [now, setNow] = useState<Moment | null>(null);
   const hasBuzzed = useRef(false);
   useEffect(() => {
-    const tick = () => setNow(Date.now());
+    const tick = () => setNow({ wall: Date.now(), steady: performance.now() });
     tick();
     const timer = setInterval(tick, 250);
     return () => clearInterval(timer);
   }, []);
-  const left = now === null ? null : Math.ceil((from + seconds * 1000 - now) / 1000);
+  const left = now === null ? null : Math.ceil(seconds - elapsed(from, now) / 1000);
   const isOver = left !== null && left <= 0;
   useEffect(() => {
     if (!isOver || hasBuzzed.current || left < -2) return;
@@ -28,10 +38,10 @@ export function RestClock({ from, seconds }: { readonly from: number; readonly s
       aria-label={isOver ? "Rest is over" : "Rest"}
       sx={{
         display: "flex",
-        alignItems: "baseline",
+        alignItems: "center",
         gap: 1.5,
         px: 1.5,
-        py: 0.75,
+        py: 0.5,
         mb: 1.5,
         position: "sticky",
         top: 0,
@@ -43,6 +53,7 @@ export function RestClock({ from, seconds }: { readonly from: number; readonly s
       <Typography variant="overline" component="span">
         {isOver ? "Go: rest is over" : "Rest"}
       </Typography>
+      {children}
       <Typography
         variant="figure"
         component="span"

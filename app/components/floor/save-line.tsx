@@ -2,13 +2,18 @@ import { assertNever } from "~/core/result/index.ts";
 import Typography from "@mui/material/Typography";
 import type { SaveState } from "./use-run-log.ts";
 
-const REFUSALS = {
-  erased: "This person was erased. Nothing of this session is sent or kept on the server any more.",
+const REFUSALS: Readonly<Record<Extract<SaveState, { kind: "refused" }>["code"], string>> = {
+  erased:
+    "This client was erased. Nothing of this session is kept on the server or on this device.",
+  missing:
+    "The server lost this session, and this device does not hold all of it. Keep this page and tell the studio.",
+  unknownEquipment:
+    "The server does not know the equipment of these sets. Keep this page and tell the studio.",
   gap: "The server misses earlier sets of this device. Keep this page and tell the studio.",
-  unknownParent:
-    "The server does not know what a correction refers to. Keep this page and tell the studio.",
   foreignRun: "These sets belong to another session. Keep this page and tell the studio.",
-} as const;
+  otherStudio:
+    "This session belongs to another studio than the one signed in. Its sets stay on this device; sign in to that studio to send them.",
+};
 
 function sets(count: number): string {
   return `${count} ${count === 1 ? "entry" : "entries"}`;

@@ -3,6 +3,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import OutlinedInput from "@mui/material/OutlinedInput";
 import { useState } from "react";
+import { COMMAND_BOUNDS } from "~/codec/command.ts";
 import { mintId } from "~/codec/mint.ts";
 import type { Id } from "~/core/identity/index.ts";
 import {
@@ -144,12 +145,21 @@ export function SlotMore({
         the session and need medical help at once. Lasting pain or numbness is for a qualified
         professional.
       </Typography>
-      <Labelled id="slot-note" label="Note, also to next time">
+      <Labelled
+        id="slot-note"
+        label="Note, also to next time"
+        hint={
+          note.length > COMMAND_BOUNDS.note - 200
+            ? `${note.length} of ${COMMAND_BOUNDS.note} characters`
+            : undefined
+        }
+      >
         <OutlinedInput
           id="slot-note"
           fullWidth
           multiline
           minRows={2}
+          inputProps={{ maxLength: COMMAND_BOUNDS.note }}
           value={note}
           onChange={(e) => setNote(e.target.value)}
         />

@@ -1,14 +1,22 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { syncReplyCodec, type SyncReply } from "~/codec/command.ts";
+import type { HeldSession } from "~/codec/hand-in.ts";
 import type { Id } from "~/core/identity/index.ts";
 import {
   foldCommands,
-  parentFor,
-  type CommandBody,
+  momentOf,
+  type Command,
+  type Moment,
   type OrderedCommand,
   type RunLog,
 } from "~/core/log/index.ts";
-import { openLogStore, type LogStore } from "./log-store.ts";
+import {
+  EntryRefused,
+  openLogStore,
+  type Entry,
+  type LogStore,
+  type UnreadableRow,
+} from "./log-store.ts";
+import { syncRun, type SyncOutcome } from "./sync.ts";
 
 /** Where what was logged is: on the server, only on this device, or nowhere safe yet. */
 export type SaveState =
@@ -21,86 +29,79 @@ export type SaveState =
     }
   | {
       readonly kind: "refused";
-      readonly code: Extract<SyncReply, { kind: "refused" }>["code"];
+      readonly code: Extract<SyncOutcome, { kind: "refused" }>["code"];
       readonly count: number;
     }
   | { readonly kind: "notSaved"; readonly message: string };
 
 const POLL_MS = 8000;
 
+const now = (): Moment => ({ wall: Date.now(), steady: performance.now() });
+
+/** Writes entries down, or says that it could not; what they are is decided on the log as it then stands. */
+export type Append = (
+  compose: (log: RunLog) => readonly Entry[],
+) => Promise<readonly Command[] | null>;
+
 /**
  * The log of a run on this device: what the server had when the page was loaded, what is kept here, and what
- * came in since. `append` resolves once the command is committed here; sending it goes on by itself.
+ * came in since. `append` resolves once the commands are committed here; sending them goes on by itself.
  */
-export function useRunLog(run: Id<"run">, loaded: readonly OrderedCommand[]) {
+export function useRunLog(run: Id<"run">, loaded: readonly OrderedCommand[], held: HeldSession) {
   const [store, setStore] = useState<LogStore | null>(null);
   const [entries, setEntries] = useState<readonly OrderedCommand[]>(loaded);
+  const [unreadable, setUnreadable] = useState<readonly UnreadableRow[]>([]);
   const [trouble, setTrouble] = useState<Exclude<
     SaveState,
     { kind: "saved" | "kept" | "opening" }
   > | null>(null);
   const [link, setLink] = useState<"up" | "down" | "signedOut">("up");
   const [newestRevision, setNewestRevision] = useState<string | null>(null);
-  const sending = useRef<Promise<void> | null>(null);
   const isGone = useRef(false);
+
+  const show = useCallback(
+    async (from: LogStore) => {
+      const known = await from.load(run);
+      setEntries(known.entries);
+      setUnreadable(known.unreadable);
+    },
+    [run],
+  );
 
   useEffect(() => {
     isGone.current = false;
     openLogStore()
       .then(async (opened) => {
         await opened.merge(loaded);
-        const known = await opened.load(run);
+        await opened.keepSession(held);
         if (isGone.current) return;
-        setEntries(known);
+        await show(opened);
         setStore(opened);
       })
       .catch((error: unknown) => setTrouble({ kind: "notSaved", message: messageOf(error) }));
     return () => {
       isGone.current = true;
     };
-  }, [run, loaded]);
+  }, [loaded, held, show]);
 
-  const sendOnce = useCallback(
-    async (to: LogStore) => {
-      const known = await to.load(run);
-      const waiting = known
-        .filter(({ command, position }) => position === null && command.device === to.device)
-        .map(({ command }) => command)
-        .sort((a, b) => a.seq - b.seq);
-      const last = known.reduce((most, { position }) => Math.max(most, position ?? 0), 0);
-      const response = await fetch(`/floor/${run}/sync`, {
-        method: "POST",
-        headers: { "content-type": "application/json" },
-        body: JSON.stringify({ commands: waiting.slice(0, 200), known: last }),
-      });
-      if (response.status === 401) {
-        setLink("signedOut");
-        return;
+  const send = useCallback(async () => {
+    if (store === null) return;
+    try {
+      const outcome = await syncRun(store, run);
+      setLink(outcome.kind === "signedOut" ? "signedOut" : "up");
+      if (outcome.kind === "refused") {
+        const { entries: kept } = await store.load(run);
+        const count = kept.filter(({ position }) => position === null).length;
+        setTrouble({ kind: "refused", code: outcome.code, count });
+      } else {
+        setTrouble((before) => (before?.kind === "refused" ? null : before));
       }
-      if (!response.ok && response.status !== 409)
-        throw new Error(`server answered ${response.status}`);
-      const body: unknown = await response.json();
-      const reply = syncReplyCodec.parse(body);
-      setLink("up");
-      if (reply.kind === "refused") {
-        setTrouble({ kind: "refused", code: reply.code, count: waiting.length });
-        return;
-      }
-      await to.merge(reply.commands);
-      setNewestRevision(reply.newestRevision);
-      setEntries(await to.load(run));
-    },
-    [run],
-  );
-
-  const send = useCallback(() => {
-    if (store === null) return Promise.resolve();
-    const next = (sending.current ?? Promise.resolve())
-      .then(() => sendOnce(store))
-      .catch(() => setLink("down"));
-    sending.current = next;
-    return next;
-  }, [store, sendOnce]);
+      if (outcome.kind === "saved") setNewestRevision(outcome.newestRevision);
+    } catch {
+      setLink("down");
+    }
+    await show(store).catch(() => undefined);
+  }, [store, run, show]);
 
   useEffect(() => {
     if (store === null) return;
@@ -118,31 +119,39 @@ export function useRunLog(run: Id<"run">, loaded: readonly OrderedCommand[]) {
 
   const log: RunLog = useMemo(() => foldCommands(entries), [entries]);
 
-  const append = useCallback(
-    async (bodies: readonly { readonly body: CommandBody; readonly parent?: Id<"command"> }[]) => {
+  const append: Append = useCallback(
+    async (compose) => {
       if (store === null) {
         setTrouble({ kind: "notSaved", message: "the device's store is not open" });
-        return false;
+        return null;
       }
+      let made: readonly Command[];
       try {
-        let known = await store.load(run);
-        for (const { body, parent } of bodies) {
-          const superseded = parent ?? parentFor(foldCommands(known), body);
-          await store.append(run, body, superseded, Date.now());
-          known = await store.load(run);
-        }
-        setEntries(known);
+        made = await store.append(run, compose, Date.now());
+        await show(store);
         setTrouble((before) => (before?.kind === "notSaved" ? null : before));
       } catch (error) {
+        // What was refused was never taken for kept; whoever asked for it says so.
+        if (error instanceof EntryRefused) throw error;
         setTrouble({ kind: "notSaved", message: messageOf(error) });
-        return false;
+        return null;
       }
       void send();
-      return true;
+      return made;
     },
-    [run, store, send],
+    [run, store, send, show],
   );
 
+  const forgetRow = useCallback(
+    async (id: string) => {
+      if (store === null) return;
+      await store.forgetRow(id);
+      await show(store);
+    },
+    [store, show],
+  );
+
+  const seenAt = useSeenAt(entries);
   const waiting = entries.filter(({ position }) => position === null).length;
   const saveState: SaveState =
     trouble ??
@@ -158,13 +167,33 @@ export function useRunLog(run: Id<"run">, loaded: readonly OrderedCommand[]) {
   return {
     log,
     entries,
+    unreadable,
     append,
+    forgetRow,
     send,
     saveState,
-    isOffline: link === "down",
     newestRevision,
+    seenAt,
     isOpen: store !== null,
   };
+}
+
+/**
+ * When each command was first seen here, on both clocks. What was there when the page opened goes by the time
+ * written down with it, where that is believable; null where it is not.
+ */
+function useSeenAt(entries: readonly OrderedCommand[]): (command: Id<"command">) => Moment | null {
+  const [seen] = useState(() => new Map<Id<"command">, Moment | null>());
+  const isFirst = useRef(true);
+  useEffect(() => {
+    const moment = now();
+    for (const { command } of entries) {
+      if (seen.has(command.commandId)) continue;
+      seen.set(command.commandId, isFirst.current ? momentOf(command.at, moment) : moment);
+    }
+    if (entries.length > 0) isFirst.current = false;
+  }, [entries, seen]);
+  return useCallback((command) => seen.get(command) ?? null, [seen]);
 }
 
 function messageOf(error: unknown): string {

@@ -1,0 +1,37 @@
+import { openLogStore, type DeviceLog } from "./log-store.ts";
+import { syncRun } from "./sync.ts";
+
+/** Backups that are older than this are not restored any more; until then a device can fill their gaps. */
+const KEPT_MS = 30 * 86_400_000;
+
+/** True where everything was sent, and that long ago. */
+function isOld({ entries, unreadable }: DeviceLog): boolean {
+  const newest = entries.reduce((last, { command }) => Math.max(last, command.at), 0);
+  const isSent = unreadable.length === 0 && entries.every(({ position }) => position !== null);
+  return isSent && Date.now() - newest > KEPT_MS;
+}
+
+/**
+ * Settles every session that this device holds with the server: what was never sent is sent, what the server
+ * lost is handed in, what was erased is forgotten here too. Without a network it changes nothing. True where the
+ * server learnt something, so that a page shown meanwhile is out of date.
+ */
+export async function settleDevice(): Promise<boolean> {
+  if (!("indexedDB" in globalThis)) return false;
+  const store = await openLogStore();
+  let isChanged = false;
+  try {
+    for (const run of await store.runs()) {
+      if (isOld(await store.load(run))) {
+        await store.forget(run);
+        continue;
+      }
+      const outcome = await syncRun(store, run);
+      if (outcome.kind === "signedOut") break;
+      isChanged ||= outcome.kind === "saved" && outcome.sent > 0;
+    }
+  } finally {
+    store.close();
+  }
+  return isChanged;
+}
