@@ -118,6 +118,8 @@ await shoot("floor-phone-dark", { path: floor, width: 390, height: 844, scheme: 
 await page.getByRole("button", { name: "2 left", exact: true }).click();
 await page.getByRole("button", { name: /^Log \d+ reps/ }).click();
 await page.getByText("All saved on the server").waitFor();
+// The button rests for a moment after the step changed.
+await page.waitForTimeout(900);
 await shoot("floor-phone-rest", { width: 390, height: 844 });
 await shoot("review", { path: await hrefOf("/", "tr:has-text('Ilka') a[href^='/runs/']") });
 await shoot("loads-by-reps", { path: await strengthOf("Odra") });
