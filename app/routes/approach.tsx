@@ -19,7 +19,7 @@ import {
 } from "~/core/approach/index.ts";
 import { SPEAKING_REGIONS } from "~/core/movement/index.ts";
 import { spokenRegion } from "~/format/training.ts";
-import { orNotFound, scopeOf } from "~/server/auth/session.server.ts";
+import { orNotFound } from "~/server/auth/session.server.ts";
 import {
   changeApproach,
   copyApproach,
@@ -27,6 +27,8 @@ import {
   listOwnApproaches,
 } from "~/server/db/approaches.server.ts";
 import type { Scope } from "~/server/db/scope.server.ts";
+import { readForm, refused } from "~/server/http/body.server.ts";
+import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/approach.ts";
 import { approachPath, approachRefIn } from "../components/approach-path.ts";
 import { FieldErrors, Labelled, Select, TextBox, TextInput } from "../components/field.tsx";
@@ -38,17 +40,15 @@ async function approachAt(scope: Scope, address: string): Promise<Approach> {
   return orNotFound(isApproachRef(ref) ? await getApproach(scope, ref) : null);
 }
 
-export async function loader({ params, context }: Route.LoaderArgs) {
-  const scope = scopeOf(context);
+export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const approach = await approachAt(scope, params.approach);
   const own = (await listOwnApproaches(scope)).find((a) => a.ref === approach.ref) ?? null;
   return { approach, revision: own?.revision ?? null };
-}
+});
 
-export async function action({ request, params, context }: Route.ActionArgs) {
-  const scope = scopeOf(context);
+export const action = writing(async (scope, { request, params }: Route.ActionArgs) => {
   const approach = await approachAt(scope, params.approach);
-  const form = await request.formData();
+  const form = await readForm(request);
   if (form.get("intent") === "copy") {
     const id = await copyApproach(scope, approach);
     throw redirect(approachPath(studioApproach(id)));
@@ -58,7 +58,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   );
   const submission = parseWithZod(form, { schema: approachFormCodec });
   const revision = revisionField.safeParse(form.get("revision"));
-  if (submission.status !== "success" || !revision.success) return submission.reply();
+  if (submission.status !== "success" || !revision.success) return refused(submission.reply());
   const saved = await changeApproach(scope, own.id, revision.data, submission.value);
   if (saved.ok) throw redirect(approachPath(approach.ref));
   return submission.reply({
@@ -66,7 +66,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       "Somebody else saved this approach meanwhile. Yours is still in the form; open the page anew in another tab to compare.",
     ],
   });
-}
+});
 
 export default function ApproachPage({ loaderData, actionData }: Route.ComponentProps) {
   const { approach, revision } = loaderData;

@@ -1,4 +1,4 @@
-import { getFormProps, useForm } from "@conform-to/react";
+import { getFormProps, useForm, type SubmissionResult } from "@conform-to/react";
 import { parseWithZod } from "@conform-to/zod/v4";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -8,24 +8,24 @@ import { revisionField } from "~/codec/person.ts";
 import { gymFormCodec } from "~/codec/station-form.ts";
 import { describeLoading, LOADING_NAMES } from "~/format/station.ts";
 import { PROFILE_NAMES } from "~/format/training.ts";
-import { idParam, orNotFound, scopeOf } from "~/server/auth/session.server.ts";
-import { changeGym, copyGym, getGym, listStations } from "~/server/db/gyms.server.ts";
+import { idParam, orNotFound } from "~/server/auth/session.server.ts";
+import { changeGym, copyGym, getGym, listStations, type Gym } from "~/server/db/gyms.server.ts";
+import { readForm, refused } from "~/server/http/body.server.ts";
+import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/gym.ts";
 import { useCatalogue } from "../components/catalogue.ts";
 import { FieldErrors, TextBox, TextInput } from "../components/field.tsx";
 import { Ledger } from "../components/ledger.tsx";
 import { Empty, Page, Section, Tag } from "../components/page.tsx";
 
-export async function loader({ params, context }: Route.LoaderArgs) {
-  const scope = scopeOf(context);
+export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const gym = orNotFound(await getGym(scope, idParam<"gym">(params.gymId)));
   return { gym, stations: await listStations(scope, gym.id) };
-}
+});
 
-export async function action({ request, params, context }: Route.ActionArgs) {
-  const scope = scopeOf(context);
+export const action = writing(async (scope, { request, params }: Route.ActionArgs) => {
   const gym = orNotFound(await getGym(scope, idParam<"gym">(params.gymId)));
-  const form = await request.formData();
+  const form = await readForm(request);
   if (form.get("intent") === "copy") {
     const copy = orNotFound(await copyGym(scope, gym.id, `${gym.name.slice(0, 74)}, copy`));
     throw redirect(`/gyms/${copy}`);
@@ -33,32 +33,26 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const submission = parseWithZod(form, { schema: gymFormCodec });
   const revision = revisionField.safeParse(form.get("revision"));
   if (submission.status !== "success" || !revision.success) {
-    return { reply: submission.reply(), current: null };
+    return refused({ reply: submission.reply(), other: null });
   }
   const changed = await changeGym(scope, gym.id, revision.data, submission.value);
   if (changed.ok) throw redirect(`/gyms/${gym.id}`);
   if (changed.error.code === "missing") throw orNotFound(null);
-  const { current } = changed.error;
   return {
-    current: current.revision,
+    other: changed.error.current,
     reply: submission.reply({
       formErrors: [
-        `Somebody else saved this gym meanwhile as “${current.name}”, house rules: ${current.houseRules || "none"}. Yours is still in the form; saving again keeps yours.`,
+        "Somebody else saved this gym meanwhile. Their values stand at the fields that differ; yours are still in the form. Saving again keeps yours.",
       ],
     }),
   };
-}
+});
 
-export default function Gym({ loaderData: { gym, stations }, actionData }: Route.ComponentProps) {
+export default function GymPage({
+  loaderData: { gym, stations },
+  actionData,
+}: Route.ComponentProps) {
   const { find } = useCatalogue();
-  const [form, fields] = useForm({
-    id: `gym-${gym.revision}`,
-    lastResult: actionData?.reply ?? null,
-    defaultValue: gym,
-    onValidate: ({ formData }) => parseWithZod(formData, { schema: gymFormCodec }),
-    shouldValidate: "onSubmit",
-    shouldRevalidate: "onInput",
-  });
   return (
     <Page
       title={gym.name}
@@ -112,19 +106,56 @@ export default function Gym({ loaderData: { gym, stations }, actionData }: Route
       )}
       <Box sx={{ mt: 4, maxWidth: 560 }}>
         <Section title="Change">
-          <Form method="post" {...getFormProps(form)}>
-            <input type="hidden" name="revision" value={actionData?.current ?? gym.revision} />
-            <FieldErrors id={form.errorId} errors={form.errors} />
-            <Box sx={{ pt: 2 }} />
-            <TextInput field={fields.name} label="Name" />
-            <TextInput field={fields.timeZone} label="Time zone" />
-            <TextBox field={fields.houseRules} label="House rules" rows={2} />
-            <Button type="submit" variant="contained">
-              Save
-            </Button>
-          </Form>
+          <GymForm
+            key={gym.revision}
+            gym={gym}
+            lastResult={actionData?.reply ?? null}
+            other={actionData?.other ?? null}
+          />
         </Section>
       </Box>
     </Page>
+  );
+}
+
+/** Made anew for each revision, with what was typed and told before it: nobody's edit is put over another's. */
+function GymForm({
+  gym,
+  lastResult,
+  other,
+}: {
+  readonly gym: Gym;
+  readonly lastResult: SubmissionResult | null;
+  /** What another edit left meanwhile. */
+  readonly other: Gym | null;
+}) {
+  const [form, fields] = useForm({
+    id: "gym",
+    lastResult,
+    defaultValue: gym,
+    onValidate: ({ formData }) => parseWithZod(formData, { schema: gymFormCodec }),
+    shouldValidate: "onSubmit",
+    shouldRevalidate: "onInput",
+  });
+  /** What the other edit left in a field, where it is not what stands here. */
+  const theirs = (field: "name" | "timeZone" | "houseRules") =>
+    other === null || other[field] === (fields[field].value ?? "") ? undefined : other[field];
+  return (
+    <Form method="post" {...getFormProps(form)}>
+      <input type="hidden" name="revision" value={other?.revision ?? gym.revision} />
+      <FieldErrors id={form.errorId} errors={form.errors} />
+      <Box sx={{ pt: 2 }} />
+      <TextInput field={fields.name} label="Name" other={theirs("name")} />
+      <TextInput field={fields.timeZone} label="Time zone" other={theirs("timeZone")} />
+      <TextBox
+        field={fields.houseRules}
+        label="House rules"
+        rows={2}
+        other={theirs("houseRules")}
+      />
+      <Button type="submit" variant="contained">
+        Save
+      </Button>
+    </Form>
   );
 }

@@ -2,7 +2,7 @@ import { parseWithZod } from "@conform-to/zod/v4";
 import { redirect } from "react-router";
 import { movementFormCodec } from "~/codec/movement.ts";
 import { revisionField } from "~/codec/person.ts";
-import { idParam, orNotFound, scopeOf } from "~/server/auth/session.server.ts";
+import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import {
   catalogueFor,
   changeMovement,
@@ -10,6 +10,8 @@ import {
   type OwnMovement,
 } from "~/server/db/movements.server.ts";
 import type { Scope } from "~/server/db/scope.server.ts";
+import { readForm, refused } from "~/server/http/body.server.ts";
+import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/movement.ts";
 import { MovementForm } from "../components/movement-form.tsx";
 import { Page } from "../components/page.tsx";
@@ -19,19 +21,18 @@ async function ownAt(scope: Scope, params: Route.LoaderArgs["params"]): Promise<
   return orNotFound((await listOwnMovements(scope)).find((m) => m.id === id) ?? null);
 }
 
-export async function loader({ params, context }: Route.LoaderArgs) {
-  return { movement: await ownAt(scopeOf(context), params) };
-}
+export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
+  return { movement: await ownAt(scope, params) };
+});
 
-export async function action({ request, params, context }: Route.ActionArgs) {
-  const scope = scopeOf(context);
+export const action = writing(async (scope, { request, params }: Route.ActionArgs) => {
   const own = await ownAt(scope, params);
   const { find } = await catalogueFor(scope);
-  const form = await request.formData();
+  const form = await readForm(request);
   const schema = movementFormCodec((ref) => find(ref) !== null, own.ref);
   const submission = parseWithZod(form, { schema });
   const revision = revisionField.safeParse(form.get("revision"));
-  if (submission.status !== "success" || !revision.success) return submission.reply();
+  if (submission.status !== "success" || !revision.success) return refused(submission.reply());
   const saved = await changeMovement(scope, own.id, revision.data, submission.value);
   if (saved.ok) throw redirect("/movements");
   return submission.reply({
@@ -39,7 +40,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       "Somebody else saved this movement meanwhile. Yours is still in the form; open the page anew in another tab to compare.",
     ],
   });
-}
+});
 
 export default function MovementPage({
   loaderData: { movement },

@@ -10,30 +10,29 @@ import { kg } from "~/core/quantity/index.ts";
 import { EQUATIONS, EQUATION_SOURCES, maximumFrom } from "~/core/strength/index.ts";
 import { formatInUnit, formatPercent } from "~/format/numbers.ts";
 import { EQUATION_NAMES, strictnessExamples } from "~/format/strength.ts";
-import { scopeOf } from "~/server/auth/session.server.ts";
 import { saveStrengthRules, strengthRules } from "~/server/db/strength-rules.server.ts";
+import { readForm, refused } from "~/server/http/body.server.ts";
+import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/strength-rules.ts";
 import { Choice, FieldErrors, TextInput } from "../components/field.tsx";
 import { Ledger } from "../components/ledger.tsx";
 import { Page, Section } from "../components/page.tsx";
 
-export function loader({ context }: Route.LoaderArgs) {
-  return strengthRules(scopeOf(context));
-}
+export const loader = reading((scope) => strengthRules(scope));
 
-export async function action({ request, context }: Route.ActionArgs) {
-  const form = await request.formData();
+export const action = writing(async (scope, { request }: Route.ActionArgs) => {
+  const form = await readForm(request);
   const submission = parseWithZod(form, { schema: strengthRulesFormCodec });
   const revision = revisionField.safeParse(form.get("revision"));
-  if (submission.status !== "success" || !revision.success) return submission.reply();
-  const saved = await saveStrengthRules(scopeOf(context), revision.data, submission.value);
+  if (submission.status !== "success" || !revision.success) return refused(submission.reply());
+  const saved = await saveStrengthRules(scope, revision.data, submission.value);
   if (saved.ok) throw redirect("/strength-rules");
   return submission.reply({
     formErrors: [
       "Somebody else saved these rules meanwhile. Yours are still in the form; open the page anew in another tab to compare.",
     ],
   });
-}
+});
 
 /** How the studio estimates strength: which equation, and how much lighter stricter repetitions are taken. */
 export default function StrengthRulesPage({ loaderData, actionData }: Route.ComponentProps) {

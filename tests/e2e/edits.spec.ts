@@ -1,4 +1,15 @@
-import { addPerson, expect, openBench, registerStudio, secondContext, test } from "./kravo.ts";
+import type { Page } from "@playwright/test";
+import {
+  addGymWithRack,
+  addPerson,
+  expect,
+  MOVEMENT_FORM,
+  openBench,
+  registerStudio,
+  secondContext,
+  submit,
+  test,
+} from "./kravo.ts";
 
 test("two edits of a person: the second sees the other's values, loses none of its own", async ({
   page,
@@ -111,4 +122,54 @@ test("an erased person is gone, and their address says so", async ({ page }) => 
   await expect(page.getByText("Nobody yet.", { exact: false })).toBeVisible();
   await page.goto(address);
   await expect(page.getByRole("heading", { name: "Nothing is filed here" })).toBeVisible();
+});
+
+test("two edits of a gym, a station, an approach, the rules or an exercise: neither is silently replaced", async ({
+  page,
+  browser,
+  context,
+}) => {
+  test.slow();
+  await registerStudio(page);
+  const { gym, rack } = await addGymWithRack(page);
+  await submit(page, "/movements/new", MOVEMENT_FORM);
+  const movement = /studio:([0-9a-f-]{36})/.exec(
+    await (await page.request.get("/movements")).text(),
+  )?.[1];
+  const approach = await submit(page, "/approaches/shipped-of-even-ground", { intent: "copy" });
+  const other = await (await secondContext(browser, context)).newPage();
+  await other.setViewportSize({ width: 1280, height: 800 });
+  const forms = [
+    { at: `/gyms/${gym}`, field: "House rules", mine: "No chalk", theirs: "No shoes" },
+    { at: `/gyms/${gym}/stations/${rack}`, field: "Name of the station", mine: "A", theirs: "B" },
+    { at: approach, field: "In one sentence", mine: "Mine", theirs: "Theirs" },
+    { at: "/strength-rules", field: "At most, %", mine: "11", theirs: "12" },
+    { at: `/movements/${movement}`, field: "Breathing", mine: "In", theirs: "Out" },
+  ];
+  for (const { at, field, mine, theirs } of forms) {
+    await page.goto(at);
+    await other.goto(at);
+    const save = (on: Page) => on.getByRole("button", { name: /^Save/ });
+    for (const on of [page, other]) await expect(save(on)).toBeEnabled();
+    await page.getByLabel(field).fill(theirs);
+    const first = page.waitForResponse((r) => r.request().method() === "POST");
+    await save(page).click();
+    expect((await first).status(), at).toBeLessThan(400);
+    await other.getByLabel(field).fill(mine);
+    await save(other).click();
+    await expect(other.getByText(/^(▸ )?Somebody else saved/), at).toBeVisible();
+    await expect(other.getByLabel(field), at).toHaveValue(mine);
+    // Nothing of it was saved yet: the other's value still stands.
+    const fresh = await context.newPage();
+    await fresh.goto(at);
+    await expect(fresh.getByLabel(field), at).toHaveValue(theirs);
+    // Told of it, the coach may put theirs over it.
+    const second = other.waitForResponse((r) => r.request().method() === "POST");
+    await save(other).click();
+    expect((await second).status(), at).toBeLessThan(400);
+    await expect(other.getByText(/^(▸ )?Somebody else saved/), at).toHaveCount(0);
+    await fresh.goto(at);
+    await expect(fresh.getByLabel(field), at).toHaveValue(mine);
+    await fresh.close();
+  }
 });
