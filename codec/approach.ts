@@ -5,7 +5,7 @@ import {
   type Approach,
   type Stances,
 } from "~/core/approach/index.ts";
-import { textField } from "./person.ts";
+import { textField } from "./text.ts";
 
 const stances = z.custom<Stances>((value) => {
   if (typeof value !== "object" || value === null) return false;

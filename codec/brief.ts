@@ -9,8 +9,10 @@ import {
   type Clearance,
   type Limit,
 } from "~/core/brief/index.ts";
-import type { Day } from "~/core/calendar/index.ts";
+import { yearOf, type Day } from "~/core/calendar/index.ts";
+import { pastDayField } from "./days.ts";
 import { JOINTS, PATTERNS, REGIONS } from "~/core/movement/index.ts";
+import { optionalTextField, textField } from "./text.ts";
 import { dayCodec, idCodec, movementRefCodec } from "./values.ts";
 
 export const approachRefCodec = z.custom<ApproachRef>(
@@ -64,14 +66,6 @@ export const briefCodec: z.ZodType<BriefDocument> = z.object({
   gear: z.array(z.string()),
 });
 
-const text = (max: number) =>
-  z
-    .string()
-    .trim()
-    .max(max, `Expected at most ${max} characters.`)
-    .optional()
-    .transform((t) => t ?? "");
-
 /** A whole or decimal number within bounds, or null where the field is empty. */
 function optionalNumber(low: number, high: number, example: string, isWhole = true) {
   const message = `Expected ${example}, from ${low} to ${high}, or nothing.`;
@@ -88,12 +82,14 @@ function optionalNumber(low: number, high: number, example: string, isWhole = tr
     });
 }
 
-const optionalDay = z
-  .string()
-  .optional()
-  .transform((t) => (t === "" ? undefined : t))
-  .pipe(dayCodec.optional())
-  .transform((d): Day | null => d ?? null);
+function optionalPastDay(today: Day) {
+  return z
+    .string()
+    .optional()
+    .transform((t) => (t === "" ? undefined : t))
+    .pipe(pastDayField(today).optional())
+    .transform((d): Day | null => d ?? null);
+}
 
 /** Boxes of one name: none, one or several. */
 function ticked<T extends string>(options: readonly [T, ...T[]]) {
@@ -105,8 +101,10 @@ const outOfTen = z
   .regex(/^(\d|10)$/, "Expected a score from 0 to 10.")
   .transform(Number);
 
-/** A brief as typed in its form. `year` is the current one, against which a year of birth is checked. */
-export function briefFormCodec(year: number) {
+/** A brief as typed in its form, on a day against which births, screenings and onsets are checked. */
+export function briefFormCodec(today: Day) {
+  const year = yearOf(today);
+  const optionalDay = optionalPastDay(today);
   return z
     .object({
       goal: z.enum(GOALS),
@@ -114,18 +112,14 @@ export function briefFormCodec(year: number) {
       trainingYears: optionalNumber(0, 70, "years of training like 2 or 0.5", false),
       approach: z.union([z.literal(""), approachRefCodec]).default(""),
       cautions: ticked(CAUTIONS),
-      screenedBy: text(120),
+      screenedBy: optionalTextField(120),
       screenedOn: optionalDay,
       clearances: z
         .array(
           z.object({
             verdict: z.enum(["cleared", "forbidden"]),
             pattern: z.enum(PATTERNS),
-            by: z
-              .string({ error: "Expected who said so." })
-              .trim()
-              .min(1, "Expected who said so.")
-              .max(120),
+            by: textField("who said so", 120),
             on: optionalDay,
           }),
         )
@@ -136,7 +130,7 @@ export function briefFormCodec(year: number) {
       priorities: ticked(REGIONS),
       notToGrow: ticked(REGIONS),
       weakerSide: z.enum(["", "left", "right"]).default(""),
-      weakerSideCause: text(200),
+      weakerSideCause: optionalTextField(200),
       limits: z
         .array(
           z.object({
@@ -149,13 +143,13 @@ export function briefFormCodec(year: number) {
         )
         .max(12)
         .default([]),
-      gyms: z.array(idCodec<"gym">()).default([]),
+      gyms: z.array(idCodec<"gym">()).max(100).default([]),
       daysPerWeek: optionalNumber(1, 7, "days a week like 2"),
       minutesCap: optionalNumber(15, 240, "minutes like 60"),
       helper: z.enum(["alone", "partner", "spotter", "unknown"]),
-      likes: z.array(movementRefCodec).default([]),
-      dislikes: z.array(movementRefCodec).default([]),
-      gear: text(300),
+      likes: z.array(movementRefCodec).max(400).default([]),
+      dislikes: z.array(movementRefCodec).max(400).default([]),
+      gear: optionalTextField(300),
     })
     .superRefine((form, ctx) => {
       const both = form.priorities.find((region) => form.notToGrow.includes(region));

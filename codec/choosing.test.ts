@@ -4,6 +4,7 @@ import { SHIPPED_APPROACHES } from "~/core/approach/index.ts";
 import { findMovement, SHIPPED_MOVEMENTS } from "~/core/catalogue/index.ts";
 import { kg } from "~/core/quantity/index.ts";
 import { approachCodec, approachFormCodec } from "./approach.ts";
+import { day } from "~/core/calendar/index.ts";
 import { briefFormCodec } from "./brief.ts";
 import { measurementFormCodec } from "./measurement.ts";
 import { movementCodec, movementFormCodec } from "./movement.ts";
@@ -23,7 +24,7 @@ const errorsOf = (submission: { status?: string | undefined; reply(): { error?: 
 describe("the form of a brief", () => {
   const base = { goal: "size", limbs: "unknown", helper: "unknown" };
   const read = (more: Record<string, string | readonly string[]>) =>
-    parseWithZod(form({ ...base, ...more }), { schema: briefFormCodec(2026) });
+    parseWithZod(form({ ...base, ...more }), { schema: briefFormCodec(day("2026-03-02")) });
 
   it("reads numbers with comma or point, days, boxes and rows; empty is not known", () => {
     const submission = read({
@@ -87,7 +88,9 @@ describe("the form of a brief", () => {
 
 describe("the form of a measurement", () => {
   const read = (fields: Record<string, string>) =>
-    parseWithZod(form({ day: "2026-03-02", ...fields }), { schema: measurementFormCodec });
+    parseWithZod(form({ day: "2026-03-02", ...fields }), {
+      schema: measurementFormCodec(day("2026-03-02")),
+    });
 
   it("keeps the value as it was read, and a side only where there are two", () => {
     expect(

@@ -1,14 +1,17 @@
 import { describe, expect, it } from "vitest";
+import { day } from "~/core/calendar/index.ts";
 import { kg, lb } from "~/core/quantity/index.ts";
 import { formatListError } from "~/format/station.ts";
 import { innerPath, registerCodec, signInCodec } from "./account.ts";
 import { readDecisions } from "./decisions.ts";
+import { setAsideCodec } from "./set-aside.ts";
 import { personFormCodec } from "./person.ts";
 import { newPlanCodec } from "./plan-form.ts";
 import { sampleId } from "~/core/samples/index.ts";
 import { gymFormCodec, stationFormCodec } from "./station-form.ts";
 import { strengthRulesFormCodec } from "./strength-rules.ts";
 
+const TODAY = day("2026-03-02");
 const stationCodec = stationFormCodec(formatListError);
 const station = (over: Record<string, unknown>) =>
   stationCodec.safeParse({
@@ -78,6 +81,41 @@ describe("the station form", () => {
   });
 });
 
+describe("a finding set aside", () => {
+  const aside = (over: object) =>
+    setAsideCodec.safeParse({
+      kind: "setAside",
+      key: "noSingleLeg",
+      fact: { code: "noSingleLeg", sets: 3 },
+      reason: "Only squats today",
+      ...over,
+    }).success;
+
+  it("is a fact of a known code and of a fact's size, with a reason that can be read", () => {
+    expect(aside({})).toBe(true);
+    expect(aside({ fact: { code: "nothingOfOurs" } })).toBe(false);
+    expect(aside({ fact: { code: "noSingleLeg", more: "x".repeat(12_000_000) } })).toBe(false);
+    expect(aside({ reason: "\u200B" })).toBe(false);
+  });
+});
+
+describe("a place to go to after signing in", () => {
+  it.each([
+    ["/people?a=b#c", "/people?a=b#c"],
+    ["/people\r\nset-cookie: a=b", "/peopleset-cookie:%20a=b"],
+    ["/\tpeople", "/people"],
+    ["//elsewhere.example", "/"],
+    ["/\\elsewhere.example", "/"],
+    ["/\t/elsewhere.example", "/"],
+    ["https://elsewhere.example", "/"],
+    ["javascript:alert(1)", "/"],
+    ["", "/"],
+    [null, "/"],
+  ])("%j leads to %j", (to, place) => {
+    expect(innerPath(to)).toBe(place);
+  });
+});
+
 describe("other forms", () => {
   it("trim names and say what was expected", () => {
     expect(personFormCodec.parse({ name: " Ada ", level: "trained", unit: "kg" })).toEqual({
@@ -128,10 +166,10 @@ describe("other forms", () => {
       gymId: sampleId(1),
       personId: sampleId(2),
     };
-    expect(newPlanCodec.safeParse(head).success).toBe(true);
-    expect(newPlanCodec.parse({ ...head, startTime: "" }).startTime).toBeNull();
-    expect(newPlanCodec.safeParse({ ...head, day: "2026-02-30" }).success).toBe(false);
-    expect(newPlanCodec.safeParse({ ...head, startTime: "25:00" }).success).toBe(false);
+    expect(newPlanCodec(TODAY).safeParse(head).success).toBe(true);
+    expect(newPlanCodec(TODAY).parse({ ...head, startTime: "" }).startTime).toBeNull();
+    expect(newPlanCodec(TODAY).safeParse({ ...head, day: "2026-02-30" }).success).toBe(false);
+    expect(newPlanCodec(TODAY).safeParse({ ...head, startTime: "25:00" }).success).toBe(false);
     expect(gymFormCodec.safeParse({ name: "Here", timeZone: "Mars/Olympus" }).success).toBe(false);
   });
 

@@ -1,12 +1,28 @@
 import { z } from "zod";
-import { tooManyLoads, type Loading } from "~/core/station/index.ts";
+import {
+  loadingTrouble,
+  STATION_BOUNDS,
+  type Loading,
+  type LoadingTrouble,
+} from "~/core/station/index.ts";
 import { massCodec, massUnitCodec } from "./values.ts";
 
 const plates = z
-  .array(z.object({ size: massCodec, count: z.number().int().min(1).max(60) }))
-  .max(20);
+  .array(
+    z.object({
+      size: massCodec,
+      count: z.number().int().min(1).max(STATION_BOUNDS.platesOfSize),
+    }),
+  )
+  .max(STATION_BOUNDS.plateSizes);
+const loads = z.array(massCodec).max(STATION_BOUNDS.loads);
 
-/** A station's loading model as stored. */
+const TROUBLES: Readonly<Record<LoadingTrouble["code"], string>> = {
+  tooManyLoads: "These sizes combine to too many loads to search; check sizes and counts.",
+  tooHeavy: `One station holds at most ${STATION_BOUNDS.heaviest / 1000}; check sizes and counts.`,
+};
+
+/** A station's loading model as stored, and as the form has to make it. */
 export const loadingCodec = z
   .discriminatedUnion("kind", [
     z.object({ kind: z.literal("bar"), unit: massUnitCodec, bar: massCodec.nullable(), plates }),
@@ -20,43 +36,48 @@ export const loadingCodec = z
     z.object({
       kind: z.literal("stack"),
       unit: massUnitCodec,
-      pins: z.array(massCodec).min(1).max(80),
-      addOns: z.array(massCodec).max(6),
+      pins: loads.min(1),
+      addOns: z.array(massCodec).max(STATION_BOUNDS.addOns),
       pulleyRatio: z.number().gt(0).max(4),
     }),
     z.object({
       kind: z.literal("dumbbells"),
       unit: massUnitCodec,
-      present: z.array(massCodec).min(1).max(80),
+      present: loads.min(1),
       counted: z.enum(["each", "pair"]),
     }),
     z.object({
       kind: z.literal("freeObject"),
       unit: massUnitCodec,
-      present: z.array(massCodec).min(1).max(80),
+      present: loads.min(1),
       held: z.union([z.literal(1), z.literal(2)]),
     }),
     z.object({
       kind: z.literal("bodyweight"),
       unit: massUnitCodec,
       movedShare: z.number().gt(0).max(1),
-      added: z.array(massCodec).max(80),
+      added: loads,
     }),
     z.object({
       kind: z.literal("assisted"),
       unit: massUnitCodec,
       movedShare: z.number().gt(0).max(1),
-      pins: z.array(massCodec).min(1).max(80),
+      pins: loads.min(1),
     }),
     z.object({
       kind: z.literal("band"),
       unit: massUnitCodec,
       bands: z
-        .array(z.object({ name: z.string().min(1).max(40), tension: massCodec }))
+        .array(
+          z.object({ name: z.string().min(1).max(STATION_BOUNDS.bandName), tension: massCodec }),
+        )
         .min(1)
-        .max(20),
+        .max(STATION_BOUNDS.bands),
     }),
     z.object({ kind: z.literal("unloaded"), unit: massUnitCodec }),
   ])
   .transform((l): Loading => l)
-  .refine((l) => !tooManyLoads(l), "too many different loads");
+  .superRefine((loading, ctx) => {
+    const trouble = loadingTrouble(loading);
+    if (trouble !== null) ctx.addIssue({ code: "custom", message: TROUBLES[trouble.code] });
+  });

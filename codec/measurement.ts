@@ -7,43 +7,43 @@ import {
   type MeasuredValue,
 } from "~/core/measurement/index.ts";
 import { parseMass } from "~/core/quantity/index.ts";
-import { dayCodec, massUnitCodec } from "./values.ts";
+import type { Day } from "~/core/calendar/index.ts";
+import { pastDayField } from "./days.ts";
+import { optionalTextField, textField } from "./text.ts";
+import { massUnitCodec } from "./values.ts";
 
 const KINDS = Object.keys(MEASURED) as [MeasuredKind, ...MeasuredKind[]];
 
-/** A measurement as typed: what, on which side, how much in its unit, and when. */
-export const measurementFormCodec = z
-  .object({
-    kind: z.enum(KINDS, { error: "Expected what was measured." }),
-    side: z.enum(["both", "left", "right"]).default("both"),
-    value: z.string({ error: "Expected a number." }).trim().min(1, "Expected a number."),
-    massUnit: massUnitCodec.default("kg"),
-    day: z.string({ error: "Expected a date." }).pipe(dayCodec),
-    note: z
-      .string()
-      .trim()
-      .max(300, "Expected at most 300 characters.")
-      .optional()
-      .transform((t) => t ?? ""),
-  })
-  .transform((form, ctx) => {
-    const unit = form.kind === "bodyWeight" ? form.massUnit : MEASURED[form.kind].unit;
-    // Every value is read like a mass: decimal comma or point, thousandths at the finest.
-    const parsed = parseMass(form.value, "kg");
-    const value: MeasuredValue | null = parsed.ok
-      ? { thousandths: parsed.value.thousandths, unit }
-      : null;
-    if (value === null || !isPlausible(form.kind, value)) {
-      const [low, high] = PLAUSIBLE[unit];
-      ctx.addIssue({
-        code: "custom",
-        path: ["value"],
-        message: `Expected ${low} to ${high}${unit === "ofFive" ? ", 1 is poor and 5 is strong" : ` ${unit}`}; “${form.value}” is not that.`,
-      });
-      return z.NEVER;
-    }
-    const side = MEASURED[form.kind].sided ? form.side : ("both" as const);
-    return { kind: form.kind, side, value, day: form.day, note: form.note };
-  });
+/** A measurement as typed: what, on which side, how much in its unit, and when, which is not to come. */
+export function measurementFormCodec(today: Day) {
+  return z
+    .object({
+      kind: z.enum(KINDS, { error: "Expected what was measured." }),
+      side: z.enum(["both", "left", "right"]).default("both"),
+      value: textField("a number", 20),
+      massUnit: massUnitCodec.default("kg"),
+      day: pastDayField(today),
+      note: optionalTextField(300),
+    })
+    .transform((form, ctx) => {
+      const unit = form.kind === "bodyWeight" ? form.massUnit : MEASURED[form.kind].unit;
+      // Every value is read like a mass: decimal comma or point, thousandths at the finest.
+      const parsed = parseMass(form.value, "kg");
+      const value: MeasuredValue | null = parsed.ok
+        ? { thousandths: parsed.value.thousandths, unit }
+        : null;
+      if (value === null || !isPlausible(form.kind, value)) {
+        const [low, high] = PLAUSIBLE[unit];
+        ctx.addIssue({
+          code: "custom",
+          path: ["value"],
+          message: `Expected ${low} to ${high}${unit === "ofFive" ? ", 1 is poor and 5 is strong" : ` ${unit}`}; “${form.value}” is not that.`,
+        });
+        return z.NEVER;
+      }
+      const side = MEASURED[form.kind].sided ? form.side : ("both" as const);
+      return { kind: form.kind, side, value, day: form.day, note: form.note };
+    });
+}
 
-export type MeasurementForm = z.infer<typeof measurementFormCodec>;
+export type MeasurementForm = z.infer<ReturnType<typeof measurementFormCodec>>;

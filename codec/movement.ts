@@ -15,8 +15,8 @@ import {
 import type { MovementRef } from "~/core/identity/index.ts";
 import { seconds } from "~/core/quantity/index.ts";
 import { LOADING_KINDS } from "~/core/station/index.ts";
-import { textField } from "./person.ts";
-import { movementRefCodec, secondsCodec } from "./values.ts";
+import { optionalTextField, textField } from "./text.ts";
+import { movementRefCodec, secondsCodec, SET_UP_WORD } from "./values.ts";
 
 const stress = z.enum(["none", "low", "moderate", "high"]);
 const stimulus = z.object({
@@ -111,7 +111,7 @@ export function movementFormCodec(known: (ref: MovementRef) => boolean, self: Mo
       difficulty: z.enum(["beginner", "trained", "advanced"]),
       setUpEffort: z.enum(["little", "some", "much"]),
       loadings: several(LOADING_KINDS, "Expected at least one way of loading it."),
-      setUp: z.string().trim().max(1500).optional(),
+      setUp: optionalTextField(1500),
       tempoStart: z.enum(["lower", "lift"]),
       usualRep: z
         .string({ error: "Expected seconds, like 4." })
@@ -155,12 +155,8 @@ export function movementFormCodec(known: (ref: MovementRef) => boolean, self: Mo
         ctx.addIssue({ code: "custom", path: ["substitutes", i, "movement"], message: wrong });
       });
       for (const line of setUpLines(form.setUp)) {
-        if (line.choices.length > 1) continue;
-        ctx.addIssue({
-          code: "custom",
-          path: ["setUp"],
-          message: `“${line.name}” needs at least two choices, like Stance: hip width, wide.`,
-        });
+        const wrong = wrongInSetUp(line);
+        if (wrong !== null) ctx.addIssue({ code: "custom", path: ["setUp"], message: wrong });
       }
     })
     .transform(({ direct, assisting, toTheLimit, how, setUp, ...form }): Omit<Movement, "ref"> => ({
@@ -176,8 +172,8 @@ export function movementFormCodec(known: (ref: MovementRef) => boolean, self: Mo
 }
 
 /** "Stance: hip width, wide", a parameter on each line; the first choice is the usual one. */
-function setUpLines(typed: string | undefined) {
-  return (typed ?? "")
+function setUpLines(typed: string) {
+  return typed
     .split("\n")
     .filter((line) => line.trim() !== "")
     .map((line) => {
@@ -190,6 +186,16 @@ function setUpLines(typed: string | undefined) {
           .filter((c) => c !== ""),
       };
     });
+}
+
+/** Names and choices become keys and values of a plan's set-up, so they are held to its bound. */
+function wrongInSetUp({ name, choices }: ReturnType<typeof setUpLines>[number]): string | null {
+  if (name === "") return "Each line names what is set up first, like Stance: hip width, wide.";
+  if (choices.length < 2)
+    return `“${name}” needs at least two choices, like Stance: hip width, wide.`;
+  return [name, ...choices].some((word) => word.length > SET_UP_WORD)
+    ? `“${name}”: names and choices have at most ${SET_UP_WORD} characters.`
+    : null;
 }
 
 function regionsOf(

@@ -1,23 +1,6 @@
 import { z } from "zod";
+import { optionalTextField, textField } from "./text.ts";
 import { massUnitCodec } from "./values.ts";
-
-/** Text of a form field: trimmed, with a message when it is empty or too long. */
-export function textField(what: string, max: number) {
-  return z
-    .string({ error: `Expected ${what}.` })
-    .trim()
-    .min(1, `Expected ${what}.`)
-    .max(max, `Expected at most ${max} characters.`);
-}
-
-export function optionalTextField(max: number) {
-  return z
-    .string()
-    .trim()
-    .max(max, `Expected at most ${max} characters.`)
-    .optional()
-    .transform((text) => text ?? "");
-}
 
 /** What a coach writes about somebody who trains. */
 export const personFormCodec = z.object({
@@ -30,6 +13,15 @@ export const personFormCodec = z.object({
   notes: optionalTextField(4000),
 });
 export type PersonForm = z.infer<typeof personFormCodec>;
+
+/** The same as stored: whatever a form of some version took. */
+export const personCodec: z.ZodType<PersonForm> = z.object({
+  name: z.string(),
+  goal: z.string(),
+  level: z.enum(["beginner", "trained", "advanced"]),
+  unit: massUnitCodec,
+  notes: z.string(),
+});
 
 /** The revision that a form was opened on. */
 export const revisionField = z

@@ -1,6 +1,8 @@
 import { z } from "zod";
-import { textField } from "./person.ts";
-import { dayCodec, idCodec } from "./values.ts";
+import type { Day } from "~/core/calendar/index.ts";
+import { plannedDayField } from "./days.ts";
+import { textField } from "./text.ts";
+import { idCodec } from "./values.ts";
 
 const startTime = z
   .union([
@@ -14,11 +16,15 @@ const startTime = z
 export const startTimeCodec = z.union([z.null(), startTime]);
 
 /** When and where a session is planned, as typed. */
-export const planHeadCodec = z.object({
-  title: textField("a title, like Leg day A", 80),
-  day: z.string({ error: "Expected a date." }).pipe(dayCodec),
-  startTime,
-  gymId: idCodec<"gym">(),
-});
+export function planHeadCodec(today: Day) {
+  return z.object({
+    title: textField("a title, like Leg day A", 80),
+    day: plannedDayField(today),
+    startTime,
+    gymId: idCodec<"gym">(),
+  });
+}
 
-export const newPlanCodec = planHeadCodec.extend({ personId: idCodec<"person">() });
+export function newPlanCodec(today: Day) {
+  return planHeadCodec(today).extend({ personId: idCodec<"person">() });
+}

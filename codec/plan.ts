@@ -16,10 +16,16 @@ import {
 } from "~/core/prescription/index.ts";
 import { count, degrees, metres, seconds, share } from "~/core/quantity/index.ts";
 import { TOWARDS } from "~/core/station/index.ts";
-import { idCodec, massCodec, movementRefCodec, rirCodec, tempoCodec } from "./values.ts";
+import { textWithin } from "./text.ts";
+import {
+  idCodec,
+  massCodec,
+  movementRefCodec,
+  rirCodec,
+  setUpCodec,
+  tempoCodec,
+} from "./values.ts";
 
-const name = z.string().max(60);
-const setUpCodec = z.record(name, name);
 /** A number of a prescription within its bound, as the written line and the cells keep it. */
 const within = (bound: BoundName) => {
   const { least, most } = BOUNDS[bound];
@@ -210,7 +216,7 @@ const drillCodec = z
     kind: z.enum(DRILL_KINDS),
     id: idCodec<"item">(),
     ...line,
-    name: z.string().max(80),
+    name: textWithin(80),
     movement: movementRefCodec.nullable(),
     target: targetCodec,
     side: sideCodec,
@@ -264,7 +270,7 @@ const slotCodec = z.object({
   movement: movementRefCodec,
   station: idCodec<"station">(),
   setUp: setUpCodec,
-  purpose: z.string().max(300),
+  purpose: textWithin(300),
   feltIn: z.array(z.enum(REGIONS)).max(6),
   sets: z.array(setCodec).max(BOUNDS.sets.most),
   rounding: roundingCodec,
@@ -273,7 +279,7 @@ const slotCodec = z.object({
     z.object({ kind: z.literal("hold") }),
   ]),
   optional: z.boolean(),
-  notes: z.object({ coach: z.string().max(2000), trainee: z.string().max(2000) }),
+  notes: z.object({ coach: textWithin(2000), trainee: textWithin(2000) }),
 });
 
 const block = { id: idCodec<"block">(), ...line };

@@ -10,6 +10,16 @@ export function jsonColumn<T extends z.ZodType>(inner: T) {
     .pipe(inner);
 }
 
+/**
+ * A value as the text of its JSON column, only where its own reader reads that text again: what cannot be read
+ * is never written. Throws otherwise, since a form has then let through what it should have refused.
+ */
+export function storedJson<T>(codec: z.ZodType<T>, value: T): string {
+  const text = JSON.stringify(value);
+  codec.parse(JSON.parse(text));
+  return text;
+}
+
 /** An instant column: BIGINT milliseconds, as number or, beyond safety, text. */
 export const instantColumn = z.union([z.number(), z.string().regex(/^\d+$/).transform(Number)]);
 

@@ -1,13 +1,17 @@
 import { z } from "zod";
+import type { Day } from "~/core/calendar/index.ts";
+import { revisionCodec } from "./values.ts";
 import { planCodec } from "./plan.ts";
 import { planHeadCodec, startTimeCodec } from "./plan-form.ts";
 
 /** What the bench sends to save: the revision it started from, and the whole plan. */
-export const savePlanCodec = z.object({
-  baseRevision: z.number().int().min(1),
-  head: planHeadCodec.extend({ startTime: startTimeCodec }),
-  document: planCodec,
-});
+export function savePlanCodec(today: Day) {
+  return z.object({
+    baseRevision: revisionCodec,
+    head: planHeadCodec(today).extend({ startTime: startTimeCodec }),
+    document: planCodec,
+  });
+}
 
 /** The same in one word for each field that is wrong, for people. */
 export function describeIssues(error: z.ZodError): readonly string[] {

@@ -1,13 +1,20 @@
 import { z } from "zod";
+import { FINDING_CODES } from "~/core/finding/index.ts";
+import { textField } from "./text.ts";
 import { idCodec } from "./values.ts";
+
+/** Longer than any fact: its numbers and the names of what it is about. */
+const FACT_LENGTH = 2000;
 
 /** A finding set aside with its reason, or one taken back. The fact is kept as it stood on the screen. */
 export const setAsideCodec = z.discriminatedUnion("kind", [
   z.object({
     kind: z.literal("setAside"),
     key: z.string().min(1).max(200),
-    fact: z.looseObject({ code: z.string().max(60) }),
-    reason: z.string().trim().min(1).max(500),
+    fact: z
+      .looseObject({ code: z.enum(FINDING_CODES) })
+      .refine((fact) => JSON.stringify(fact).length <= FACT_LENGTH, "expected a fact of a finding"),
+    reason: textField("a reason", 500),
   }),
   z.object({ kind: z.literal("takeBack"), id: idCodec<"dismissal">() }),
 ]);

@@ -8,11 +8,12 @@ import {
   parseBandList,
   parseMassList,
   parsePlateList,
-  tooManyLoads,
   type Loading,
+  type LoadingKind,
   type PinListError,
 } from "~/core/station/index.ts";
-import { optionalTextField, textField } from "./person.ts";
+import { loadingCodec } from "./loading.ts";
+import { optionalTextField, textField } from "./text.ts";
 import { massUnitCodec, movementRefCodec, timeZoneCodec } from "./values.ts";
 
 export const gymFormCodec = z.object({
@@ -21,11 +22,8 @@ export const gymFormCodec = z.object({
   houseRules: optionalTextField(1000),
 });
 
-const text = z
-  .string()
-  .trim()
-  .optional()
-  .transform((t) => t ?? "");
+/** A typed list or number: longer than any that is kept. */
+const text = optionalTextField(2000);
 
 /** What the station form sends: all of its fields, whichever kind is chosen. */
 const rawCodec = z.object({
@@ -45,7 +43,7 @@ const rawCodec = z.object({
   held: z.enum(["1", "2"]).default("1"),
   movedShare: text,
   bands: text,
-  serves: z.array(movementRefCodec).default([]),
+  serves: z.array(movementRefCodec).max(400).default([]),
   profile: z.enum(["", ...RESISTANCE_PROFILES]).default(""),
   usuallyBusy: z.literal("on").optional(),
 });
@@ -59,6 +57,39 @@ export interface StationForm {
 }
 
 type Raw = z.infer<typeof rawCodec>;
+/** Where a part of a loading is typed, if not under its own name. */
+const FIELD_OF: Readonly<Partial<Record<string, keyof Raw>>> = {
+  bar: "baseMass",
+  carriage: "baseMass",
+  plates: "plates",
+  pins: "pins",
+  addOns: "addOns",
+  present: "present",
+  added: "present",
+  bands: "bands",
+  pulleyRatio: "pulleyRatio",
+  movedShare: "movedShare",
+};
+
+/** Where the loads of each kind are typed, for what is wrong with them together. */
+const MAIN_FIELD: Readonly<Record<LoadingKind, keyof Raw>> = {
+  bar: "plates",
+  plateMachine: "plates",
+  stack: "pins",
+  dumbbells: "present",
+  freeObject: "present",
+  bodyweight: "present",
+  assisted: "pins",
+  band: "bands",
+  unloaded: "kind",
+};
+
+function tooMuch(issue: z.core.$ZodIssue): string {
+  return issue.code === "too_big" && issue.origin === "array"
+    ? `At most ${issue.maximum} can be kept here; this list holds more.`
+    : issue.message;
+}
+
 type Complain = (field: keyof Raw, message: string) => void;
 
 /**
@@ -71,21 +102,26 @@ export function stationFormCodec(wording: (error: PinListError, example: string)
       ctx.addIssue({ code: "custom", path: [field], message });
     const loading = loadingFrom(raw, complain, wording);
     if (loading === null) return z.NEVER;
-    if (tooManyLoads(loading)) {
-      complain(
-        "plates",
-        "These sizes combine to too many loads to search; check sizes and counts.",
-      );
+    const stored = loadingCodec.safeParse(loading);
+    if (!stored.success) {
+      for (const issue of stored.error.issues) {
+        complain(FIELD_OF[String(issue.path[0])] ?? MAIN_FIELD[raw.kind], tooMuch(issue));
+      }
       return z.NEVER;
     }
     return {
       name: raw.name,
-      loading,
+      loading: stored.data,
       serves: raw.serves,
       profile: raw.profile === "" ? null : raw.profile,
       usuallyBusy: raw.usuallyBusy === "on",
     };
   });
+}
+
+/** A number with a decimal comma or point, or NaN; a share finer than a thousandth is a slip. */
+function typedNumber(text: string): number {
+  return /^\d{1,3}([.,]\d{1,3})?$/.test(text) ? Number(text.replace(",", ".")) : Number.NaN;
 }
 
 function loadingFrom(
@@ -119,8 +155,8 @@ function loadingFrom(
     return undefined;
   };
   const movedShare = (): number | null => {
-    const percent = Number(raw.movedShare.replace(",", ".").replace("%", ""));
-    if (raw.movedShare !== "" && percent > 0 && percent <= 100) return percent / 100;
+    const percent = typedNumber(raw.movedShare.replace("%", "").trim());
+    if (percent > 0 && percent <= 100) return percent / 100;
     complain("movedShare", "Expected the share of the body that is moved in per cent, like 85.");
     return null;
   };
@@ -137,7 +173,7 @@ function loadingFrom(
     }
     case "stack": {
       const [pins, addOns] = [list("pins", "10, 20, 35, 50"), list("addOns", "2.5, 5")];
-      const ratio = raw.pulleyRatio === "" ? 1 : Number(raw.pulleyRatio.replace(",", "."));
+      const ratio = raw.pulleyRatio === "" ? 1 : typedNumber(raw.pulleyRatio);
       if (!(ratio > 0 && ratio <= 4)) {
         complain("pulleyRatio", "Expected the share of the stack that is moved, like 1 or 0.5.");
         return null;

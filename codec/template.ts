@@ -1,7 +1,9 @@
 import { z } from "zod";
+import type { Day } from "~/core/calendar/index.ts";
+import { plannedDayField } from "./days.ts";
 import { planCodec } from "./plan.ts";
-import { textField } from "./person.ts";
-import { dayCodec, idCodec } from "./values.ts";
+import { textField } from "./text.ts";
+import { idCodec, revisionCodec } from "./values.ts";
 
 /** Keeping a saved plan as a template. */
 export const keepTemplateCodec = z.object({
@@ -11,15 +13,17 @@ export const keepTemplateCodec = z.object({
 
 /** What the editor of a template sends: the revision it started from, and the whole of it. */
 export const changeTemplateCodec = z.object({
-  baseRevision: z.number().int().min(1),
+  baseRevision: revisionCodec,
   name: textField("a name", 80),
   document: planCodec,
 });
 
 /** Who is given a template, where and when; from the address for the preview, from the form for the gift. */
-export const giveCodec = z.object({
-  people: z.array(idCodec<"person">()).min(1, "Expected at least one person.").max(30),
-  gymId: idCodec<"gym">(),
-  day: dayCodec,
-});
-export type Give = z.infer<typeof giveCodec>;
+export function giveCodec(today: Day) {
+  return z.object({
+    people: z.array(idCodec<"person">()).min(1, "Expected at least one person.").max(30),
+    gymId: idCodec<"gym">(),
+    day: plannedDayField(today),
+  });
+}
+export type Give = z.infer<ReturnType<typeof giveCodec>>;

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { textWithin } from "./text.ts";
 import { isDay, isTimeZone, type Day } from "~/core/calendar/index.ts";
 import {
   isId,
@@ -19,6 +20,9 @@ export const movementRefCodec = z.custom<MovementRef>(
   (v) => typeof v === "string" && isMovementRef(v),
   "expected a movement reference",
 );
+
+/** The revision that an edit started from; what the column holds. */
+export const revisionCodec = z.number().int().min(1).max(1_000_000_000);
 
 export const massUnitCodec = z.enum(["kg", "lb"]);
 
@@ -46,10 +50,19 @@ export const tempoCodec = z.object({
   lift: tempoPhaseCodec,
   squeeze: tempoPhaseCodec,
 });
+/** Longest name or choice of a set-up, in movements and in plans. */
+export const SET_UP_WORD = 60;
+const setUpWord = textWithin(SET_UP_WORD);
+/** Choices by parameter, as plans and logs hold them. */
+export const setUpCodec = z
+  .record(setUpWord, setUpWord)
+  .refine((setUp) => Object.keys(setUp).length <= 60, "expected at most 60 parameters");
+/** Any date that exists; what a form takes is narrower, see days.ts. */
 export const dayCodec = z.custom<Day>(
   (v) => typeof v === "string" && isDay(v),
   "Expected a date, like 2026-03-31.",
 );
 export const timeZoneCodec = z
   .string()
+  .max(64)
   .refine(isTimeZone, "Expected a time zone name, like Europe/Vienna.");

@@ -1,4 +1,4 @@
-import type { Day } from "~/core/calendar/index.ts";
+import { dayAt, type Day, type Instant } from "~/core/calendar/index.ts";
 import {
   amountOf,
   massFromTicks,
@@ -88,6 +88,12 @@ export function formatDay(day: Day): string {
   const parts = wholeDay.formatToParts(new Date(`${day}T00:00:00Z`));
   const part = (type: string) => parts.find((p) => p.type === type)?.value ?? "";
   return `${part("weekday")} ${part("day")} ${part("month")} ${part("year")}`;
+}
+
+/** "Wed 25 Nov 2026, 17:05" on the clock of a time zone. */
+export function formatInstant(instant: Instant, timeZone: string): string {
+  const clock = new Intl.DateTimeFormat(LOCALE, { hour: "2-digit", minute: "2-digit", timeZone });
+  return `${formatDay(dayAt(instant, timeZone))}, ${clock.format(instant)}`;
 }
 
 /** "25 Nov" */

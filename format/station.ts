@@ -103,7 +103,9 @@ export function formatListError(error: PinListError, example: string): string {
     case "repeated":
       return `${formatMass(error.reading)} stands twice; give each once.`;
     case "runDoesNotArrive":
-      return `“${error.text}” does not arrive: from the first to the last in whole steps, at most 80, like 20 to 200 by 15.`;
+      return `“${error.text}” does not arrive: from the first to the last in whole steps, like 20 to 200 by 15.`;
+    case "tooMany":
+      return `At most ${error.most} can be kept; this list holds more.`;
     case "notAMass":
       return error.error.code === "tooFine"
         ? `“${error.error.text}” has more than three decimals.`

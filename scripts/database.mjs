@@ -65,7 +65,8 @@ export async function startDatabase(name, databases) {
   if (!existsSync(done)) {
     rmSync(home, { recursive: true, force: true });
     mkdirSync(home, { recursive: true, mode: 0o700 });
-    make(install, data);
+    mkdirSync(join(home, "tmp"), { mode: 0o700 });
+    make(install, data, join(home, "tmp"));
     const secret = () => randomBytes(24).toString("base64url");
     writeFileSync(join(home, "secrets.json"), JSON.stringify({ root: secret(), app: secret() }), {
       mode: 0o600,
@@ -81,6 +82,10 @@ export async function startDatabase(name, databases) {
   );
   const port = await freePort(3900 + (createHash("sha256").update(name).digest()[0] ?? 0));
   writeFileSync(join(home, "init.sql"), initSql(secrets, databases), { mode: 0o600 });
+  // Of its own: two databases that share one take each other's temporary files for theirs.
+  const temporary = join(home, "tmp");
+  rmSync(temporary, { recursive: true, force: true });
+  mkdirSync(temporary, { recursive: true, mode: 0o700 });
   const log = join(home, "mariadb.log");
   const child = spawn(
     mariadbd,
@@ -88,6 +93,7 @@ export async function startDatabase(name, databases) {
       "--no-defaults",
       ...(process.getuid?.() === 0 ? ["--user=root"] : []),
       `--datadir=${data}`,
+      `--tmpdir=${temporary}`,
       `--socket=${socket}`,
       `--pid-file=${join(home, "pid")}`,
       "--bind-address=127.0.0.1",
@@ -126,13 +132,14 @@ export async function startDatabase(name, databases) {
   return { port, pid: child.pid, urlOf, stop: stopDatabase };
 }
 
-function make(install, data) {
+function make(install, data, temporary) {
   const made = spawnSync(
     install,
     [
       "--no-defaults",
       ...(process.getuid?.() === 0 ? ["--user=root"] : []),
       `--datadir=${data}`,
+      `--tmpdir=${temporary}`,
       "--auth-root-authentication-method=normal",
       "--skip-test-db",
     ],

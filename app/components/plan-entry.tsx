@@ -25,5 +25,6 @@ export function PlanLink({ plan }: { readonly plan: Pick<PlanEntry, "id" | "run"
 export function RunTag({ run }: { readonly run: RunState }) {
   if (run.kind === "none") return <Tag>planned</Tag>;
   if (run.kind === "running") return <Tag tone="now">training now</Tag>;
-  return run.settled ? <Tag>done</Tag> : <Tag tone="strong">to decide</Tag>;
+  if (run.ruling === "done") return <Tag>done</Tag>;
+  return <Tag tone="strong">{run.ruling === "open" ? "to decide" : "changed since"}</Tag>;
 }

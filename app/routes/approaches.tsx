@@ -1,15 +1,15 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { Link } from "react-router";
-import { scopeOf } from "~/server/auth/session.server.ts";
 import { listApproaches } from "~/server/db/approaches.server.ts";
+import { reading } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/approaches.ts";
 import { approachPath } from "../components/approach-path.ts";
 import { Page, Tag } from "../components/page.tsx";
 
-export async function loader({ context }: Route.LoaderArgs) {
-  return { approaches: await listApproaches(scopeOf(context)) };
-}
+export const loader = reading(async (scope) => {
+  return { approaches: await listApproaches(scope) };
+});
 
 export default function Approaches({ loaderData: { approaches } }: Route.ComponentProps) {
   return (

@@ -1,12 +1,15 @@
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { Link, data, useFetcher, useSearchParams } from "react-router";
 import { describeIssues, savePlanCodec } from "~/codec/save-plan.ts";
+import { dayAt } from "~/core/calendar/index.ts";
 import { slotsOf } from "~/core/prescription/index.ts";
 import { formatDay } from "~/format/numbers.ts";
-import { idParam, orNotFound, scopeOf } from "~/server/auth/session.server.ts";
+import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { benchOf } from "~/server/coaching/bench.server.ts";
 import { getGym, listStations } from "~/server/db/gyms.server.ts";
 import { getPlan, savePlan } from "~/server/db/plans.server.ts";
+import { readJson } from "~/server/http/body.server.ts";
+import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/bench.ts";
 import { BenchActions } from "../components/bench/bench-actions.tsx";
 import { BenchBody } from "../components/bench/bench-body.tsx";
@@ -21,17 +24,15 @@ import { PlanConflict } from "../components/bench/plan-conflict.tsx";
 import { Page } from "../components/page.tsx";
 import { RunTag } from "../components/plan-entry.tsx";
 
-export async function loader({ params, context }: Route.LoaderArgs) {
-  const scope = scopeOf(context);
+export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const plan = orNotFound(await getPlan(scope, idParam<"plan">(params.planId)));
   return benchOf(scope, plan);
-}
+});
 
-export async function action({ request, params, context }: Route.ActionArgs) {
-  const scope = scopeOf(context);
+export const action = writing(async (scope, { request, params }: Route.ActionArgs) => {
   const id = idParam<"plan">(params.planId);
   orNotFound(await getPlan(scope, id));
-  const parsed = savePlanCodec.safeParse(await request.json().catch(() => null));
+  const parsed = savePlanCodec(dayAt(scope.now, "UTC")).safeParse(await readJson(request));
   if (!parsed.success) {
     return data(
       { kind: "invalid" as const, problems: describeIssues(parsed.error) },
@@ -54,7 +55,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (saved.ok) return data({ kind: "saved" as const, revision: saved.value });
   if (saved.error.code === "missing") throw orNotFound(null);
   return data({ kind: "conflict" as const, current: saved.error.current }, { status: 409 });
-}
+});
 
 /** A save is answered by the action; the draft on the screen is not to be loaded over. */
 export function shouldRevalidate({ formMethod }: { formMethod?: string }) {

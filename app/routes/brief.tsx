@@ -11,7 +11,7 @@ import { dayAt, yearOf } from "~/core/calendar/index.ts";
 import type { BriefField, Level } from "~/core/brief/index.ts";
 import { BRIEF_FIELDS, FIELD_NAMES, formatBriefField, type BriefNames } from "~/format/brief.ts";
 import { formatDay } from "~/format/numbers.ts";
-import { idParam, orNotFound, scopeOf } from "~/server/auth/session.server.ts";
+import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { listApproaches } from "~/server/db/approaches.server.ts";
 import { briefHistory, saveBrief, type BriefRevision } from "~/server/db/briefs.server.ts";
 import { listGyms } from "~/server/db/gyms.server.ts";
@@ -21,6 +21,8 @@ import {
   removeMeasurement,
 } from "~/server/db/measurements.server.ts";
 import { getPerson } from "~/server/db/people.server.ts";
+import { readForm, refused } from "~/server/http/body.server.ts";
+import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/brief.ts";
 import { useCatalogue } from "../components/catalogue.ts";
 import { BriefForm } from "../components/brief/brief-form.tsx";
@@ -29,8 +31,7 @@ import { Measurements } from "../components/brief/measurements.tsx";
 import { Ledger } from "../components/ledger.tsx";
 import { Page, Section } from "../components/page.tsx";
 
-export async function loader({ params, context }: Route.LoaderArgs) {
-  const scope = scopeOf(context);
+export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const person = orNotFound(await getPerson(scope, idParam<"person">(params.personId)));
   const [history, approaches, gyms, measurements] = await Promise.all([
     briefHistory(scope, person.id),
@@ -40,14 +41,14 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   ]);
   const today = dayAt(scope.now, gyms[0]?.timeZone ?? "UTC");
   return { person, history, approaches, gyms, measurements, today };
-}
+});
 
-export async function action({ request, params, context }: Route.ActionArgs) {
-  const scope = scopeOf(context);
+export const action = writing(async (scope, { request, params }: Route.ActionArgs) => {
   const person = orNotFound(await getPerson(scope, idParam<"person">(params.personId)));
   const here = `/people/${person.id}/brief`;
-  const form = await request.formData();
+  const form = await readForm(request);
   const intent = form.get("intent");
+  const today = dayAt(scope.now, "UTC");
   if (intent === "unmeasure") {
     const id = idCodec<"measurement">().safeParse(form.get("measurement"));
     if (!id.success || !(await removeMeasurement(scope, person.id, id.data)))
@@ -55,18 +56,17 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     throw redirect(`${here}#body`);
   }
   if (intent === "measure") {
-    const submission = parseWithZod(form, { schema: measurementFormCodec });
+    const submission = parseWithZod(form, { schema: measurementFormCodec(today) });
     if (submission.status !== "success") {
-      return { kind: "measure" as const, reply: submission.reply() };
+      return refused({ kind: "measure" as const, reply: submission.reply() });
     }
     await addMeasurement(scope, person.id, submission.value);
     throw redirect(`${here}#body`);
   }
-  const year = yearOf(dayAt(scope.now, "UTC"));
-  const submission = parseWithZod(form, { schema: briefFormCodec(year) });
+  const submission = parseWithZod(form, { schema: briefFormCodec(today) });
   const revision = revisionField.safeParse(form.get("revision"));
   if (submission.status !== "success" || !revision.success) {
-    return { kind: "brief" as const, reply: submission.reply(), current: null };
+    return refused({ kind: "brief" as const, reply: submission.reply(), current: null });
   }
   const own = new Set((await listGyms(scope)).map((gym) => gym.id));
   if (submission.value.gyms.some((gym) => !own.has(gym))) throw orNotFound(null);
@@ -82,7 +82,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       ],
     }),
   };
-}
+});
 
 export default function BriefPage({ loaderData, actionData }: Route.ComponentProps) {
   const { find } = useCatalogue();
@@ -96,7 +96,6 @@ export default function BriefPage({ loaderData, actionData }: Route.ComponentPro
     movement: (ref) => find(ref)?.name ?? ref,
     year: yearOf(today),
   };
-  const year = yearOf(today);
   const reply = actionData?.kind === "brief" ? actionData : null;
   return (
     <Page
@@ -132,7 +131,7 @@ export default function BriefPage({ loaderData, actionData }: Route.ComponentPro
             revision={reply?.current ?? current.revision}
             approaches={approaches}
             gyms={gyms}
-            year={year}
+            today={today}
           />
         </Box>
       </Section>

@@ -5,16 +5,16 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Form, Link, redirect } from "react-router";
 import { gymFormCodec } from "~/codec/station-form.ts";
-import { scopeOf } from "~/server/auth/session.server.ts";
 import { UNKNOWN_GYM } from "~/server/coaching/unknown-gym.server.ts";
 import { addGym, addGymWith, listGyms, listStations } from "~/server/db/gyms.server.ts";
+import { readForm, refused } from "~/server/http/body.server.ts";
+import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/gyms.ts";
 import { TextInput } from "../components/field.tsx";
 import { Ledger } from "../components/ledger.tsx";
 import { Empty, Page, Section } from "../components/page.tsx";
 
-export async function loader({ context }: Route.LoaderArgs) {
-  const scope = scopeOf(context);
+export const loader = reading(async (scope) => {
   const [gyms, stations] = await Promise.all([listGyms(scope), listStations(scope)]);
   return {
     gyms: gyms.map((gym) => ({
@@ -22,18 +22,18 @@ export async function loader({ context }: Route.LoaderArgs) {
       stations: stations.filter((s) => s.gymId === gym.id).map((s) => s.name),
     })),
   };
-}
+});
 
-export async function action({ request, context }: Route.ActionArgs) {
-  const form = await request.formData();
+export const action = writing(async (scope, { request }: Route.ActionArgs) => {
+  const form = await readForm(request);
   const submission = parseWithZod(form, { schema: gymFormCodec });
-  if (submission.status !== "success") return submission.reply();
+  if (submission.status !== "success") return refused(submission.reply());
   if (form.get("intent") === "travel") {
-    const id = await addGymWith(scopeOf(context), submission.value, UNKNOWN_GYM);
+    const id = await addGymWith(scope, submission.value, UNKNOWN_GYM);
     throw redirect(`/gyms/${id}`);
   }
-  throw redirect(`/gyms/${await addGym(scopeOf(context), submission.value)}`);
-}
+  throw redirect(`/gyms/${await addGym(scope, submission.value)}`);
+});
 
 export default function Gyms({ loaderData: { gyms }, actionData }: Route.ComponentProps) {
   const [form, fields] = useForm({

@@ -2,8 +2,9 @@ import { parseWithZod } from "@conform-to/zod/v4";
 import { redirect } from "react-router";
 import { movementFormCodec } from "~/codec/movement.ts";
 import { isMovementRef, type MovementRef } from "~/core/identity/index.ts";
-import { scopeOf } from "~/server/auth/session.server.ts";
 import { addMovement, catalogueFor } from "~/server/db/movements.server.ts";
+import { readForm, refused } from "~/server/http/body.server.ts";
+import { writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/movement-new.ts";
 import { useCatalogue } from "../components/catalogue.ts";
 import { MovementForm } from "../components/movement-form.tsx";
@@ -21,15 +22,14 @@ export function loader({ request }: Route.LoaderArgs) {
   return { from: fromOf(request.url) };
 }
 
-export async function action({ request, context }: Route.ActionArgs) {
-  const scope = scopeOf(context);
+export const action = writing(async (scope, { request }: Route.ActionArgs) => {
   const { find } = await catalogueFor(scope);
   const schema = movementFormCodec((ref) => find(ref) !== null, null);
-  const submission = parseWithZod(await request.formData(), { schema });
-  if (submission.status !== "success") return submission.reply();
+  const submission = parseWithZod(await readForm(request), { schema });
+  if (submission.status !== "success") return refused(submission.reply());
   await addMovement(scope, submission.value, fromOf(request.url));
   throw redirect("/movements");
-}
+});
 
 export default function NewMovement({ loaderData, actionData }: Route.ComponentProps) {
   const { find } = useCatalogue();

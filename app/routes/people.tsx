@@ -1,15 +1,15 @@
 import Button from "@mui/material/Button";
 import { Link } from "react-router";
 import { LEVEL_NAMES } from "~/format/training.ts";
-import { scopeOf } from "~/server/auth/session.server.ts";
 import { listPeople } from "~/server/db/people.server.ts";
+import { reading } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/people.ts";
 import { Ledger } from "../components/ledger.tsx";
 import { Empty, Page } from "../components/page.tsx";
 
-export async function loader({ context }: Route.LoaderArgs) {
-  return { people: await listPeople(scopeOf(context)) };
-}
+export const loader = reading(async (scope) => {
+  return { people: await listPeople(scope) };
+});
 
 export default function People({ loaderData: { people } }: Route.ComponentProps) {
   return (

@@ -10,7 +10,7 @@ import type { Exposure } from "~/core/progression/index.ts";
 import { formatSetsDone } from "~/format/exposure.ts";
 import { formatDay, formatShortDay } from "~/format/numbers.ts";
 import { LEVEL_NAMES } from "~/format/training.ts";
-import { idParam, orNotFound, scopeOf } from "~/server/auth/session.server.ts";
+import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { historyOf, seriesOf } from "~/server/coaching/history.server.ts";
 import { listApproaches } from "~/server/db/approaches.server.ts";
 import { currentBrief } from "~/server/db/briefs.server.ts";
@@ -18,6 +18,8 @@ import { listGyms } from "~/server/db/gyms.server.ts";
 import { catalogueFor } from "~/server/db/movements.server.ts";
 import { changePerson, erasePerson, getPerson } from "~/server/db/people.server.ts";
 import { listPlansOf } from "~/server/db/plans.server.ts";
+import { readForm, refused } from "~/server/http/body.server.ts";
+import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/person.ts";
 import { useCatalogue } from "../components/catalogue.ts";
 import { BriefLines } from "../components/brief/brief-lines.tsx";
@@ -26,8 +28,7 @@ import { Empty, Page, Section, Tag } from "../components/page.tsx";
 import { PersonFields } from "../components/person-form.tsx";
 import { PlanLink, RunTag } from "../components/plan-entry.tsx";
 
-export async function loader({ params, context }: Route.LoaderArgs) {
-  const scope = scopeOf(context);
+export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const person = orNotFound(await getPerson(scope, idParam<"person">(params.personId)));
   const [plans, history, brief, approaches, gyms, catalogue] = await Promise.all([
     listPlansOf(scope, person.id, 8),
@@ -57,13 +58,12 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     gyms,
     year: yearOf(dayAt(scope.now, "UTC")),
   };
-}
+});
 
-export async function action({ request, params, context }: Route.ActionArgs) {
-  const scope = scopeOf(context);
+export const action = writing(async (scope, { request, params }: Route.ActionArgs) => {
   const id = idParam<"person">(params.personId);
   orNotFound(await getPerson(scope, id));
-  const form = await request.formData();
+  const form = await readForm(request);
   if (form.get("intent") === "erase") {
     if (form.get("confirm") !== "erase") {
       return data({ kind: "eraseUnconfirmed" as const }, { status: 400 });
@@ -74,7 +74,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const submission = parseWithZod(form, { schema: personFormCodec });
   const revision = revisionField.safeParse(form.get("revision"));
   if (submission.status !== "success" || !revision.success) {
-    return { kind: "reply" as const, reply: submission.reply(), other: null };
+    return refused({ kind: "reply" as const, reply: submission.reply(), other: null });
   }
   const changed = await changePerson(scope, id, revision.data, submission.value);
   if (changed.ok) throw redirect(`/people/${id}`);
@@ -88,7 +88,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     }),
     other: changed.error.current,
   };
-}
+});
 
 export default function PersonPage({ loaderData, actionData }: Route.ComponentProps) {
   const { find } = useCatalogue();

@@ -6,17 +6,17 @@ import { Form, Link, redirect } from "react-router";
 import { newPlanCodec } from "~/codec/plan-form.ts";
 import { dayAt } from "~/core/calendar/index.ts";
 import { EMPTY_PLAN } from "~/core/prescription/index.ts";
-import { scopeOf } from "~/server/auth/session.server.ts";
 import { currentBrief } from "~/server/db/briefs.server.ts";
 import { getGym, listGyms } from "~/server/db/gyms.server.ts";
 import { getPerson, listPeople } from "~/server/db/people.server.ts";
 import { addPlan } from "~/server/db/plans.server.ts";
+import { readForm, refused } from "~/server/http/body.server.ts";
+import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/plan-new.ts";
 import { Choice, TextInput } from "../components/field.tsx";
 import { Empty, Page } from "../components/page.tsx";
 
-export async function loader({ request, context }: Route.LoaderArgs) {
-  const scope = scopeOf(context);
+export const loader = reading(async (scope, { request }: Route.LoaderArgs) => {
   const [people, gyms] = await Promise.all([listPeople(scope), listGyms(scope)]);
   const asked = new URL(request.url).searchParams.get("person");
   const person = people.find((p) => p.id === asked) ?? people[0] ?? null;
@@ -31,23 +31,28 @@ export async function loader({ request, context }: Route.LoaderArgs) {
     person: person?.id ?? null,
     today: dayAt(scope.now, gyms[0]?.timeZone ?? "UTC"),
   };
-}
+});
 
-export async function action({ request, context }: Route.ActionArgs) {
-  const scope = scopeOf(context);
-  const submission = parseWithZod(await request.formData(), { schema: newPlanCodec });
-  if (submission.status !== "success") return submission.reply();
+export const action = writing(async (scope, { request }: Route.ActionArgs) => {
+  const submission = parseWithZod(await readForm(request), {
+    schema: newPlanCodec(dayAt(scope.now, "UTC")),
+  });
+  if (submission.status !== "success") return refused(submission.reply());
   const head = submission.value;
   const [person, gym] = await Promise.all([
     getPerson(scope, head.personId),
     getGym(scope, head.gymId),
   ]);
   if (person === null)
-    return submission.reply({ fieldErrors: { personId: ["Expected somebody of this studio."] } });
+    return refused(
+      submission.reply({ fieldErrors: { personId: ["Expected somebody of this studio."] } }),
+    );
   if (gym === null)
-    return submission.reply({ fieldErrors: { gymId: ["Expected a gym of this studio."] } });
+    return refused(
+      submission.reply({ fieldErrors: { gymId: ["Expected a gym of this studio."] } }),
+    );
   throw redirect(`/plans/${await addPlan(scope, head, EMPTY_PLAN)}`);
-}
+});
 
 export default function NewPlan({ loaderData, actionData }: Route.ComponentProps) {
   const { people, gyms, person, today } = loaderData;
@@ -60,7 +65,7 @@ export default function NewPlan({ loaderData, actionData }: Route.ComponentProps
       personId: person ?? undefined,
       gymId: gyms[0]?.id,
     },
-    onValidate: ({ formData }) => parseWithZod(formData, { schema: newPlanCodec }),
+    onValidate: ({ formData }) => parseWithZod(formData, { schema: newPlanCodec(today) }),
     shouldValidate: "onSubmit",
     shouldRevalidate: "onInput",
   });

@@ -14,21 +14,21 @@ import { surroundingsFrom } from "~/core/strength/index.ts";
 import { formatDay, formatMinuteRange } from "~/format/numbers.ts";
 import { formatItem, formatRest } from "~/format/prescription.ts";
 import { BLOCK_NAMES } from "~/format/training.ts";
-import { idParam, orNotFound, scopeOf } from "~/server/auth/session.server.ts";
+import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { benchOf } from "~/server/coaching/bench.server.ts";
 import { getPlan } from "~/server/db/plans.server.ts";
+import { reading } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/plan-sheet.ts";
 import { useCatalogue } from "../components/catalogue.ts";
 import { SheetExercise } from "../components/sheet/sheet-exercise.tsx";
 import { SheetPage } from "../components/sheet/sheet-page.tsx";
 
-export async function loader({ params, context }: Route.LoaderArgs) {
-  const scope = scopeOf(context);
+export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const plan = orNotFound(await getPlan(scope, idParam<"plan">(params.planId)));
   const { stations, gyms, rules, figures, bodyWeight } = await benchOf(scope, plan);
   const gym = gyms.find((g) => g.id === plan.gymId)?.name ?? "";
   return { plan, stations, gym, rules, figures, bodyWeight };
-}
+});
 
 /** A session on one A4 page, in ink on white, with room to write beside every set. */
 export default function PlanSheet({ loaderData }: Route.ComponentProps) {

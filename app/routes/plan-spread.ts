@@ -1,8 +1,10 @@
 import { redirect } from "react-router";
 import { idCodec } from "~/codec/values.ts";
-import { idParam, orNotFound, scopeOf } from "~/server/auth/session.server.ts";
+import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { spreadSlot } from "~/server/coaching/spread.server.ts";
 import { getPlan } from "~/server/db/plans.server.ts";
+import { readForm } from "~/server/http/body.server.ts";
+import { writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/plan-spread.ts";
 
 export function loader({ params }: Route.LoaderArgs) {
@@ -10,13 +12,12 @@ export function loader({ params }: Route.LoaderArgs) {
 }
 
 /** Moves an exercise to another session of the same person; both plans change, or neither. */
-export async function action({ request, params, context }: Route.ActionArgs) {
-  const scope = scopeOf(context);
+export const action = writing(async (scope, { request, params }: Route.ActionArgs) => {
   const plan = orNotFound(await getPlan(scope, idParam<"plan">(params.planId)));
-  const form = await request.formData();
+  const form = await readForm(request);
   const slot = idCodec<"slot">().safeParse(form.get("slot"));
   const to = idCodec<"plan">().safeParse(form.get("to"));
   if (!slot.success || !to.success) throw orNotFound(null);
   const done = await spreadSlot(scope, plan.id, slot.data, to.data);
   throw redirect(`/plans/${plan.id}${done ? "" : "?not-moved"}`);
-}
+});

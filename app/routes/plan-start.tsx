@@ -1,10 +1,11 @@
 import { redirect } from "react-router";
 import { checkPlan, surroundingsOf } from "~/core/prescription/index.ts";
-import { idParam, orNotFound, scopeOf } from "~/server/auth/session.server.ts";
+import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { listStations } from "~/server/db/gyms.server.ts";
 import { catalogueFor } from "~/server/db/movements.server.ts";
 import { getPlan } from "~/server/db/plans.server.ts";
 import { startRun } from "~/server/db/runs.server.ts";
+import { writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/plan-start.ts";
 
 export function loader({ params }: Route.LoaderArgs) {
@@ -12,8 +13,7 @@ export function loader({ params }: Route.LoaderArgs) {
 }
 
 /** Starts training a plan; one that cannot be trained as written leads back to the bench, which says why. */
-export async function action({ params, context }: Route.ActionArgs) {
-  const scope = scopeOf(context);
+export const action = writing(async (scope, { params }: Route.ActionArgs) => {
   const plan = orNotFound(await getPlan(scope, idParam<"plan">(params.planId)));
   const [stations, catalogue] = await Promise.all([
     listStations(scope, plan.gymId),
@@ -25,4 +25,4 @@ export async function action({ params, context }: Route.ActionArgs) {
   }
   const started = await startRun(scope, plan.id);
   throw redirect(started.ok ? `/floor/${started.value}` : "/");
-}
+});

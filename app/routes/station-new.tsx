@@ -1,24 +1,25 @@
 import { parseWithZod } from "@conform-to/zod/v4";
 import Box from "@mui/material/Box";
 import { redirect } from "react-router";
-import { idParam, orNotFound, scopeOf } from "~/server/auth/session.server.ts";
+import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { addStation, getGym } from "~/server/db/gyms.server.ts";
+import { readForm, refused } from "~/server/http/body.server.ts";
+import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/station-new.ts";
 import { Page } from "../components/page.tsx";
 import { stationCodec, stationDefaults, StationFields } from "../components/station-form.tsx";
 
-export async function loader({ params, context }: Route.LoaderArgs) {
-  return { gym: orNotFound(await getGym(scopeOf(context), idParam<"gym">(params.gymId))) };
-}
+export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
+  return { gym: orNotFound(await getGym(scope, idParam<"gym">(params.gymId))) };
+});
 
-export async function action({ request, params, context }: Route.ActionArgs) {
-  const scope = scopeOf(context);
+export const action = writing(async (scope, { request, params }: Route.ActionArgs) => {
   const gym = orNotFound(await getGym(scope, idParam<"gym">(params.gymId)));
-  const submission = parseWithZod(await request.formData(), { schema: stationCodec });
-  if (submission.status !== "success") return submission.reply();
+  const submission = parseWithZod(await readForm(request), { schema: stationCodec });
+  if (submission.status !== "success") return refused(submission.reply());
   await addStation(scope, gym.id, submission.value);
   throw redirect(`/gyms/${gym.id}`);
-}
+});
 
 const DEFAULTS = stationDefaults(null);
 

@@ -8,31 +8,32 @@ import { allLoads } from "~/core/station/index.ts";
 import { formatAmount } from "~/format/numbers.ts";
 import { describeLoading, readingMeaning } from "~/format/station.ts";
 import { formatRecipe } from "~/format/training.ts";
-import { idParam, orNotFound, scopeOf } from "~/server/auth/session.server.ts";
+import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import {
   changeStation,
-  getStation,
   removeStation,
-  type StoredStation,
+  stationHead,
+  type StationHead,
 } from "~/server/db/gyms.server.ts";
 import type { Scope } from "~/server/db/scope.server.ts";
+import { readForm, refused } from "~/server/http/body.server.ts";
+import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/station.ts";
 import { Page, Section } from "../components/page.tsx";
 import { stationCodec, stationDefaults, StationFields } from "../components/station-form.tsx";
 
-async function stationIn(scope: Scope, params: Route.LoaderArgs["params"]): Promise<StoredStation> {
-  const station = orNotFound(await getStation(scope, idParam<"station">(params.stationId)));
-  return orNotFound(station.gymId === idParam<"gym">(params.gymId) ? station : null);
+async function stationIn(scope: Scope, params: Route.LoaderArgs["params"]): Promise<StationHead> {
+  const head = orNotFound(await stationHead(scope, idParam<"station">(params.stationId)));
+  return orNotFound(head.gymId === idParam<"gym">(params.gymId) ? head : null);
 }
 
-export async function loader({ params, context }: Route.LoaderArgs) {
-  return { station: await stationIn(scopeOf(context), params) };
-}
+export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
+  return { head: await stationIn(scope, params) };
+});
 
-export async function action({ request, params, context }: Route.ActionArgs) {
-  const scope = scopeOf(context);
+export const action = writing(async (scope, { request, params }: Route.ActionArgs) => {
   const station = await stationIn(scope, params);
-  const form = await request.formData();
+  const form = await readForm(request);
   if (form.get("intent") === "remove") {
     await removeStation(scope, station.id);
     throw redirect(`/gyms/${station.gymId}`);
@@ -40,7 +41,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const submission = parseWithZod(form, { schema: stationCodec });
   const version = revisionField.safeParse(form.get("version"));
   if (submission.status !== "success" || !version.success) {
-    return { reply: submission.reply(), current: null };
+    return refused({ reply: submission.reply(), current: null });
   }
   const changed = await changeStation(scope, station.id, version.data, submission.value);
   if (changed.ok) throw redirect(`/gyms/${station.gymId}`);
@@ -54,12 +55,16 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     }),
     current,
   };
-}
+});
 
-export default function StationPage({ loaderData: { station }, actionData }: Route.ComponentProps) {
-  const loads = allLoads(station.loading);
+export default function StationPage({ loaderData: { head }, actionData }: Route.ComponentProps) {
+  const { station } = head;
+  const loads = station === null ? [] : allLoads(station.loading);
   return (
-    <Page title={station.name} lead={readingMeaning(station.loading)}>
+    <Page
+      title={head.name}
+      lead={station === null ? "Enter how it is loaded anew" : readingMeaning(station.loading)}
+    >
       <Box
         sx={{
           display: "grid",
@@ -70,10 +75,10 @@ export default function StationPage({ loaderData: { station }, actionData }: Rou
         <Section title="Loading">
           <Box sx={{ pt: 2 }}>
             <StationFields
-              key={station.version}
+              key={head.version}
               lastResult={actionData?.reply ?? null}
-              defaults={stationDefaults(station)}
-              version={actionData?.current?.version ?? station.version}
+              defaults={{ ...stationDefaults(station), name: head.name }}
+              version={actionData?.current?.version ?? head.version}
               submit="Save as the next version"
             />
             <Form method="post">

@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Form, Link, useSearchParams } from "react-router";
+import { dayAt } from "~/core/calendar/index.ts";
 import { bodyWeightOf } from "~/core/measurement/index.ts";
 import { lastKey } from "~/core/progression/index.ts";
 import { EQUATIONS, EQUATION_SOURCES, strengthTable, type Known } from "~/core/strength/index.ts";
@@ -9,19 +10,19 @@ import { formatDay, formatAmount } from "~/format/numbers.ts";
 import { EQUATION_NAMES, formatKnown } from "~/format/strength.ts";
 import { formatRir } from "~/format/training.ts";
 import { readingMeaning } from "~/format/station.ts";
-import { idParam, orNotFound, scopeOf } from "~/server/auth/session.server.ts";
+import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { figuresOf, historyOf, seriesOf } from "~/server/coaching/history.server.ts";
 import { listStations } from "~/server/db/gyms.server.ts";
 import { listMeasurements } from "~/server/db/measurements.server.ts";
 import { strengthRules } from "~/server/db/strength-rules.server.ts";
 import { getPerson } from "~/server/db/people.server.ts";
+import { reading } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/strength.ts";
 import { useCatalogue } from "../components/catalogue.ts";
 import { Labelled, Select } from "../components/field.tsx";
 import { Empty, Page } from "../components/page.tsx";
 
-export async function loader({ params, context, request }: Route.LoaderArgs) {
-  const scope = scopeOf(context);
+export const loader = reading(async (scope, { params, request }: Route.LoaderArgs) => {
   const person = orNotFound(await getPerson(scope, idParam<"person">(params.personId)));
   const asked = new URL(request.url).searchParams.get("equation");
   const [history, measurements, stations, { rules }] = await Promise.all([
@@ -31,10 +32,10 @@ export async function loader({ params, context, request }: Route.LoaderArgs) {
     strengthRules(scope),
   ]);
   const equation = EQUATIONS.find((e) => e === asked) ?? rules.equation;
-  const bodyWeight = bodyWeightOf(measurements);
+  const bodyWeight = bodyWeightOf(measurements, dayAt(scope.now, "UTC"));
   const figures = figuresOf(seriesOf(history), bodyWeight, equation);
   return { person, equation, bodyWeight, figures, stations };
-}
+});
 
 /** What a person can be expected to lift for reps and reserve, by movement and station; to look at and to print. */
 export default function Strength({ loaderData }: Route.ComponentProps) {

@@ -1,15 +1,16 @@
 import { Outlet } from "react-router";
-import { requireSignIn, scopeOf, signedInOf } from "~/server/auth/session.server.ts";
+import { requireSignIn, signedInOf } from "~/server/auth/session.server.ts";
 import { listOwnMovements } from "~/server/db/movements.server.ts";
+import { reading } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/studio.ts";
 import { Shell } from "../components/shell.tsx";
 
 export const middleware: Route.MiddlewareFunction[] = [requireSignIn];
 
-export async function loader({ context }: Route.LoaderArgs) {
+export const loader = reading(async (scope, { context }: Route.LoaderArgs) => {
   const { studioName, displayName } = signedInOf(context);
-  return { studioName, displayName, ownMovements: await listOwnMovements(scopeOf(context)) };
-}
+  return { studioName, displayName, ownMovements: await listOwnMovements(scope) };
+});
 
 export default function Studio({ loaderData }: Route.ComponentProps) {
   return (

@@ -9,23 +9,24 @@ import type { Id } from "~/core/identity/index.ts";
 import { slotsOf } from "~/core/prescription/index.ts";
 import { formatFitChange } from "~/format/fit.ts";
 import { formatDay } from "~/format/numbers.ts";
-import { idParam, orNotFound, scopeOf } from "~/server/auth/session.server.ts";
+import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { copiesFor, planCopies } from "~/server/coaching/fit.server.ts";
 import { listGyms, listStations } from "~/server/db/gyms.server.ts";
 import { listPeople } from "~/server/db/people.server.ts";
 import type { Scope } from "~/server/db/scope.server.ts";
 import { changeTemplate, getTemplate, putTemplateAway } from "~/server/db/templates.server.ts";
+import { isJson, readForm, readJson } from "~/server/http/body.server.ts";
+import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/template.ts";
 import { TemplateEditor } from "../components/bench/template-editor.tsx";
 import { useCatalogue } from "../components/catalogue.ts";
 import { Labelled, PlainInput, Select } from "../components/field.tsx";
 import { Page, Section } from "../components/page.tsx";
 
-export async function loader({ params, request, context }: Route.LoaderArgs) {
-  const scope = scopeOf(context);
+export const loader = reading(async (scope, { params, request }: Route.LoaderArgs) => {
   const template = orNotFound(await getTemplate(scope, idParam<"template">(params.templateId)));
   const search = new URL(request.url).searchParams;
-  const give = giveCodec.safeParse({
+  const give = giveCodec(dayAt(scope.now, "UTC")).safeParse({
     people: search.getAll("people"),
     gymId: search.get("gymId"),
     day: search.get("day"),
@@ -44,22 +45,21 @@ export async function loader({ params, request, context }: Route.LoaderArgs) {
   const today = dayAt(scope.now, gyms[0]?.timeZone ?? "UTC");
   const isIncomplete = given === null && search.has("day");
   return { template, people, gyms, stations, given, isIncomplete, today };
-}
+});
 
 /** Saves the template, puts it away or takes it back; or makes the copies that were accepted, all or none. */
-export async function action({ params, request, context }: Route.ActionArgs) {
-  const scope = scopeOf(context);
+export const action = writing(async (scope, { params, request }: Route.ActionArgs) => {
   const template = orNotFound(await getTemplate(scope, idParam<"template">(params.templateId)));
-  if (request.headers.get("content-type")?.startsWith("application/json") === true) {
-    return save(scope, template.id, await request.json().catch(() => null));
+  if (isJson(request)) {
+    return save(scope, template.id, await readJson(request));
   }
-  const form = await request.formData();
+  const form = await readForm(request);
   const intent = form.get("intent");
   if (intent === "putAway" || intent === "takeBack") {
     await putTemplateAway(scope, template.id, intent === "putAway");
     throw redirect("/templates");
   }
-  const give = giveCodec.safeParse({
+  const give = giveCodec(dayAt(scope.now, "UTC")).safeParse({
     people: form.getAll("people"),
     gymId: form.get("gymId"),
     day: form.get("day"),
@@ -69,7 +69,7 @@ export async function action({ params, request, context }: Route.ActionArgs) {
   await planCopies(scope, template.name, give.data, copies);
   const [only] = copies;
   throw redirect(copies.length === 1 && only !== undefined ? `/people/${only.person.id}` : "/");
-}
+});
 
 async function save(scope: Scope, id: Id<"template">, body: unknown) {
   const parsed = changeTemplateCodec.safeParse(body);

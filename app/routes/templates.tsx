@@ -4,26 +4,27 @@ import Typography from "@mui/material/Typography";
 import { Form, Link, data, redirect } from "react-router";
 import { keepTemplateCodec } from "~/codec/template.ts";
 import { slotsOf } from "~/core/prescription/index.ts";
-import { orNotFound, scopeOf } from "~/server/auth/session.server.ts";
+import { orNotFound } from "~/server/auth/session.server.ts";
 import { getPlan } from "~/server/db/plans.server.ts";
 import { addTemplate, listTemplates } from "~/server/db/templates.server.ts";
+import { readForm } from "~/server/http/body.server.ts";
+import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/templates.ts";
 import { useCatalogue } from "../components/catalogue.ts";
 import { Empty, Page } from "../components/page.tsx";
 
-export async function loader({ context }: Route.LoaderArgs) {
-  return { templates: await listTemplates(scopeOf(context)) };
-}
+export const loader = reading(async (scope) => {
+  return { templates: await listTemplates(scope) };
+});
 
 /** Keeps a plan, as it was last saved, as a template. */
-export async function action({ request, context }: Route.ActionArgs) {
-  const scope = scopeOf(context);
-  const parsed = keepTemplateCodec.safeParse(Object.fromEntries(await request.formData()));
+export const action = writing(async (scope, { request }: Route.ActionArgs) => {
+  const parsed = keepTemplateCodec.safeParse(Object.fromEntries(await readForm(request)));
   if (!parsed.success) return data({ problem: "Expected a plan and a name." }, { status: 400 });
   const plan = orNotFound(await getPlan(scope, parsed.data.planId));
   const id = await addTemplate(scope, parsed.data.name, plan.document);
   throw redirect(`/templates/${id}`);
-}
+});
 
 /** Sessions that the studio keeps to begin others from. */
 export default function Templates({ loaderData: { templates } }: Route.ComponentProps) {

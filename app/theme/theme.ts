@@ -82,6 +82,8 @@ const options: ThemeOptions = {
     },
     MuiCssBaseline: {
       styleOverrides: {
+        // What a disclosure holds stands in a box of its own, which hands nothing down to what is in it.
+        "*, *::before, *::after, ::details-content": { boxSizing: "border-box" },
         body: { fontFeatureSettings: '"tnum" 1', fontOpticalSizing: "auto" },
         a: { color: "inherit" },
         ...PLAIN_STYLES,
@@ -98,6 +100,8 @@ const options: ThemeOptions = {
         "@page": { size: "A4", margin: "12mm" },
         "@media print": {
           ".not-printed": { display: "none !important" },
+          // What a disclosure holds stands in a box of its own, which hands nothing down to what is in it.
+          "*, *::before, *::after, ::details-content": { boxSizing: "border-box" },
           body: { color: "#000", backgroundColor: "#fff" },
         },
         "@media (prefers-reduced-motion: reduce)": {

@@ -119,6 +119,12 @@ const FAMILY_OF: Readonly<Record<FindingCode, Family>> = {
   weakSideSecond: "order",
 };
 
+/** Every code there is. */
+export const FINDING_CODES = Object.keys(FAMILY_OF) as readonly FindingCode[] as [
+  FindingCode,
+  ...FindingCode[],
+];
+
 /** Builds a finding; `about` tells findings of one code apart. */
 export function finding(
   severity: Severity,

@@ -72,8 +72,9 @@ export type Actor =
 /** A movement: one that ships with Kravo (permanent slug) or one that a studio wrote (its UUID). */
 export type MovementRef = `shipped:${string}` | `studio:${string}`;
 
-/** True for `shipped:kebab-slug` or `studio:uuid`. */
+/** True for `shipped:kebab-slug` or `studio:uuid`, as long as its column holds. */
 export function isMovementRef(text: string): text is MovementRef {
+  if (text.length > 80) return false;
   return (
     /^shipped:[a-z0-9]+(-[a-z0-9]+)*$/.test(text) ||
     (text.startsWith("studio:") && isId(text.slice(7)))

@@ -56,9 +56,12 @@ export function latest(
     .reduce<Measurement | null>((best, m) => (best === null || m.day >= best.day ? m : best), null);
 }
 
-/** The latest body weight as a mass, or null. */
-export function bodyWeightOf(list: readonly Measurement[]): Mass | null {
-  const last = latest(list, "bodyWeight");
+/** The body weight on a day: the latest measured until then as a mass, or null. */
+export function bodyWeightOf(list: readonly Measurement[], on: Day): Mass | null {
+  const last = latest(
+    list.filter((m) => m.day <= on),
+    "bodyWeight",
+  );
   if (last === null || (last.value.unit !== "kg" && last.value.unit !== "lb")) return null;
   return mass(last.value.thousandths, last.value.unit);
 }

@@ -48,9 +48,18 @@ describe("measurements", () => {
       measured("bodyWeight", "2026-03-02", 176, "lb"),
     ];
     expect(latest(list, "bodyWeight")?.value.unit).toBe("lb");
-    expect(bodyWeightOf(list)).toEqual(lb(176));
-    expect(bodyWeightOf(list.slice(0, 2))).toEqual(kg(80));
-    expect(bodyWeightOf([])).toBeNull();
+    expect(bodyWeightOf(list, day("2026-03-02"))).toEqual(lb(176));
+    expect(bodyWeightOf(list.slice(0, 2), day("2026-04-01"))).toEqual(kg(80));
+    expect(bodyWeightOf([], day("2026-03-02"))).toBeNull();
+  });
+
+  it("know no body weight before it was measured, also not from a slip of the year", () => {
+    const list = [
+      measured("bodyWeight", "2026-03-02", 80, "kg"),
+      measured("bodyWeight", "2062-03-02", 45, "kg"),
+    ];
+    expect(bodyWeightOf(list, day("2026-11-26"))).toEqual(kg(80));
+    expect(bodyWeightOf(list, day("2026-03-01"))).toBeNull();
   });
 
   it("let readiness hold for its day and the next, not longer and not backwards", () => {

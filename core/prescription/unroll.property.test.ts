@@ -2,10 +2,12 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { anyPlan } from "~/tests/arbitrary/plan.ts";
 import { sessionDuration, slotDurations } from "../duration/index.ts";
-import { addDurations, kg, NO_TIME, type Duration } from "../quantity/index.ts";
+import { addDurations, kg, lb, NO_TIME, type Duration } from "../quantity/index.ts";
 import { RACK, sampleMint, sampleStation, sampleAround } from "../samples/index.ts";
-import { howToMake } from "../station/index.ts";
+import { howToMake, type Loading } from "../station/index.ts";
+import { checkPlan } from "./check.ts";
 import { copyPlan } from "./edit.ts";
+import type { SessionPlan } from "./plan.ts";
 import { isSetStep, partKeyText } from "./step.ts";
 import { unroll } from "./unroll.ts";
 
@@ -39,6 +41,42 @@ describe("unrolling any plan", () => {
           expect(20_000 + hung * recipe.points).toBe(reading.thousandths);
           expect(howToMake(RACK, reading).ok).toBe(true);
         }
+      }),
+      runs,
+    );
+  });
+
+  it("breaks at no load that can be stored, on any station, however often shares are taken of shares", () => {
+    const masses = fc.constantFrom(0, 1, 500_000, 9_999_000);
+    const shares = fc.constantFrom(0.0001, 0.5, 1.1, 2);
+    const extremes = fc
+      .tuple(anyPlan, fc.array(masses, { minLength: 3 }), fc.array(shares, { minLength: 2 }))
+      .map(([plan, grams, fractions]) => {
+        let n = 0;
+        return JSON.parse(JSON.stringify(plan), (key, value: unknown) => {
+          n += 1;
+          if (key === "thousandths") return grams[n % grams.length];
+          return key === "share" || key === "multiple" ? fractions[n % fractions.length] : value;
+        }) as SessionPlan;
+      });
+    const heavy = [kg(1500), kg(20), kg(0.05)].map((size) => ({ size, count: 2 }));
+    const stations: readonly Loading[] = [
+      { kind: "bar", unit: "kg", bar: kg(0), plates: heavy },
+      { kind: "plateMachine", unit: "lb", carriage: kg(3000), points: 1, plates: [] },
+      { kind: "stack", unit: "kg", pins: [kg(0), kg(3000)], addOns: [], pulleyRatio: 4 },
+      { kind: "bodyweight", unit: "lb", movedShare: 1, added: [lb(3000)] },
+      { kind: "assisted", unit: "kg", movedShare: 1, pins: [kg(0), kg(3000)] },
+      { kind: "dumbbells", unit: "kg", present: [kg(1500)], counted: "pair" },
+    ];
+    fc.assert(
+      fc.property(extremes, fc.constantFrom(...stations), (plan, loading) => {
+        const there = sampleAround([sampleStation(loading, 1)], {
+          bodyWeight: kg(300),
+          lastTotal: () => kg(9999),
+        });
+        const steps = unroll(plan, there);
+        expect(sessionDuration(steps).likely).toBeGreaterThanOrEqual(0);
+        expect(checkPlan(plan, there)).toBeInstanceOf(Array);
       }),
       runs,
     );

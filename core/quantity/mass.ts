@@ -25,17 +25,23 @@ const TICKS_PER_THOUSANDTH: Readonly<Record<MassUnit, number>> = {
   lb: 45_359_237,
 };
 
-/** The heaviest mass Kravo stores: 9 999 of either unit, in thousandths. */
+/** The heaviest mass that is typed or stored: 9 999 of either unit, in thousandths. */
 export const MAX_THOUSANDTHS = 9_999_000;
 
-/** True for integer thousandths from 0 to {@link MAX_THOUSANDTHS}. */
+/**
+ * The heaviest mass that is computed, shares of shares of stored ones among them: 80 t, whose ticks are still
+ * exact. What comes out beyond it is it: no station makes either.
+ */
+export const MAX_COMPUTED = 80_000_000;
+
+/** True for integer thousandths from 0 to {@link MAX_THOUSANDTHS}: what may be typed and stored. */
 export function isThousandths(n: number): boolean {
   return Number.isInteger(n) && n >= 0 && n <= MAX_THOUSANDTHS;
 }
 
-/** A mass from integer thousandths. Throws outside 0 … 9 999 000. */
+/** A mass from integer thousandths. Throws outside 0 … {@link MAX_COMPUTED}. */
 export function mass(thousandths: number, unit: MassUnit): Mass {
-  if (!isThousandths(thousandths))
+  if (!(Number.isInteger(thousandths) && thousandths >= 0 && thousandths <= MAX_COMPUTED))
     throw new Error(`not a mass: ${thousandths} thousandths ${unit}`);
   return { thousandths, unit } as Mass;
 }
@@ -86,9 +92,10 @@ export function roundBy(n: number, rounding: Rounding): number {
       : Math.ceil(n);
 }
 
-/** Ticks as a mass of the given unit, rounded to its thousandths as asked. */
+/** Ticks as a mass of the given unit, rounded to its thousandths as asked; at most {@link MAX_COMPUTED}. */
 export function massFromTicks(ticks: Ticks, unit: MassUnit, rounding: Rounding): Mass {
-  return mass(roundBy(ticks / TICKS_PER_THOUSANDTH[unit], rounding), unit);
+  const thousandths = roundBy(ticks / TICKS_PER_THOUSANDTH[unit], rounding);
+  return mass(Math.min(thousandths, MAX_COMPUTED), unit);
 }
 
 /** Negative, zero or positive as a is lighter than, equal to or heavier than b, across units. */

@@ -11,11 +11,14 @@ export interface PlanHead {
   readonly title: string;
 }
 
+/** Whether the coach ruled on an ended session, and whether its log changed after that. */
+export type RulingState = "open" | "done" | "changedSince";
+
 /** Where a planned session stands: not begun, being trained, or ended and perhaps ruled on. */
 export type RunState =
   | { readonly kind: "none" }
   | { readonly kind: "running"; readonly runId: Id<"run"> }
-  | { readonly kind: "ended"; readonly runId: Id<"run">; readonly settled: boolean };
+  | { readonly kind: "ended"; readonly runId: Id<"run">; readonly ruling: RulingState };
 
 /** A planned session as lists show it. */
 export interface PlanEntry extends PlanHead {

@@ -4,3 +4,4 @@ export * from "./choose.ts";
 export * from "./station.ts";
 export * from "./handling.ts";
 export * from "./typed-lists.ts";
+export * from "./bounds.ts";

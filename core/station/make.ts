@@ -10,7 +10,7 @@ import { assertNever } from "../result/index.ts";
 import type { Loading, MadeLoad, PlateStock, Recipe } from "./loading.ts";
 
 /** More distinct loads than this at one station are refused at entry: the plate list is then surely wrong. */
-export const MAX_LOADS = 20_000;
+export const MAX_LOADS = 6_000;
 
 const cache = new WeakMap<Loading, readonly MadeLoad[]>();
 

@@ -7,6 +7,7 @@ import {
   type MassTextError,
   type MassUnit,
 } from "../quantity/index.ts";
+import { STATION_BOUNDS } from "./bounds.ts";
 import type { Band } from "./loading.ts";
 import { fail, ok, type Result } from "../result/index.ts";
 
@@ -15,7 +16,8 @@ export type PinListError =
   | { readonly code: "notAMass"; readonly error: MassTextError }
   | { readonly code: "repeated"; readonly reading: Mass }
   /** A run "10 to 95 by 10" whose step does not lead to its last entry, or that is too long. */
-  | { readonly code: "runDoesNotArrive"; readonly text: string };
+  | { readonly code: "runDoesNotArrive"; readonly text: string }
+  | { readonly code: "tooMany"; readonly most: number };
 
 /**
  * Reads a typed list of masses ("10, 20, 35 50"; a semicolon, a space or a comma followed by a space
@@ -24,45 +26,64 @@ export type PinListError =
  * not arrive, and a repeated entry, which is a slip of the pen more often than a second identical pin.
  */
 export function parseMassList(text: string, unit: MassUnit): Result<readonly Mass[], PinListError> {
-  const own = new RegExp(`\\s*${unit}\\s*$`, "i");
-  const words = text
-    .replace(own, "")
-    .replace(/(\S+)\s+to\s+(\S+)\s+by\s+([^\s;]+?)(?=[;,]?(?:\s|$))/gi, "$1..$2..$3")
+  const words = withoutUnit(text, unit)
     .split(/[;\s]+|,(?=\s|$)/)
     .filter((word) => word !== "");
   if (words.length === 0) return fail({ code: "empty" });
   const masses: Mass[] = [];
-  for (const word of words) {
-    const run = parseRun(word, unit);
-    if (!run.ok) return run;
-    masses.push(...run.value);
+  for (let at = 0; at < words.length;) {
+    const isRun = isWord(words[at + 1], "to") && isWord(words[at + 3], "by");
+    const read = parseEach(isRun ? [0, 2, 4].map((i) => words[at + i]) : [words[at]], unit);
+    if (!read.ok) return read;
+    const entries = isRun ? runOf(read.value, unit) : read;
+    if (!entries.ok) return entries;
+    masses.push(...entries.value);
+    if (masses.length > STATION_BOUNDS.loads) {
+      return fail({ code: "tooMany", most: STATION_BOUNDS.loads });
+    }
+    at += isRun ? 5 : 1;
   }
   masses.sort(compareMass);
   const repeated = masses.find((m, i) => i > 0 && m.thousandths === masses[i - 1]?.thousandths);
   return repeated === undefined ? ok(masses) : fail({ code: "repeated", reading: repeated });
 }
 
-/** More entries than this in one run is a slip of the keyboard. */
-const LONGEST_RUN = 80;
+function withoutUnit(text: string, unit: MassUnit): string {
+  const trimmed = text.trim();
+  return trimmed.toLowerCase().endsWith(unit) ? trimmed.slice(0, -unit.length) : trimmed;
+}
 
-/** One mass, or every mass of a run `first..last..step`. */
-function parseRun(word: string, unit: MassUnit): Result<readonly Mass[], PinListError> {
-  const parts: Mass[] = [];
-  for (const part of word.split("..")) {
-    const parsed = parseMass(part, unit);
+const isWord = (word: string | undefined, expected: string) => word?.toLowerCase() === expected;
+
+function parseEach(
+  words: readonly (string | undefined)[],
+  unit: MassUnit,
+): Result<readonly Mass[], PinListError> {
+  const masses: Mass[] = [];
+  for (const word of words) {
+    const parsed = parseMass(word ?? "", unit);
     if (!parsed.ok) return fail({ code: "notAMass", error: parsed.error });
-    parts.push(parsed.value);
+    masses.push(parsed.value);
   }
-  const [first, last, step] = parts.map((m) => m.thousandths);
-  if (first === undefined || last === undefined || step === undefined) return ok(parts);
-  const steps = (last - first) / step;
-  if (!Number.isInteger(steps) || steps < 1 || steps >= LONGEST_RUN) {
-    return fail({
-      code: "runDoesNotArrive",
-      text: word.replace("..", " to ").replace("..", " by "),
-    });
+  return ok(masses);
+}
+
+/** Every mass of a run given by its first, its last and its step. */
+function runOf(
+  [first, last, step]: readonly Mass[],
+  unit: MassUnit,
+): Result<readonly Mass[], PinListError> {
+  if (first === undefined || last === undefined || step === undefined) return ok([]);
+  const steps = (last.thousandths - first.thousandths) / step.thousandths;
+  if (!Number.isInteger(steps) || steps < 1 || steps >= STATION_BOUNDS.loads) {
+    const [from, to, by] = [first, last, step].map((m) => String(m.thousandths / 1000));
+    return fail({ code: "runDoesNotArrive", text: `${from} to ${to} by ${by}` });
   }
-  return ok(Array.from({ length: steps + 1 }, (_, i) => mass(first + i * step, unit)));
+  return ok(
+    Array.from({ length: steps + 1 }, (_, i) =>
+      mass(first.thousandths + i * step.thousandths, unit),
+    ),
+  );
 }
 
 /** Reads bands as name and nominal tension: "light 8, medium 15, strong 25"; sorts by tension. */
@@ -81,6 +102,9 @@ export function parseBandList(text: string, unit: MassUnit): Result<readonly Ban
       return fail({ code: "notAMass", error: { code: "notANumber", text: word } });
     }
     bands.push({ name: parts[1], tension: parsed.value });
+  }
+  if (bands.length > STATION_BOUNDS.bands) {
+    return fail({ code: "tooMany", most: STATION_BOUNDS.bands });
   }
   bands.sort((a, b) => compareMass(a.tension, b.tension));
   const repeated = bands.find(
@@ -107,10 +131,13 @@ export function parsePlateList(
       return fail({ code: "notAMass", error: { code: "notANumber", text: word } });
     if (!parsed.ok) return fail({ code: "notAMass", error: parsed.error });
     const count = Number(parts[2]);
-    if (count < 1 || count > 60 || parsed.value.thousandths === 0) {
+    if (count < 1 || count > STATION_BOUNDS.platesOfSize || parsed.value.thousandths === 0) {
       return fail({ code: "notAMass", error: { code: "outOfRange", text: word } });
     }
     plates.push({ size: parsed.value, count });
+  }
+  if (plates.length > STATION_BOUNDS.plateSizes) {
+    return fail({ code: "tooMany", most: STATION_BOUNDS.plateSizes });
   }
   plates.sort((a, b) => compareMass(b.size, a.size));
   const repeated = plates.find(

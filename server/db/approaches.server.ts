@@ -10,9 +10,11 @@ import type { Id } from "~/core/identity/index.ts";
 import { fail, ok, type Result } from "~/core/result/index.ts";
 import { approachCodec } from "~/codec/approach.ts";
 import { mintId } from "~/codec/mint.ts";
-import { jsonColumn } from "~/codec/rows.ts";
+import { beginningOf } from "~/codec/text.ts";
+import { jsonColumn, storedJson } from "~/codec/rows.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
+import { readEach } from "./set-apart.server.ts";
 
 /** A studio's own approach: a copy that was changed, with the revision that optimistic locking compares. */
 export interface StoredApproach extends Approach {
@@ -36,7 +38,7 @@ function approachFrom(row: Row): StoredApproach {
 
 /** The studio's own approaches, in the order in which they were made. */
 export async function listOwnApproaches(scope: Scope): Promise<readonly StoredApproach[]> {
-  return (await scope.from("approaches").orderBy("id")).map(approachFrom);
+  return readEach(scope, "approach", await scope.from("approaches").orderBy("id"), approachFrom);
 }
 
 /** All approaches that can be chosen: those that ship, then the studio's own. */
@@ -59,7 +61,14 @@ export async function copyApproach(scope: Scope, from: Approach): Promise<Id<"ap
   await scope.insert("approaches", {
     id: toBinary(id),
     copied_from: from.ref,
-    document: JSON.stringify({ name: `${name}, ours`, summary, holds, disputed, suits, stances }),
+    document: storedJson(approachCodec, {
+      name: `${beginningOf(name, 54)}, ours`,
+      summary,
+      holds,
+      disputed,
+      suits,
+      stances,
+    }),
     revision: 1,
     changed_at: scope.now,
     ...scope.by,
@@ -78,7 +87,7 @@ export async function changeApproach(
     .from("approaches")
     .where({ id: toBinary(id), revision: baseRevision })
     .update({
-      document: JSON.stringify(approach),
+      document: storedJson(approachCodec, approach),
       revision: baseRevision + 1,
       changed_at: scope.now,
       ...scope.by,

@@ -5,9 +5,10 @@ import type { Id } from "~/core/identity/index.ts";
 import { fail, ok, type Result } from "~/core/result/index.ts";
 import { briefCodec, type BriefDocument } from "~/codec/brief.ts";
 import { mintId } from "~/codec/mint.ts";
-import { instantColumn, jsonColumn } from "~/codec/rows.ts";
+import { instantColumn, jsonColumn, storedJson } from "~/codec/rows.ts";
 import { toBinary } from "./columns.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
+import { readEach } from "./set-apart.server.ts";
 
 /** A saved state of a brief; revision 0 is the empty one that everybody starts with. */
 export interface BriefRevision {
@@ -28,6 +29,9 @@ function revisionFrom(row: Row): BriefRevision {
 
 const NO_BRIEF: BriefRevision = { revision: 0, at: null, document: EMPTY_BRIEF };
 
+/** States looked at beyond those asked for, in case the newest cannot be read. */
+const SPARE = 3;
+
 /** Every saved state of a person's brief, newest first; only the empty one where none was saved. */
 export async function briefHistory(
   scope: Scope,
@@ -38,8 +42,10 @@ export async function briefHistory(
     .from("briefs")
     .where({ person_id: toBinary(person) })
     .orderBy("revision", "desc")
-    .limit(limit);
-  return rows.length === 0 ? [NO_BRIEF] : rows.map(revisionFrom);
+    .limit(limit + SPARE);
+  // What cannot be read gives way to the state before it, which is told, rather than to an empty brief.
+  const read = readEach(scope, "brief", rows, revisionFrom);
+  return read.length === 0 ? [NO_BRIEF] : read.slice(0, limit);
 }
 
 /** The brief that holds now, with the person's level. */
@@ -67,14 +73,20 @@ export async function saveBrief(
       .first();
     const [current = NO_BRIEF] = await briefHistory(trx, person, 1);
     if (current.revision !== baseRevision) return fail({ code: "changedMeanwhile", current });
+    const newest = await trx
+      .from("briefs")
+      .where({ person_id: toBinary(person) })
+      .orderBy("revision", "desc")
+      .first("revision");
+    const revision = z.number().parse(newest?.["revision"] ?? 0) + 1;
     await trx.insert("briefs", {
       id: toBinary(mintId<"revision">()),
       person_id: toBinary(person),
-      revision: baseRevision + 1,
-      document: JSON.stringify(document),
+      revision,
+      document: storedJson(briefCodec, document),
       created_at: trx.now,
       ...trx.by,
     });
-    return ok(baseRevision + 1);
+    return ok(revision);
   });
 }

@@ -4,6 +4,7 @@ import type { Id } from "~/core/identity/index.ts";
 import { mintId } from "~/codec/mint.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import type { Scope } from "./scope.server.ts";
+import { readEach } from "./set-apart.server.ts";
 
 /** A finding that a coach set aside for one plan, with the reason. */
 export interface Dismissal {
@@ -19,7 +20,7 @@ export async function dismissalsOn(scope: Scope, plan: Id<"plan">): Promise<read
     .where({ plan_id: toBinary(plan) })
     .whereNull("withdrawn_at")
     .orderBy("id");
-  return rows.map((row) => ({
+  return readEach(scope, "set-aside finding", rows, (row) => ({
     id: fromBinary(row["id"]),
     key: z.string().parse(row["finding_key"]),
     reason: z.string().parse(row["reason"]),

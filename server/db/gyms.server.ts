@@ -4,11 +4,12 @@ import type { Id, MovementRef } from "~/core/identity/index.ts";
 import { RESISTANCE_PROFILES, type ResistanceProfile } from "~/core/movement/index.ts";
 import type { Loading, Station } from "~/core/station/index.ts";
 import { loadingCodec } from "~/codec/loading.ts";
-import { jsonColumn } from "~/codec/rows.ts";
+import { jsonColumn, storedJson } from "~/codec/rows.ts";
 import { movementRefCodec } from "~/codec/values.ts";
 import { mintId } from "~/codec/mint.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
+import { readEach, readOne } from "./set-apart.server.ts";
 
 export interface GymContent {
   readonly name: string;
@@ -36,7 +37,8 @@ export interface StationContent {
 
 const loadingColumn = jsonColumn(loadingCodec);
 const profileColumn = z.enum(RESISTANCE_PROFILES).nullable();
-const servesColumn = jsonColumn(z.array(movementRefCodec));
+const servesCodec = z.array(movementRefCodec);
+const servesColumn = jsonColumn(servesCodec);
 
 /** The parsed loading of an immutable version, kept so that what core works out for it is kept too. */
 function stationFrom(row: Row): StoredStation {
@@ -64,7 +66,8 @@ function gymFrom(row: Row): Gym {
 }
 
 export async function listGyms(scope: Scope): Promise<readonly Gym[]> {
-  return (await scope.from("gyms").select("gyms.*").orderBy("name")).map(gymFrom);
+  const rows = await scope.from("gyms").select("gyms.*").orderBy("name");
+  return readEach(scope, "gym", rows, gymFrom);
 }
 
 export async function getGym(scope: Scope, id: Id<"gym">): Promise<Gym | null> {
@@ -72,7 +75,7 @@ export async function getGym(scope: Scope, id: Id<"gym">): Promise<Gym | null> {
     .from("gyms")
     .where({ id: toBinary(id) })
     .first();
-  return row === undefined ? null : gymFrom(row);
+  return row === undefined ? null : readOne(scope, "gym", row, gymFrom);
 }
 
 export async function addGym(scope: Scope, form: GymContent): Promise<Id<"gym">> {
@@ -163,7 +166,8 @@ export async function listStations(
   const query = stationQuery(scope).whereRaw("stations.version_id = station_versions.id");
   if (which === "standing") query.whereNull("stations.removed_at");
   if (gym !== undefined) query.where("stations.gym_id", toBinary(gym));
-  return ((await query.orderBy("station_versions.name")) as Row[]).map(stationFrom);
+  const rows = (await query.orderBy("station_versions.name")) as Row[];
+  return readEach(scope, "equipment", rows, stationFrom);
 }
 
 /** One station at its current version, or null. */
@@ -172,7 +176,35 @@ export async function getStation(scope: Scope, id: Id<"station">): Promise<Store
     .whereRaw("stations.version_id = station_versions.id")
     .where("stations.id", toBinary(id))
     .first();
-  return row === undefined ? null : stationFrom(row as Row);
+  return row === undefined ? null : readOne(scope, "equipment", row as Row, stationFrom);
+}
+
+/** What can always be said of a station, also where its current version cannot be read. */
+export interface StationHead {
+  readonly id: Id<"station">;
+  readonly gymId: Id<"gym">;
+  readonly name: string;
+  readonly version: number;
+  /** Null where it cannot be read, which is then set apart. */
+  readonly station: StoredStation | null;
+}
+
+/** One station with what can be said of it in any case, or null where this studio has none of that id. */
+export async function stationHead(scope: Scope, id: Id<"station">): Promise<StationHead | null> {
+  const row: unknown = await stationQuery(scope)
+    .whereRaw("stations.version_id = station_versions.id")
+    .where("stations.id", toBinary(id))
+    .first();
+  if (row === undefined) return null;
+  const found = row as Row;
+  const [station = null] = readEach(scope, "equipment", [found], stationFrom);
+  return {
+    id,
+    gymId: fromBinary(found["gym_id"]),
+    name: z.string().parse(found["name"]),
+    version: z.number().parse(found["version"]),
+    station,
+  };
 }
 
 /** Station versions by id, for logs that were made on them. */
@@ -185,7 +217,8 @@ export async function stationVersions(
     "station_versions.id",
     [...new Set(ids)].map(toBinary),
   )) as Row[];
-  return new Map(rows.map(stationFrom).map((station) => [station.versionId, station]));
+  const stations = readEach(scope, "equipment", rows, stationFrom);
+  return new Map(stations.map((station) => [station.versionId, station]));
 }
 
 export async function addStation(
@@ -255,8 +288,8 @@ async function insertVersion(
     station_id: toBinary(station),
     version,
     name: content.name,
-    loading: JSON.stringify(content.loading),
-    serves: JSON.stringify(content.serves),
+    loading: storedJson(loadingCodec, content.loading),
+    serves: storedJson(servesCodec, content.serves),
     profile: content.profile,
     usually_busy: content.usuallyBusy ? 1 : 0,
     created_at: scope.now,

@@ -7,6 +7,7 @@ import { sideColumn } from "~/codec/performed.ts";
 import { dayColumn } from "~/codec/rows.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
+import { readEach } from "./set-apart.server.ts";
 
 const kindColumn = z.enum(Object.keys(MEASURED) as [MeasuredKind, ...MeasuredKind[]]);
 const unitColumn = z.enum(["kg", "lb", "cm", "ofFive"]);
@@ -35,7 +36,7 @@ export async function listMeasurements(
     .where({ person_id: toBinary(person) })
     .whereNull("removed_at")
     .orderBy(["day", "created_at"]);
-  return rows.map(measurementFrom);
+  return readEach(scope, "measurement", rows, measurementFrom);
 }
 
 export async function addMeasurement(

@@ -5,9 +5,10 @@ import { type Movement } from "~/core/movement/index.ts";
 import { fail, ok, type Result } from "~/core/result/index.ts";
 import { mintId } from "~/codec/mint.ts";
 import { movementCodec } from "~/codec/movement.ts";
-import { jsonColumn } from "~/codec/rows.ts";
+import { jsonColumn, storedJson } from "~/codec/rows.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
+import { readEach } from "./set-apart.server.ts";
 
 /** A movement that a studio wrote, with the revision that optimistic locking compares. */
 export interface OwnMovement extends Movement {
@@ -29,7 +30,7 @@ function movementFrom(row: Row): OwnMovement {
 
 /** The movements that this studio wrote, in the order in which they were written. */
 export async function listOwnMovements(scope: Scope): Promise<readonly OwnMovement[]> {
-  return (await scope.from("movements").orderBy("id")).map(movementFrom);
+  return readEach(scope, "exercise", await scope.from("movements").orderBy("id"), movementFrom);
 }
 
 /** The studio's own movements beside those that ship. */
@@ -46,7 +47,7 @@ export async function addMovement(
   await scope.insert("movements", {
     id: toBinary(id),
     copied_from: copiedFrom,
-    document: JSON.stringify(movement),
+    document: storedJson(movementCodec, movement),
     revision: 1,
     changed_at: scope.now,
     ...scope.by,
@@ -65,7 +66,7 @@ export async function changeMovement(
     .from("movements")
     .where({ id: toBinary(id), revision: baseRevision })
     .update({
-      document: JSON.stringify(movement),
+      document: storedJson(movementCodec, movement),
       revision: baseRevision + 1,
       changed_at: scope.now,
       ...scope.by,

@@ -1,10 +1,11 @@
 import { z } from "zod";
 import { fail, ok, type Result } from "~/core/result/index.ts";
 import type { Id } from "~/core/identity/index.ts";
-import { personFormCodec, type PersonForm } from "~/codec/person.ts";
+import { personCodec, type PersonForm } from "~/codec/person.ts";
 import { mintId } from "~/codec/mint.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
+import { readEach, readOne } from "./set-apart.server.ts";
 
 /** Somebody who trains, with the revision that optimistic locking compares. */
 export interface Person extends PersonForm {
@@ -13,13 +14,14 @@ export interface Person extends PersonForm {
 }
 
 function personFrom(row: Row): Person {
-  const form = personFormCodec.parse(row);
+  const form = personCodec.parse(row);
   return { ...form, id: fromBinary(row["id"]), revision: z.number().parse(row["revision"]) };
 }
 
 /** Everybody of the studio, by name. */
 export async function listPeople(scope: Scope): Promise<readonly Person[]> {
-  return (await scope.from("people").select("people.*").orderBy("name")).map(personFrom);
+  const rows = await scope.from("people").select("people.*").orderBy("name");
+  return readEach(scope, "client", rows, personFrom);
 }
 
 /** One person, or null where this studio has none of that id. */
@@ -28,7 +30,7 @@ export async function getPerson(scope: Scope, id: Id<"person">): Promise<Person 
     .from("people")
     .where({ id: toBinary(id) })
     .first();
-  return row === undefined ? null : personFrom(row);
+  return row === undefined ? null : readOne(scope, "client", row, personFrom);
 }
 
 export async function addPerson(

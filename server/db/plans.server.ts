@@ -1,15 +1,16 @@
 import { z } from "zod";
 import { addDays, weekStart, type Day } from "~/core/calendar/index.ts";
-import type { PlanEntry, PlanHead } from "~/core/schedule/index.ts";
+import type { PlanEntry, PlanHead, RulingState } from "~/core/schedule/index.ts";
 import { LEVELS, type Level } from "~/core/brief/index.ts";
 import type { Id } from "~/core/identity/index.ts";
 import type { SessionPlan } from "~/core/prescription/index.ts";
 import { fail, ok, type Result } from "~/core/result/index.ts";
 import { planCodec } from "~/codec/plan.ts";
-import { dayColumn, instantColumn, jsonColumn } from "~/codec/rows.ts";
+import { dayColumn, instantColumn, jsonColumn, storedJson } from "~/codec/rows.ts";
 import { mintId } from "~/codec/mint.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
+import { readEach, readOne } from "./set-apart.server.ts";
 
 /** A plan with its current document. */
 export interface StoredPlan extends PlanEntry {
@@ -38,8 +39,18 @@ function entryFrom(row: Row): PlanEntry {
         ? { kind: "none" }
         : ended === null
           ? { kind: "running", runId: fromBinary(runId) }
-          : { kind: "ended", runId: fromBinary(runId), settled: row["settled_at"] !== null },
+          : { kind: "ended", runId: fromBinary(runId), ruling: rulingState(row) },
   };
+}
+
+function rulingState(row: Row): RulingState {
+  if (row["settled_at"] === null) return "open";
+  const position = z.number().nullable();
+  const [last, read] = [
+    position.parse(row["last_position"]),
+    position.parse(row["settled_position"]),
+  ];
+  return last !== null && read !== null && last > read ? "changedSince" : "done";
 }
 
 function entryQuery(scope: Scope) {
@@ -58,6 +69,8 @@ function entryQuery(scope: Scope) {
       "runs.id as run_id",
       "runs.ended_at",
       "runs.settled_at",
+      "runs.last_position",
+      "runs.settled_position",
     );
 }
 
@@ -66,7 +79,7 @@ export async function listPlans(scope: Scope, from: Day, to: Day): Promise<reado
   const rows = (await entryQuery(scope)
     .whereBetween("plans.day", [from, to])
     .orderBy(["plans.day", "plans.start_time", "people.name"])) as Row[];
-  return rows.map(entryFrom);
+  return readEach(scope, "session", rows, entryFrom);
 }
 
 /** A person's planned sessions in the week of a day, with their documents, in order. */
@@ -96,8 +109,14 @@ export async function plansOfWeek(
     .where({ "plans.person_id": toBinary(person) })
     .whereBetween("plans.day", [monday, addDays(monday, 6)])
     .orderBy(["plans.day", "plans.start_time"])
-    .select("plans.id", "plans.day", "runs.id as run_id", "plan_revisions.document")) as Row[];
-  return rows.map((row) => ({
+    .select(
+      "plans.id",
+      "plans.title",
+      "plans.day",
+      "runs.id as run_id",
+      "plan_revisions.document",
+    )) as Row[];
+  return readEach(scope, "session", rows, (row) => ({
     id: fromBinary(row["id"]),
     day: dayColumn.parse(row["day"]),
     isOpen: row["run_id"] === null,
@@ -105,13 +124,21 @@ export async function plansOfWeek(
   }));
 }
 
-/** Sessions that are running on any day, and ended ones whose next step nobody has ruled on. */
+/**
+ * Sessions that are running on any day (reopened ones too), ended ones on which nobody has ruled, and those whose
+ * log changed after somebody did.
+ */
 export async function listOpenRuns(scope: Scope): Promise<readonly PlanEntry[]> {
   const rows = (await entryQuery(scope)
     .whereNotNull("runs.id")
-    .whereNull("runs.settled_at")
+    .where((open) =>
+      open
+        .whereNull("runs.settled_at")
+        .orWhereNull("runs.ended_at")
+        .orWhereRaw("runs.last_position > runs.settled_position"),
+    )
     .orderBy("runs.started_at", "desc")) as Row[];
-  return rows.map(entryFrom);
+  return readEach(scope, "session", rows, entryFrom);
 }
 
 /** A person's latest plans, newest first. */
@@ -127,7 +154,7 @@ export async function listPlansOf(
       { column: "plans.id", order: "desc" },
     ])
     .limit(limit)) as Row[];
-  return rows.map(entryFrom);
+  return readEach(scope, "session", rows, entryFrom);
 }
 
 /** A plan with its current document, or null. */
@@ -142,15 +169,14 @@ export async function getPlan(scope: Scope, id: Id<"plan">): Promise<StoredPlan 
     .where("plans.id", toBinary(id))
     .first();
   if (row === undefined) return null;
-  const found = row as Row;
-  return {
+  return readOne(scope, "session", row as Row, (found) => ({
     ...entryFrom(found),
     revisionId: fromBinary(found["revision_id"]),
     document: documentColumn.parse(found["document"]),
     personLevel: z.enum(LEVELS).parse(found["person_level"]),
     plannedFromRun:
       found["planned_from_run"] === null ? null : fromBinary(found["planned_from_run"]),
-  };
+  }));
 }
 
 export async function addPlan(
@@ -229,7 +255,7 @@ async function insertRevision(
     id: toBinary(revisionId),
     plan_id: toBinary(plan),
     number,
-    document: JSON.stringify(document),
+    document: storedJson(planCodec, document),
     created_at: scope.now,
     ...scope.by,
   });

@@ -3,6 +3,7 @@ import type { Instant } from "~/core/calendar/index.ts";
 import type { Actor, Id } from "~/core/identity/index.ts";
 import { actorColumns, toBinary } from "./columns.server.ts";
 import { inTransaction, type Database } from "./connection.server.ts";
+import type { Reader, SetApart } from "./set-apart.server.ts";
 
 /** Tables that belong to a studio; every query of theirs goes through a scope. */
 export type StudioTable =
@@ -36,7 +37,7 @@ export type Row = Record<string, unknown>;
  * The one place that scopes queries: a database seen by one studio, one actor and one moment.
  * Repositories take a scope and cannot forget the studio or the actor.
  */
-export interface Scope {
+export interface Scope extends Reader {
   readonly studioId: Id<"studio">;
   readonly actor: Actor;
   readonly now: Instant;
@@ -53,8 +54,10 @@ export function scopeFor(
   db: Database,
   who: { readonly studioId: Id<"studio">; readonly actor: Actor; readonly now: Instant },
 ): Scope {
+  const setApart: SetApart[] = [];
   const build = (connection: Knex, nested: boolean): Scope => ({
     ...who,
+    setApart,
     by: actorColumns(who.actor),
     from: (table) =>
       connection(table).where(`${table}.studio_id`, toBinary(who.studioId)) as Knex.QueryBuilder<

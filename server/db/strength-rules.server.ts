@@ -3,11 +3,12 @@ import type { Instant } from "~/core/calendar/index.ts";
 import { fail, ok, type Result } from "~/core/result/index.ts";
 import { USUAL_RULES, type StrengthRules } from "~/core/strength/index.ts";
 import { mintId } from "~/codec/mint.ts";
-import { jsonColumn } from "~/codec/rows.ts";
+import { jsonColumn, storedJson } from "~/codec/rows.ts";
 import { strengthRulesCodec } from "~/codec/strength-rules.ts";
 import { toBinary } from "./columns.server.ts";
 import { isDuplicate } from "./connection.server.ts";
 import type { Scope } from "./scope.server.ts";
+import { readEach } from "./set-apart.server.ts";
 
 /** A saved state of a studio's rules; revision 0 is what every studio starts with. */
 export interface StoredRules {
@@ -25,10 +26,10 @@ export async function strengthRules(scope: Scope, at: Instant = scope.now): Prom
     .orderBy("revision", "desc")
     .first();
   if (row === undefined) return { revision: 0, rules: USUAL_RULES };
-  return {
-    revision: z.number().parse(row["revision"]),
-    rules: documentColumn.parse(row["document"]),
-  };
+  const [rules = USUAL_RULES] = readEach(scope, "strength rules", [row], ({ document }) =>
+    documentColumn.parse(document),
+  );
+  return { revision: z.number().parse(row["revision"]), rules };
 }
 
 /** Saves the next state of the rules if nobody else has meanwhile. */
@@ -43,7 +44,7 @@ export async function saveStrengthRules(
     .insert("strength_rules", {
       id: toBinary(mintId<"revision">()),
       revision: baseRevision + 1,
-      document: JSON.stringify(rules),
+      document: storedJson(strengthRulesCodec, rules),
       created_at: scope.now,
       ...scope.by,
     })

@@ -4,9 +4,10 @@ import type { SessionPlan } from "~/core/prescription/index.ts";
 import { fail, ok, type Result } from "~/core/result/index.ts";
 import { mintId } from "~/codec/mint.ts";
 import { planCodec } from "~/codec/plan.ts";
-import { jsonColumn } from "~/codec/rows.ts";
+import { jsonColumn, storedJson } from "~/codec/rows.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
+import { readEach, readOne } from "./set-apart.server.ts";
 
 /** A session that a studio keeps to begin others from; it is for nobody and on no day. */
 export interface Template {
@@ -31,7 +32,8 @@ function templateFrom(row: Row): Template {
 
 /** The studio's templates by name, those put away among them. */
 export async function listTemplates(scope: Scope): Promise<readonly Template[]> {
-  return (await scope.from("templates").orderBy("name")).map(templateFrom);
+  const rows = await scope.from("templates").orderBy("name");
+  return readEach(scope, "template", rows, templateFrom);
 }
 
 /** One template, put away or not; null where this studio has none of that id. */
@@ -40,7 +42,7 @@ export async function getTemplate(scope: Scope, id: Id<"template">): Promise<Tem
     .from("templates")
     .where({ id: toBinary(id) })
     .first();
-  return row === undefined ? null : templateFrom(row);
+  return row === undefined ? null : readOne(scope, "template", row, templateFrom);
 }
 
 export async function addTemplate(
@@ -52,7 +54,7 @@ export async function addTemplate(
   await scope.insert("templates", {
     id: toBinary(id),
     name,
-    document: JSON.stringify(document),
+    document: storedJson(planCodec, document),
     created_at: scope.now,
     ...scope.by,
   });
@@ -71,7 +73,7 @@ export async function changeTemplate(
     .where({ id: toBinary(id), revision: baseRevision })
     .update({
       name,
-      document: JSON.stringify(document),
+      document: storedJson(planCodec, document),
       revision: baseRevision + 1,
       changed_at: scope.now,
       ...scope.by,

@@ -127,12 +127,14 @@ describe("measurements", () => {
       { thousandths: 73_100, unit: "kg" },
       { thousandths: 160_400, unit: "lb" },
     ]);
-    expect(bodyWeightOf(list)).toEqual(lb(160.4));
+    expect(bodyWeightOf(list, day("2026-03-02"))).toEqual(lb(160.4));
     const last = list.at(-1);
     expect(last && (await removeMeasurement(other.scope, person, last.id))).toBe(false);
     expect(last && (await removeMeasurement(scope, person, last.id))).toBe(true);
     expect(last && (await removeMeasurement(scope, person, last.id))).toBe(false);
-    expect(bodyWeightOf(await listMeasurements(scope, person))).toEqual(kg(73.1));
+    expect(bodyWeightOf(await listMeasurements(scope, person), day("2026-03-02"))).toEqual(
+      kg(73.1),
+    );
   });
 
   it("tell left from right", async () => {

@@ -5,8 +5,33 @@ import { slotsOf, type Rir } from "~/core/prescription/index.ts";
 import { plannedContext } from "~/core/progression/index.ts";
 import { count, kg, type Mass } from "~/core/quantity/index.ts";
 import { getStation } from "~/server/db/gyms.server.ts";
-import { getRun, type StoredRun } from "~/server/db/runs.server.ts";
+import { acceptCommands } from "~/server/db/commands.server.ts";
+import { getRun, startRun, type StoredRun } from "~/server/db/runs.server.ts";
 import type { Scope } from "~/server/db/scope.server.ts";
+import { NOW, type TestStudio } from "./studio.ts";
+
+/** Trains a plan of squats with these repetitions and ends it. */
+export async function trainSquats(
+  studio: TestStudio,
+  plan: Id<"plan">,
+  reps: readonly number[],
+  daysLater = 0,
+): Promise<StoredRun> {
+  const scope = studio.at(NOW + daysLater * 86_400_000);
+  const started = await startRun(scope, plan);
+  if (!started.ok) throw new Error("not started");
+  const device = await Device.at(scope, started.value);
+  const reading = device.slot.sets[0]?.load;
+  const load = reading?.kind === "absolute" ? reading.reading : kg(100);
+  await acceptCommands(scope, started.value, [
+    device.context(),
+    ...reps.map((n, i) => device.set(i, n, { reading: load })),
+    device.end(),
+  ]);
+  const run = await getRun(scope, started.value);
+  if (run === null) throw new Error("no run");
+  return run;
+}
 
 /** A device that makes commands for a run in sequence. */
 export class Device {
@@ -98,7 +123,7 @@ export class Device {
     });
   }
 
-  end(): Command {
-    return this.command({ kind: "end", sessionEffort: 7 });
+  end(parent: Id<"command"> | null = null): Command {
+    return this.command({ kind: "end", sessionEffort: 7 }, parent);
   }
 }

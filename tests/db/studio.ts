@@ -1,4 +1,4 @@
-import { inject } from "vitest";
+import { afterAll, beforeAll, beforeEach, inject } from "vitest";
 import { mintId } from "~/codec/mint.ts";
 import { day } from "~/core/calendar/index.ts";
 import type { Id } from "~/core/identity/index.ts";
@@ -64,6 +64,30 @@ export async function testStudio(db: Database): Promise<TestStudio> {
   });
   const person = await addPerson(scope, ADA);
   return { scope, at, userId, gym, station, person };
+}
+
+/** The database and a studio of its own for each test of a file; both are there once its hooks have run. */
+export function inStudio(): { readonly db: Database; readonly studio: TestStudio } {
+  const here: { db?: Database; studio?: TestStudio } = {};
+  const made = <T>(value: T | undefined): T => {
+    if (value === undefined) throw new Error("asked for before the hooks have run");
+    return value;
+  };
+  beforeAll(async () => {
+    here.db = await testDatabase();
+  });
+  afterAll(closeTestDatabase);
+  beforeEach(async () => {
+    here.studio = await testStudio(made(here.db));
+  });
+  return {
+    get db() {
+      return made(here.db);
+    },
+    get studio() {
+      return made(here.studio);
+    },
+  };
 }
 
 /** A plan of one exercise, three sets of 8 to 12 at 100 kg. */

@@ -7,6 +7,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Form } from "react-router";
+import type { Day } from "~/core/calendar/index.ts";
 import { briefFormCodec, type BriefDocument } from "~/codec/brief.ts";
 import type { Approach } from "~/core/approach/index.ts";
 import { CAUTIONS, GOALS, TIGHT_SPOTS } from "~/core/brief/index.ts";
@@ -62,16 +63,16 @@ export function BriefForm({
   revision,
   approaches,
   gyms,
-  year,
+  today,
 }: {
   readonly lastResult: SubmissionResult | null;
   readonly document: BriefDocument;
   readonly revision: number;
   readonly approaches: readonly Approach[];
   readonly gyms: readonly { readonly id: string; readonly name: string }[];
-  readonly year: number;
+  readonly today: Day;
 }) {
-  const schema = briefFormCodec(year);
+  const schema = briefFormCodec(today);
   const [form, fields] = useForm({
     id: "brief",
     lastResult,

@@ -39,7 +39,7 @@ export function Measurements({
     id: "measurement",
     lastResult,
     defaultValue: { kind: "bodyWeight", side: "both", massUnit: unit, day: today },
-    onValidate: ({ formData }) => parseWithZod(formData, { schema: measurementFormCodec }),
+    onValidate: ({ formData }) => parseWithZod(formData, { schema: measurementFormCodec(today) }),
     shouldValidate: "onSubmit",
     shouldRevalidate: "onInput",
   });

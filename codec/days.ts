@@ -1,0 +1,43 @@
+import { z } from "zod";
+import { addDays, isDay, type Day } from "~/core/calendar/index.ts";
+
+/** Earlier than anything that anybody still reports. Source: our rule. */
+const FIRST_REPORTED = "1950-01-01";
+const FIRST_PLANNED = "2000-01-01";
+/** Two years: a session planned later than that is a slip of the keyboard. Source: our rule. */
+const PLANNED_AHEAD = 731;
+
+function dayWithin(first: string, last: Day, beyond: (typed: string) => string) {
+  return z
+    .string({ error: "Expected a date." })
+    .refine((text): boolean => isDay(text), {
+      error: "Expected a date, like 2026-03-31.",
+      abort: true,
+    })
+    .refine((text) => text >= first && text <= last, {
+      error: (issue) => beyond(String(issue.input)),
+      abort: true,
+    })
+    .transform((text): Day => {
+      if (!isDay(text)) throw new Error(`not a day: ${text}`);
+      return text;
+    });
+}
+
+/** A day on which something happened: not to come. It may be tomorrow already where the person is. */
+export function pastDayField(today: Day) {
+  return dayWithin(
+    FIRST_REPORTED,
+    addDays(today, 1),
+    (typed) => `Expected a day up to today; ${typed} is not that.`,
+  );
+}
+
+/** A day for which a session is planned. */
+export function plannedDayField(today: Day) {
+  return dayWithin(
+    FIRST_PLANNED,
+    addDays(today, PLANNED_AHEAD),
+    (typed) => `Expected a day within the next two years; ${typed} is not that.`,
+  );
+}
