@@ -7,6 +7,8 @@ const layer = (name, from, to, comment) => ({
   from: { path: from, pathNot: tests },
   to: { path: to },
 });
+/** The rooms of core; each imports only those before it. */
+const ROOMS = ["kernel", "gym", "movement", "plan", "person", "unroll", "log", "progress", "coach"];
 module.exports = {
   forbidden: [
     layer(
@@ -46,25 +48,38 @@ module.exports = {
       from: { path: "^app/" },
       to: { path: "^server/", pathNot: "\\.server\\.ts$" },
     },
-    {
-      name: "samples-are-for-tests",
-      severity: "error",
-      from: { pathNot: `${tests}|^core/samples/|^tests/` },
-      to: { path: "^core/samples/" },
-    },
     { name: "no-circles", severity: "error", from: {}, to: { circular: true } },
-    {
-      name: "fold-imports-through-the-index",
-      comment: "outsiders import a core folder by its index; siblings import files",
+    ...ROOMS.map((room, i) => ({
+      name: `rooms-in-order-${room}`,
+      comment: `core's rooms import in this order only: ${ROOMS.join(" < ")}`,
       severity: "error",
-      from: { path: "^core/([^/]+)/" },
-      to: { path: "^core/([^/]+)/(?!index\\.ts$)", pathNot: "^core/$1/" },
+      from: { path: `^core/${room}/`, pathNot: tests },
+      to: { path: `^core/(?!(${ROOMS.slice(0, i + 1).join("|")})/)` },
+    })),
+    {
+      name: "core-rooms-import-through-the-index",
+      comment:
+        "other rooms and outsiders import a room or an entry by its index; siblings import files",
+      severity: "error",
+      from: { path: "^(?:core/([^/]+)/|.)" },
+      to: {
+        path: "^core/[^/]+/(?!(index|(catalogue|notation|search)/index)\\.ts$)",
+        pathNot: "^core/$1/",
+      },
     },
     {
-      name: "outsiders-import-core-by-index",
+      name: "entries-import-through-the-index",
+      comment: "an entry of a room is closed to the rest of that room too",
       severity: "error",
-      from: { pathNot: "^core/" },
-      to: { path: "^core/[^/]+/(?!index\\.ts$)" },
+      from: { path: "^core/", pathNot: `^core/[^/]+/(catalogue|notation|search)/` },
+      to: { path: "^core/[^/]+/(catalogue|notation|search)/(?!index\\.ts$)" },
+    },
+    {
+      name: "no-index-exports-an-entry",
+      comment: "the floor would load the parser and the catalogue",
+      severity: "error",
+      from: { path: "^core/[^/]+/index\\.ts$" },
+      to: { path: "^core/[^/]+/(catalogue|notation|search)/" },
     },
     {
       name: "resolves",

@@ -4,7 +4,7 @@ import {
   sidesOfQuestion,
   type Approach,
   type Stances,
-} from "~/core/approach/index.ts";
+} from "~/core/person/index.ts";
 import { textField } from "./text.ts";
 
 const stances = z.custom<Stances>((value) => {

@@ -1,6 +1,7 @@
 import { z } from "zod";
-import { isApproachRef, type ApproachRef } from "~/core/approach/index.ts";
 import {
+  isApproachRef,
+  type ApproachRef,
   CAUTIONS,
   GOALS,
   PROVOCATIONS,
@@ -8,10 +9,9 @@ import {
   type Brief,
   type Clearance,
   type Limit,
-} from "~/core/brief/index.ts";
-import { yearOf, type Day } from "~/core/calendar/index.ts";
+} from "~/core/person/index.ts";
+import { yearOf, type Day, JOINTS, PATTERNS, REGIONS } from "~/core/kernel/index.ts";
 import { pastDayField } from "./days.ts";
-import { JOINTS, PATTERNS, REGIONS } from "~/core/movement/index.ts";
 import { optionalTextField, textField } from "./text.ts";
 import { dayCodec, idCodec, movementRefCodec } from "./values.ts";
 

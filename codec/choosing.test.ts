@@ -1,10 +1,9 @@
 import { parseWithZod } from "@conform-to/zod/v4";
 import { describe, expect, it } from "vitest";
-import { SHIPPED_APPROACHES } from "~/core/approach/index.ts";
-import { findMovement, SHIPPED_MOVEMENTS } from "~/core/catalogue/index.ts";
-import { kg } from "~/core/quantity/index.ts";
+import { SHIPPED_APPROACHES } from "~/core/person/index.ts";
+import { findMovement, SHIPPED_MOVEMENTS } from "~/core/movement/catalogue/index.ts";
+import { kg, day } from "~/core/kernel/index.ts";
 import { approachCodec, approachFormCodec } from "./approach.ts";
-import { day } from "~/core/calendar/index.ts";
 import { briefFormCodec } from "./brief.ts";
 import { measurementFormCodec } from "./measurement.ts";
 import { movementCodec, movementFormCodec } from "./movement.ts";

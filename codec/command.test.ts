@@ -6,7 +6,7 @@ import {
   sampleId,
   samplePart,
   sampleSet,
-} from "~/core/samples/index.ts";
+} from "../tests/samples/index.ts";
 import { commandCodec } from "./command.ts";
 
 const part = samplePart(sampleSet(1));

@@ -1,7 +1,6 @@
 import { z } from "zod";
 import type { OrderedCommand } from "~/core/log/index.ts";
-import { metres, seconds } from "~/core/quantity/index.ts";
-import { JOINTS, LIMITERS } from "~/core/movement/index.ts";
+import { metres, seconds, JOINTS, LIMITERS } from "~/core/kernel/index.ts";
 import { textWithin } from "./text.ts";
 import {
   countCodec,

@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { RIR_VALUES, type Rir } from "~/core/prescription/index.ts";
-import { count, type Count } from "~/core/quantity/index.ts";
+import { RIR_VALUES, type Rir } from "~/core/plan/index.ts";
+import { count, type Count } from "~/core/kernel/index.ts";
 import { COMMAND_BOUNDS } from "./command.ts";
 import { optionalTextField, textField } from "./text.ts";
 import { idCodec } from "./values.ts";

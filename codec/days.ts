@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { addDays, isDay, type Day } from "~/core/calendar/index.ts";
+import { addDays, isDay, type Day } from "~/core/kernel/index.ts";
 
 /** Earlier than anything that anybody still reports. Source: our rule. */
 const FIRST_REPORTED = "1950-01-01";

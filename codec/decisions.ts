@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { idCodec } from "./values.ts";
-import type { Id } from "~/core/identity/index.ts";
+import type { Id } from "~/core/kernel/index.ts";
 
 /** One exercise's decision as the form sends it. */
 export interface TypedDecision {

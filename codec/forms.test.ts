@@ -1,13 +1,12 @@
 import { describe, expect, it } from "vitest";
-import { day } from "~/core/calendar/index.ts";
-import { kg, lb } from "~/core/quantity/index.ts";
+import { day, kg, lb } from "~/core/kernel/index.ts";
+import { sampleId } from "../tests/samples/index.ts";
 import { formatListError } from "~/format/station.ts";
 import { innerPath, registerCodec, signInCodec } from "./account.ts";
 import { readDecisions } from "./decisions.ts";
 import { setAsideCodec } from "./set-aside.ts";
 import { personFormCodec } from "./person.ts";
 import { newPlanCodec } from "./plan-form.ts";
-import { sampleId } from "~/core/samples/index.ts";
 import { gymFormCodec, stationFormCodec } from "./station-form.ts";
 import { strengthRulesFormCodec } from "./strength-rules.ts";
 

@@ -2,8 +2,8 @@ import { z } from "zod";
 import { planCodec } from "./plan.ts";
 import { startTimeCodec } from "./plan-form.ts";
 import { loadingCodec } from "./loading.ts";
-import type { SessionPlan } from "~/core/prescription/index.ts";
-import { RESISTANCE_PROFILES } from "~/core/movement/index.ts";
+import type { SessionPlan } from "~/core/plan/index.ts";
+import { RESISTANCE_PROFILES } from "~/core/kernel/index.ts";
 import { dayCodec, idCodec, massUnitCodec, movementRefCodec, timeZoneCodec } from "./values.ts";
 import { textField } from "./text.ts";
 

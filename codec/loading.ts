@@ -4,7 +4,7 @@ import {
   STATION_BOUNDS,
   type Loading,
   type LoadingTrouble,
-} from "~/core/station/index.ts";
+} from "~/core/gym/index.ts";
 import { massCodec, massUnitCodec } from "./values.ts";
 
 const plates = z

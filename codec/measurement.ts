@@ -5,9 +5,8 @@ import {
   PLAUSIBLE,
   type MeasuredKind,
   type MeasuredValue,
-} from "~/core/measurement/index.ts";
-import { parseMass } from "~/core/quantity/index.ts";
-import type { Day } from "~/core/calendar/index.ts";
+} from "~/core/person/index.ts";
+import { parseMass, type Day } from "~/core/kernel/index.ts";
 import { pastDayField } from "./days.ts";
 import { optionalTextField, textField } from "./text.ts";
 import { massUnitCodec } from "./values.ts";

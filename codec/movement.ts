@@ -8,13 +8,12 @@ import {
   PATTERNS,
   REGIONS,
   RESISTANCE_PROFILES,
-  type Movement,
   type Region,
-  type RegionShare,
-} from "~/core/movement/index.ts";
-import type { MovementRef } from "~/core/identity/index.ts";
-import { seconds } from "~/core/quantity/index.ts";
-import { LOADING_KINDS } from "~/core/station/index.ts";
+  type MovementRef,
+  seconds,
+} from "~/core/kernel/index.ts";
+import type { Movement, RegionShare } from "~/core/movement/index.ts";
+import { LOADING_KINDS } from "~/core/gym/index.ts";
 import { optionalTextField, textField } from "./text.ts";
 import { movementRefCodec, secondsCodec, SET_UP_WORD } from "./values.ts";
 

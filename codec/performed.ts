@@ -1,14 +1,15 @@
 import { z } from "zod";
-import { JOINTS, LIMITERS } from "~/core/movement/index.ts";
-import { RIR_VALUES, type Rir } from "~/core/prescription/index.ts";
 import {
+  JOINTS,
+  LIMITERS,
   count,
   metres,
   seconds,
   type Count,
   type Metres,
   type Seconds,
-} from "~/core/quantity/index.ts";
+} from "~/core/kernel/index.ts";
+import { RIR_VALUES, type Rir } from "~/core/plan/index.ts";
 import { massCodec, rirCodec } from "./values.ts";
 
 /** Reps in reserve as a short text column. */

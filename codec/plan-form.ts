@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { Day } from "~/core/calendar/index.ts";
+import type { Day } from "~/core/kernel/index.ts";
 import { plannedDayField } from "./days.ts";
 import { textField } from "./text.ts";
 import { idCodec } from "./values.ts";

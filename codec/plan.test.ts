@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import type { SessionPlan } from "~/core/prescription/index.ts";
-import { kg } from "~/core/quantity/index.ts";
-import { sampleDrop, sampleId, samplePlan, sampleSet, sampleSlot } from "~/core/samples/index.ts";
+import type { SessionPlan } from "~/core/plan/index.ts";
+import { kg } from "~/core/kernel/index.ts";
+import { sampleDrop, sampleId, samplePlan, sampleSet, sampleSlot } from "../tests/samples/index.ts";
 import { anyPlan } from "~/tests/arbitrary/plan.ts";
 import { planCodec } from "./plan.ts";
 

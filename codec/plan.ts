@@ -1,5 +1,14 @@
 import { z } from "zod";
-import { FAULTS, MUSCLE_LENGTHS, REGIONS } from "~/core/movement/index.ts";
+import {
+  FAULTS,
+  MUSCLE_LENGTHS,
+  REGIONS,
+  count,
+  degrees,
+  metres,
+  seconds,
+  share,
+} from "~/core/kernel/index.ts";
 import {
   BOUNDS,
   DRILL_KINDS,
@@ -13,9 +22,8 @@ import {
   type Item,
   type PlannedSet,
   type Slot,
-} from "~/core/prescription/index.ts";
-import { count, degrees, metres, seconds, share } from "~/core/quantity/index.ts";
-import { TOWARDS } from "~/core/station/index.ts";
+} from "~/core/plan/index.ts";
+import { TOWARDS } from "~/core/gym/index.ts";
 import { textWithin } from "./text.ts";
 import {
   idCodec,

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { mass, type Mass } from "~/core/quantity/index.ts";
+import { mass, type Mass } from "~/core/kernel/index.ts";
 import { dayCodec, massUnitCodec } from "./values.ts";
 
 /** A JSON column: the driver hands over text, some servers an object. */

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { Day } from "~/core/calendar/index.ts";
+import type { Day } from "~/core/kernel/index.ts";
 import { revisionCodec } from "./values.ts";
 import { planCodec } from "./plan.ts";
 import { planHeadCodec, startTimeCodec } from "./plan-form.ts";

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { FINDING_CODES } from "~/core/finding/index.ts";
+import { FINDING_CODES } from "~/core/coach/index.ts";
 import { textField } from "./text.ts";
 import { idCodec } from "./values.ts";
 

@@ -1,8 +1,12 @@
-import { assertNever } from "~/core/result/index.ts";
-import { z } from "zod";
-import type { MovementRef } from "~/core/identity/index.ts";
-import { parseMass, type Mass, type MassUnit } from "~/core/quantity/index.ts";
-import { RESISTANCE_PROFILES, type ResistanceProfile } from "~/core/movement/index.ts";
+import {
+  assertNever,
+  type MovementRef,
+  parseMass,
+  type Mass,
+  type MassUnit,
+  RESISTANCE_PROFILES,
+  type ResistanceProfile,
+} from "~/core/kernel/index.ts";
 import {
   LOADING_KINDS,
   parseBandList,
@@ -11,7 +15,8 @@ import {
   type Loading,
   type LoadingKind,
   type PinListError,
-} from "~/core/station/index.ts";
+} from "~/core/gym/index.ts";
+import { z } from "zod";
 import { loadingCodec } from "./loading.ts";
 import { optionalTextField, textField } from "./text.ts";
 import { massUnitCodec, movementRefCodec, timeZoneCodec } from "./values.ts";

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { EQUATIONS, type StrengthRules } from "~/core/strength/index.ts";
+import { EQUATIONS, type StrengthRules } from "~/core/progress/index.ts";
 
 const fraction = z.number().min(0).max(1);
 

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { day } from "~/core/calendar/index.ts";
+import { day } from "~/core/kernel/index.ts";
 import { pastDayField, plannedDayField } from "./days.ts";
 import { beginningOf, cleanText, optionalTextField, textField } from "./text.ts";
 

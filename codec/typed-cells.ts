@@ -5,7 +5,7 @@ import {
   type BoundName,
   type TempoPhase,
   type TempoPhaseName,
-} from "~/core/prescription/index.ts";
+} from "~/core/plan/index.ts";
 import {
   count,
   seconds,
@@ -13,8 +13,10 @@ import {
   type Count,
   type Seconds,
   type Share,
-} from "~/core/quantity/index.ts";
-import { fail, ok, type Result } from "~/core/result/index.ts";
+  fail,
+  ok,
+  type Result,
+} from "~/core/kernel/index.ts";
 
 /** What a cell holds after typing: a value, or a sentence that says what was expected. */
 export type Typed<T> = Result<T, string>;

@@ -1,15 +1,22 @@
 import { z } from "zod";
 import { textWithin } from "./text.ts";
-import { isDay, isTimeZone, type Day } from "~/core/calendar/index.ts";
 import {
+  isDay,
+  isTimeZone,
+  type Day,
   isId,
   isMovementRef,
   type Id,
   type IdOf,
   type MovementRef,
-} from "~/core/identity/index.ts";
-import { isTempoPhase, isRir, type Rir, type TempoPhase } from "~/core/prescription/index.ts";
-import { count, isThousandths, mass, metres, seconds, type Mass } from "~/core/quantity/index.ts";
+  count,
+  isThousandths,
+  mass,
+  metres,
+  seconds,
+  type Mass,
+} from "~/core/kernel/index.ts";
+import { isTempoPhase, isRir, type Rir, type TempoPhase } from "~/core/plan/index.ts";
 
 /** A UUID of the named thing. */
 export function idCodec<K extends IdOf>() {

@@ -1,6 +1,5 @@
-import { EMPTY_BRIEF } from "~/core/brief/index.ts";
-import type { MeasuredKind } from "~/core/measurement/index.ts";
-import type { MassUnit } from "~/core/quantity/index.ts";
+import { EMPTY_BRIEF, type MeasuredKind } from "~/core/person/index.ts";
+import type { MassUnit } from "~/core/kernel/index.ts";
 import type { BriefDocument } from "~/codec/brief.ts";
 
 /** What a trainee's brief says, and how their body weight went: a start and the change of every week. */

@@ -1,5 +1,13 @@
-import type { Id, MintId } from "~/core/identity/index.ts";
-import { findMovement } from "~/core/catalogue/index.ts";
+import {
+  type Id,
+  type MintId,
+  count,
+  mass,
+  seconds,
+  share,
+  type Share,
+} from "~/core/kernel/index.ts";
+import { findMovement } from "~/core/movement/catalogue/index.ts";
 import {
   newBlock,
   newExtension,
@@ -8,8 +16,7 @@ import {
   type Extension,
   type PlannedSet,
   type SessionPlan,
-} from "~/core/prescription/index.ts";
-import { count, mass, seconds, share, type Share } from "~/core/quantity/index.ts";
+} from "~/core/plan/index.ts";
 import { STATIONS, type Exercise, type StationKey } from "./studio.ts";
 
 /** The first session of a routine: its exercises with their starting loads, the drop on the last set. */

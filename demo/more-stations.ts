@@ -1,6 +1,6 @@
-import { SHIPPED_MOVEMENTS } from "~/core/catalogue/index.ts";
-import { kg, lb } from "~/core/quantity/index.ts";
-import type { Loading } from "~/core/station/index.ts";
+import { SHIPPED_MOVEMENTS } from "~/core/movement/catalogue/index.ts";
+import { kg, lb } from "~/core/kernel/index.ts";
+import type { Loading } from "~/core/gym/index.ts";
 import type { StationContent } from "~/server/db/gyms.server.ts";
 
 /** A station that serves the named movements, or whatever its loading allows where none is named. */

@@ -1,6 +1,13 @@
-import type { Day, Instant } from "~/core/calendar/index.ts";
-import { addDays, dayAt, daysBetween, instantAt } from "~/core/calendar/index.ts";
-import type { Id } from "~/core/identity/index.ts";
+import {
+  type Day,
+  type Instant,
+  addDays,
+  dayAt,
+  daysBetween,
+  instantAt,
+  type Id,
+} from "~/core/kernel/index.ts";
+import { nextEasier } from "~/core/gym/index.ts";
 import { mintId } from "~/codec/mint.ts";
 import { hashPassword } from "../server/auth/password.server.ts";
 import { register } from "../server/db/accounts.server.ts";
@@ -17,7 +24,6 @@ import { addPlan } from "../server/db/plans.server.ts";
 import { getRun, startRun, type StoredRun } from "../server/db/runs.server.ts";
 import { scopeFor, type Scope } from "../server/db/scope.server.ts";
 import { planNext, proposalsFor, type Decision } from "../server/coaching/next-session.server.ts";
-import { nextEasier } from "~/core/station/index.ts";
 import { firstPlan } from "./first-plan.ts";
 import { trainRun } from "./train-run.server.ts";
 import {

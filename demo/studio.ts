@@ -1,6 +1,5 @@
-import type { MovementRef } from "~/core/identity/index.ts";
-import { kg, lb, type Mass } from "~/core/quantity/index.ts";
-import type { PlateStock } from "~/core/station/index.ts";
+import { type MovementRef, kg, lb, type Mass } from "~/core/kernel/index.ts";
+import type { PlateStock } from "~/core/gym/index.ts";
 import type { StationContent } from "~/server/db/gyms.server.ts";
 import type { PersonForm } from "~/codec/person.ts";
 

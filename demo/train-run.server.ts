@@ -1,20 +1,13 @@
-import { findMovement } from "~/core/catalogue/index.ts";
-import type { Instant } from "~/core/calendar/index.ts";
-import type { Id } from "~/core/identity/index.ts";
-import type { Command, CommandBody, PerformedPart } from "~/core/log/index.ts";
+import { findMovement } from "~/core/movement/catalogue/index.ts";
+import { type Instant, type Id, amountOf, count } from "~/core/kernel/index.ts";
 import {
-  findSlot,
-  amountAsked,
-  isRir,
-  isSetStep,
-  slotsOf,
-  surroundingsOf,
-  unroll,
-  type Rir,
-  type SetStep,
-} from "~/core/prescription/index.ts";
-import { plannedContext } from "~/core/progression/index.ts";
-import { amountOf, count } from "~/core/quantity/index.ts";
+  type Command,
+  type CommandBody,
+  type PerformedPart,
+  plannedContext,
+} from "~/core/log/index.ts";
+import { findSlot, amountAsked, isRir, slotsOf, type Rir } from "~/core/plan/index.ts";
+import { isSetStep, surroundingsOf, unroll, type SetStep } from "~/core/unroll/index.ts";
 import { mintId } from "~/codec/mint.ts";
 import { listStations } from "../server/db/gyms.server.ts";
 import { acceptCommands } from "../server/db/commands.server.ts";

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { EMPTY_BRIEF, type Brief } from "~/core/brief/index.ts";
-import { day } from "~/core/calendar/index.ts";
-import { sampleId } from "~/core/samples/index.ts";
+import { EMPTY_BRIEF, type Brief } from "~/core/person/index.ts";
+import { day } from "~/core/kernel/index.ts";
+import { sampleId } from "../tests/samples/index.ts";
 import {
   BRIEF_FIELDS,
   formatBriefField,

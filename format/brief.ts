@@ -1,6 +1,5 @@
-import type { ApproachRef } from "~/core/approach/index.ts";
-import type { MovementRef } from "~/core/identity/index.ts";
 import {
+  type ApproachRef,
   PROVOCATIONS,
   type Brief,
   type BriefField,
@@ -12,9 +11,10 @@ import {
   type Provocation,
   type TightSpot,
   type Watched,
-} from "~/core/brief/index.ts";
-import type { MeasuredKind, Measurement } from "~/core/measurement/index.ts";
-import { assertNever } from "~/core/result/index.ts";
+  type MeasuredKind,
+  type Measurement,
+} from "~/core/person/index.ts";
+import { type MovementRef, assertNever } from "~/core/kernel/index.ts";
 import { formatShortDay } from "./numbers.ts";
 import { JOINT_NAMES, LEVEL_NAMES, PATTERN_NAMES, REGION_NAMES, SIDE_NAMES } from "./training.ts";
 

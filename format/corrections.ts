@@ -1,4 +1,4 @@
-import { assertNever } from "~/core/result/index.ts";
+import { assertNever } from "~/core/kernel/index.ts";
 import type { Correction } from "~/core/log/index.ts";
 import { formatPart } from "./exposure.ts";
 import { formatRir } from "./training.ts";

@@ -1,6 +1,5 @@
-import type { CountedField, PerformedPart } from "~/core/log/index.ts";
-import type { ExposedSet, Exposure } from "~/core/progression/index.ts";
-import { sameReading } from "~/core/quantity/index.ts";
+import type { CountedField, PerformedPart, ExposedSet, Exposure } from "~/core/log/index.ts";
+import { sameReading } from "~/core/kernel/index.ts";
 import { formatMass, formatShortDay } from "./numbers.ts";
 import { formatRir } from "./training.ts";
 

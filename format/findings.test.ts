@@ -1,8 +1,8 @@
-import { findMovement } from "~/core/catalogue/index.ts";
+import { findMovement } from "~/core/movement/catalogue/index.ts";
+import type { Fact, Finding, Fix, Shortening } from "~/core/coach/index.ts";
+import { kg } from "~/core/kernel/index.ts";
+import { sampleDay, sampleId } from "../tests/samples/index.ts";
 import { describe, expect, it } from "vitest";
-import type { Fact, Finding, Fix, Shortening } from "~/core/finding/index.ts";
-import { kg } from "~/core/quantity/index.ts";
-import { sampleDay, sampleId } from "~/core/samples/index.ts";
 import { FULL_GYM, movementOf } from "~/tests/arbitrary/session.ts";
 import {
   formatBrings,

@@ -7,11 +7,10 @@ import {
   type Fix,
   type Severity,
   type Shortening,
-} from "~/core/finding/index.ts";
-import type { FirstLoad, OutReason } from "~/core/finder/index.ts";
-import type { MovementRef } from "~/core/identity/index.ts";
-import { type FindMovement, type Region } from "~/core/movement/index.ts";
-import { assertNever } from "~/core/result/index.ts";
+} from "~/core/coach/index.ts";
+import type { FirstLoad, OutReason } from "~/core/coach/search/index.ts";
+import { type MovementRef, type Region, assertNever } from "~/core/kernel/index.ts";
+import type { FindMovement } from "~/core/movement/index.ts";
 import { CAUTION_NAMES, formatExclusion } from "./brief.ts";
 import { formatMass, formatSets, formatShare, formatShortDay } from "./numbers.ts";
 import { sentence } from "./sentence.ts";

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { findMovement } from "~/core/catalogue/index.ts";
-import type { FitChange } from "~/core/fit/index.ts";
-import { slotsOf } from "~/core/prescription/index.ts";
-import { kg } from "~/core/quantity/index.ts";
+import { findMovement } from "~/core/movement/catalogue/index.ts";
+import type { FitChange } from "~/core/coach/index.ts";
+import { slotsOf } from "~/core/plan/index.ts";
+import { kg } from "~/core/kernel/index.ts";
 import { exercise, sessionOf } from "~/tests/arbitrary/session.ts";
 import { formatFitChange } from "./fit.ts";
 

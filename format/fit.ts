@@ -1,7 +1,7 @@
-import type { FitCause, FitChange } from "~/core/fit/index.ts";
+import type { FitCause, FitChange } from "~/core/coach/index.ts";
 import type { FindMovement } from "~/core/movement/index.ts";
-import { slotsOf, type SessionPlan } from "~/core/prescription/index.ts";
-import { assertNever } from "~/core/result/index.ts";
+import { slotsOf, type SessionPlan } from "~/core/plan/index.ts";
+import { assertNever } from "~/core/kernel/index.ts";
 import { formatExclusion } from "./brief.ts";
 import { formatFix } from "./findings.ts";
 import { formatMass } from "./numbers.ts";

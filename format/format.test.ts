@@ -1,9 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { day } from "~/core/calendar/index.ts";
-import { findMovement } from "~/core/catalogue/index.ts";
-import type { PlanIssue } from "~/core/prescription/index.ts";
-import type { Reason } from "~/core/progression/index.ts";
-import { kg, lb, seconds } from "~/core/quantity/index.ts";
+import { day, kg, lb, seconds } from "~/core/kernel/index.ts";
+import { findMovement } from "~/core/movement/catalogue/index.ts";
+import type { PlanIssue } from "~/core/unroll/index.ts";
+import type { Reason } from "~/core/progress/index.ts";
 import {
   sampleDrop,
   sampleExposed,
@@ -11,7 +10,8 @@ import {
   sampleId,
   sampleSet,
   sampleSlot,
-} from "~/core/samples/index.ts";
+} from "../tests/samples/index.ts";
+import { parseMassList, parsePlateList, type Loading } from "~/core/gym/index.ts";
 import { formatExposure } from "./exposure.ts";
 import {
   formatClock,
@@ -26,7 +26,6 @@ import { formatPlanNextError } from "./next-session.ts";
 import { formatAtSets, formatMove, formatPlanIssue, formatReason } from "./reasons.ts";
 import { describeLoading, listText, plateListText, readingMeaning } from "./station.ts";
 import { formatChange, formatRecipe, formatRir, formatTempo } from "./training.ts";
-import { parseMassList, parsePlateList, type Loading } from "~/core/station/index.ts";
 
 describe("numbers for people", () => {
   it("carry their unit and no needless zeros", () => {

@@ -1,9 +1,9 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { SHIPPED_MOVEMENTS } from "~/core/catalogue/index.ts";
-import { parseLine, writeLine, type NotationContext } from "~/core/notation/index.ts";
-import { seconds } from "~/core/quantity/index.ts";
-import { sampleMint } from "~/core/samples/index.ts";
+import { SHIPPED_MOVEMENTS } from "~/core/movement/catalogue/index.ts";
+import { parseLine, writeLine, type NotationContext } from "~/core/plan/notation/index.ts";
+import { seconds } from "~/core/kernel/index.ts";
+import { sampleMint } from "../tests/samples/index.ts";
 import { LESSONS } from "./lessons.ts";
 
 const CONTEXT: NotationContext = {

@@ -1,6 +1,7 @@
-import type { HungLoad, LoadRounding, SetStep } from "~/core/prescription/index.ts";
-import { compareMass, mass, type Mass } from "~/core/quantity/index.ts";
-import { piecesHandled, type Towards } from "~/core/station/index.ts";
+import type { HungLoad, SetStep } from "~/core/unroll/index.ts";
+import type { LoadRounding } from "~/core/plan/index.ts";
+import { compareMass, mass, type Mass } from "~/core/kernel/index.ts";
+import { piecesHandled, type Towards } from "~/core/gym/index.ts";
 import { formatMass, formatShare } from "./numbers.ts";
 
 /** Which sets a load is for: "set 1", "sets 2 to 4", "behind set 4" for what follows it. */

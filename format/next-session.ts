@@ -1,6 +1,5 @@
-import { assertNever } from "~/core/result/index.ts";
-import type { Mass } from "~/core/quantity/index.ts";
-import type { MadeLoad } from "~/core/station/index.ts";
+import { assertNever, type Mass } from "~/core/kernel/index.ts";
+import type { MadeLoad } from "~/core/gym/index.ts";
 import { formatMass } from "./numbers.ts";
 
 /** What stood in the way of planning the next session. */

@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { expect, it } from "vitest";
-import { parseLine, type NotationContext } from "~/core/notation/index.ts";
-import { seconds } from "~/core/quantity/index.ts";
-import { sampleMint } from "~/core/samples/index.ts";
+import { parseLine, type NotationContext } from "~/core/plan/notation/index.ts";
+import { seconds } from "~/core/kernel/index.ts";
+import { sampleMint } from "../tests/samples/index.ts";
 import { formatNotationError } from "./notation.ts";
 
 const CONTEXT: NotationContext = {

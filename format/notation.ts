@@ -1,6 +1,6 @@
-import type { Expectation, NotationError, OpenToken } from "~/core/notation/index.ts";
-import { BOUNDS, type BoundName } from "~/core/prescription/index.ts";
-import { assertNever } from "~/core/result/index.ts";
+import type { Expectation, NotationError, OpenToken } from "~/core/plan/notation/index.ts";
+import { BOUNDS, type BoundName } from "~/core/plan/index.ts";
+import { assertNever } from "~/core/kernel/index.ts";
 
 const BOUND_NAMES: Readonly<Record<BoundName, string>> = {
   amount: "reps or steps",

@@ -1,5 +1,7 @@
-import { dayAt, type Day, type Instant } from "~/core/calendar/index.ts";
 import {
+  dayAt,
+  type Day,
+  type Instant,
   amountOf,
   massFromTicks,
   ticksOf,
@@ -7,7 +9,7 @@ import {
   type MassUnit,
   type Duration,
   type Seconds,
-} from "~/core/quantity/index.ts";
+} from "~/core/kernel/index.ts";
 
 /**
  * The one formatter: English, a point for decimals, units always said. Never grouped: "1,000" typed back

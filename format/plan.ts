@@ -1,5 +1,5 @@
 import type { FindMovement } from "~/core/movement/index.ts";
-import type { PlannedSet, Slot } from "~/core/prescription/index.ts";
+import type { PlannedSet, Slot } from "~/core/plan/index.ts";
 import {
   formatAccent,
   formatExtension,

@@ -1,10 +1,10 @@
 import { formatPurpose } from "./plan.ts";
-import { findMovement } from "~/core/catalogue/index.ts";
+import { findMovement } from "~/core/movement/catalogue/index.ts";
+import type { Extension, Rest, Target } from "~/core/plan/index.ts";
+import { count, degrees, kg, metres, seconds, share } from "~/core/kernel/index.ts";
+import { sampleDrop, sampleId, sampleSet, sampleSlot } from "../tests/samples/index.ts";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import type { Extension, Rest, Target } from "~/core/prescription/index.ts";
-import { count, degrees, kg, metres, seconds, share } from "~/core/quantity/index.ts";
-import { sampleDrop, sampleId, sampleSet, sampleSlot } from "~/core/samples/index.ts";
 import { anyExtension, anyItem, anySlot, anyTarget } from "~/tests/arbitrary/plan.ts";
 import { formatSets, formatSlot } from "./plan.ts";
 import {

@@ -1,4 +1,5 @@
-import type { FindMovement, MuscleLength } from "~/core/movement/index.ts";
+import type { FindMovement } from "~/core/movement/index.ts";
+import { type MuscleLength, assertNever } from "~/core/kernel/index.ts";
 import {
   amountAsked,
   type Accent,
@@ -11,13 +12,11 @@ import {
   type Intensity,
   type Item,
   type LoadRule,
-  type OpenBecause,
   type Rest,
-  type SetStep,
   type SetUp,
   type Target,
-} from "~/core/prescription/index.ts";
-import { assertNever } from "~/core/result/index.ts";
+} from "~/core/plan/index.ts";
+import type { OpenBecause, SetStep } from "~/core/unroll/index.ts";
 import { formatClock, formatMass, formatShare } from "./numbers.ts";
 import {
   FAULT_NAMES,

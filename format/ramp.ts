@@ -1,4 +1,4 @@
-import type { RampReasons } from "~/core/ramp/index.ts";
+import type { RampReasons } from "~/core/coach/index.ts";
 import { formatSets } from "./numbers.ts";
 
 /** "Make a ramp of 3", "Take the ramp out" where the rule has none. */

@@ -1,8 +1,8 @@
-import type { ContextAspect, Difference } from "~/core/comparison/index.ts";
-import type { PlanIssue } from "~/core/prescription/index.ts";
-import type { FindMovement, Joint } from "~/core/movement/index.ts";
-import type { Proposal, Reason } from "~/core/progression/index.ts";
-import { assertNever } from "~/core/result/index.ts";
+import type { ContextAspect, Difference } from "~/core/log/index.ts";
+import type { PlanIssue } from "~/core/unroll/index.ts";
+import type { FindMovement } from "~/core/movement/index.ts";
+import { type Joint, assertNever } from "~/core/kernel/index.ts";
+import type { Proposal, Reason } from "~/core/progress/index.ts";
 import { formatMass, formatShare } from "./numbers.ts";
 import { formatOpenBecause } from "./prescription.ts";
 import { JOINT_NAMES } from "./training.ts";

@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { findMovement } from "~/core/catalogue/index.ts";
-import { unrollSlot, type Extension, type PlannedSet } from "~/core/prescription/index.ts";
-import { count, kg, seconds } from "~/core/quantity/index.ts";
+import { findMovement } from "~/core/movement/catalogue/index.ts";
+import { unrollSlot, sheetOf } from "~/core/unroll/index.ts";
+import type { Extension, PlannedSet } from "~/core/plan/index.ts";
+import { count, kg, seconds } from "~/core/kernel/index.ts";
 import {
   sampleAround,
   sampleDrop,
@@ -9,8 +10,7 @@ import {
   sampleSet,
   sampleSlot,
   sampleStation,
-} from "~/core/samples/index.ts";
-import { sheetOf } from "~/core/sheet/index.ts";
+} from "../tests/samples/index.ts";
 import { formatBox, sheetWords } from "./sheet.ts";
 
 const around = sampleAround([sampleStation()]);

@@ -1,12 +1,6 @@
-import {
-  partsOf,
-  setUpChanges,
-  type SetStep,
-  type SideMode,
-  type Slot,
-} from "~/core/prescription/index.ts";
+import { partsOf, setUpChanges, type SideMode, type Slot } from "~/core/plan/index.ts";
+import type { SetStep, SheetBox, SheetLine, SheetSets } from "~/core/unroll/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
-import type { SheetBox, SheetLine, SheetSets } from "~/core/sheet/index.ts";
 import { formatMass } from "./numbers.ts";
 import {
   EXTENSION_NAMES,

@@ -1,6 +1,5 @@
-import type { Mass } from "~/core/quantity/index.ts";
-import { assertNever } from "~/core/result/index.ts";
-import type { Band, Loading, LoadingKind, PinListError, PlateStock } from "~/core/station/index.ts";
+import { type Mass, assertNever } from "~/core/kernel/index.ts";
+import type { Band, Loading, LoadingKind, PinListError, PlateStock } from "~/core/gym/index.ts";
 import { formatAmount, formatMass } from "./numbers.ts";
 
 export const LOADING_NAMES: Readonly<Record<LoadingKind, string>> = {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { knownFrom, PLAIN_STRICTNESS, type NoEstimate } from "~/core/strength/index.ts";
-import { kg, seconds } from "~/core/quantity/index.ts";
+import { knownFrom, PLAIN_STRICTNESS, type NoEstimate } from "~/core/progress/index.ts";
+import { kg, seconds } from "~/core/kernel/index.ts";
 import {
   sampleExposed,
   sampleExposure,
@@ -10,8 +10,8 @@ import {
   sampleAround,
   sampleDrop,
   sampleStation,
-} from "~/core/samples/index.ts";
-import { unrollSlot } from "~/core/prescription/index.ts";
+} from "../tests/samples/index.ts";
+import { unrollSlot } from "~/core/unroll/index.ts";
 import { formatSetsOfLoad } from "./loading-plan.ts";
 import { formatRamp, formatRampReasons } from "./ramp.ts";
 import { formatKnown, formatNoEstimate, strictnessExamples } from "./strength.ts";

@@ -1,4 +1,4 @@
-import type { Tempo } from "~/core/prescription/index.ts";
+import type { Tempo } from "~/core/plan/index.ts";
 import {
   strictShare,
   type Equation,
@@ -6,8 +6,8 @@ import {
   type MaximumEstimate,
   type NoEstimate,
   type StrictnessRule,
-} from "~/core/strength/index.ts";
-import { assertNever } from "~/core/result/index.ts";
+} from "~/core/progress/index.ts";
+import { assertNever } from "~/core/kernel/index.ts";
 import { formatMass, formatShare } from "./numbers.ts";
 
 export const EQUATION_NAMES: Readonly<Record<Equation, string>> = {

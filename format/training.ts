@@ -1,15 +1,17 @@
-import type {
-  Fault,
-  JointAction,
-  Laterality,
-  Limiter,
-  Movement,
-  MuscleLength,
-  Region,
-  ResistanceProfile,
-  Joint,
-} from "~/core/movement/index.ts";
-import { directRegions, REGIONS, SPEAKING_REGIONS } from "~/core/movement/index.ts";
+import {
+  type Fault,
+  type JointAction,
+  type Laterality,
+  type Limiter,
+  type MuscleLength,
+  type Region,
+  type ResistanceProfile,
+  type Joint,
+  REGIONS,
+  SPEAKING_REGIONS,
+  assertNever,
+} from "~/core/kernel/index.ts";
+import { type Movement, directRegions } from "~/core/movement/index.ts";
 import {
   phasesFrom,
   type ItemBlock,
@@ -20,9 +22,8 @@ import {
   type Side,
   type Tempo,
   type TempoPhaseName,
-} from "~/core/prescription/index.ts";
-import { assertNever } from "~/core/result/index.ts";
-import type { Change, Recipe } from "~/core/station/index.ts";
+} from "~/core/plan/index.ts";
+import type { Change, Recipe } from "~/core/gym/index.ts";
 import { formatAmount, formatMass } from "./numbers.ts";
 
 export const REGION_NAMES: Readonly<Record<Region, string>> = {

@@ -1,6 +1,6 @@
 import type { Logger } from "pino";
 import { createContext, type RouterContextProvider } from "react-router";
-import type { Instant } from "~/core/calendar/index.ts";
+import type { Instant } from "~/core/kernel/index.ts";
 import type { Database } from "./db/connection.server.ts";
 import type { Environment } from "./environment.server.ts";
 

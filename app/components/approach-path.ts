@@ -1,4 +1,4 @@
-import type { ApproachRef } from "~/core/approach/index.ts";
+import type { ApproachRef } from "~/core/person/index.ts";
 
 /** The address of an approach: `shipped-of-slug`, since a colon in a path is awkward to type and to quote. */
 export function approachPath(ref: ApproachRef): string {

@@ -1,6 +1,6 @@
 import { useMemo } from "react";
 import { useRouteLoaderData } from "react-router";
-import { catalogueOf, type Catalogue } from "~/core/catalogue/index.ts";
+import { catalogueOf, type Catalogue } from "~/core/movement/catalogue/index.ts";
 import type { loader } from "../routes/studio.tsx";
 
 /** The movements of the studio that is signed in: those that ship and its own. */

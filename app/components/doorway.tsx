@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { Mark } from "./shell.tsx";
 import { SleeveDrawing } from "./sleeve-drawing.tsx";
-import { kg } from "~/core/quantity/index.ts";
+import { kg } from "~/core/kernel/index.ts";
 
 const PICTURE = [kg(25), kg(20), kg(10), kg(2.5), kg(1.25)];
 

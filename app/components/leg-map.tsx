@@ -1,5 +1,5 @@
 import { steady } from "./steady.ts";
-import type { Region } from "~/core/movement/index.ts";
+import type { Region } from "~/core/kernel/index.ts";
 import { formatSets } from "~/format/numbers.ts";
 import { REGION_NAMES } from "~/format/training.ts";
 

@@ -5,8 +5,8 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Form } from "react-router";
 import { movementFormCodec } from "~/codec/movement.ts";
-import type { MovementRef } from "~/core/identity/index.ts";
 import {
+  type MovementRef,
   FAULTS,
   JOINT_ACTIONS,
   LATERALITIES,
@@ -15,9 +15,9 @@ import {
   PATTERNS,
   REGIONS,
   RESISTANCE_PROFILES,
-  type Movement,
-} from "~/core/movement/index.ts";
-import { LOADING_KINDS } from "~/core/station/index.ts";
+} from "~/core/kernel/index.ts";
+import type { Movement } from "~/core/movement/index.ts";
+import { LOADING_KINDS } from "~/core/gym/index.ts";
 import { LOADING_NAMES } from "~/format/station.ts";
 import {
   ACTION_NAMES,

@@ -1,6 +1,6 @@
-import { assertNever } from "~/core/result/index.ts";
+import { assertNever } from "~/core/kernel/index.ts";
+import type { PlanEntry, RunState } from "~/core/log/index.ts";
 import { Link } from "react-router";
-import type { PlanEntry, RunState } from "~/core/schedule/index.ts";
 import { Tag } from "./page.tsx";
 
 /** Where a session leads: to the floor while it runs, to its review when it ended, else to the bench. */

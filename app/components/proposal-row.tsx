@@ -1,10 +1,9 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
-import type { Id } from "~/core/identity/index.ts";
-import type { Proposal } from "~/core/progression/index.ts";
-import type { Mass } from "~/core/quantity/index.ts";
-import { howToMake, nextEasier, nextHarder, type Station } from "~/core/station/index.ts";
+import type { Id, Mass } from "~/core/kernel/index.ts";
+import type { Proposal } from "~/core/progress/index.ts";
+import { howToMake, nextEasier, nextHarder, type Station } from "~/core/gym/index.ts";
 import { formatAmount, formatMass } from "~/format/numbers.ts";
 import { CONFIDENCE_NAMES, formatMove, formatReason } from "~/format/reasons.ts";
 import { formatRecipe } from "~/format/training.ts";

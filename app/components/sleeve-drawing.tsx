@@ -1,5 +1,5 @@
 import Box from "@mui/material/Box";
-import { amountKg, type Mass } from "~/core/quantity/index.ts";
+import { amountKg, type Mass } from "~/core/kernel/index.ts";
 import { formatAmount } from "~/format/numbers.ts";
 
 /** Real plates grow in width and thickness with mass; drawn to these proportions, in millimetres. */

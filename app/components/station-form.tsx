@@ -5,9 +5,8 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Form } from "react-router";
 import { stationFormCodec, type StationForm } from "~/codec/station-form.ts";
-import type { MovementRef } from "~/core/identity/index.ts";
-import { RESISTANCE_PROFILES } from "~/core/movement/index.ts";
-import type { LoadingKind } from "~/core/station/index.ts";
+import { type MovementRef, RESISTANCE_PROFILES } from "~/core/kernel/index.ts";
+import type { LoadingKind } from "~/core/gym/index.ts";
 import { formatAmount } from "~/format/numbers.ts";
 import { PROFILE_NAMES } from "~/format/training.ts";
 import {

@@ -16,8 +16,8 @@ import {
   studioApproach,
   weeklyBands,
   type Approach,
-} from "~/core/approach/index.ts";
-import { SPEAKING_REGIONS } from "~/core/movement/index.ts";
+} from "~/core/person/index.ts";
+import { SPEAKING_REGIONS } from "~/core/kernel/index.ts";
 import { spokenRegion } from "~/format/training.ts";
 import { orNotFound } from "~/server/auth/session.server.ts";
 import {

@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { Link, data, useFetcher, useSearchParams } from "react-router";
 import { describeIssues, savePlanCodec } from "~/codec/save-plan.ts";
-import { dayAt } from "~/core/calendar/index.ts";
-import { slotsOf } from "~/core/prescription/index.ts";
+import { dayAt } from "~/core/kernel/index.ts";
+import { slotsOf } from "~/core/plan/index.ts";
 import { formatDay } from "~/format/numbers.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { benchOf } from "~/server/coaching/bench.server.ts";

@@ -1,7 +1,7 @@
 import type { SyncReply } from "~/codec/command.ts";
 import { syncRequestCodec } from "~/codec/command.ts";
 import { digestOf } from "~/core/log/index.ts";
-import type { Id } from "~/core/identity/index.ts";
+import type { Id } from "~/core/kernel/index.ts";
 import {
   idParam,
   orNotFound,

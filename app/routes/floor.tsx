@@ -1,10 +1,15 @@
 import { useEffect, useMemo } from "react";
 import { redirect } from "react-router";
-import { differences, type Difference } from "~/core/comparison/index.ts";
-import { bodyWeightOf } from "~/core/measurement/index.ts";
-import { movementsIn, slotsOf, type SessionPlan } from "~/core/prescription/index.ts";
-import type { Station } from "~/core/station/index.ts";
-import { lastKey, plannedContext, type Exposure } from "~/core/progression/index.ts";
+import {
+  differences,
+  type Difference,
+  lastKey,
+  plannedContext,
+  type Exposure,
+} from "~/core/log/index.ts";
+import { bodyWeightOf } from "~/core/person/index.ts";
+import { movementsIn, slotsOf, type SessionPlan } from "~/core/plan/index.ts";
+import type { Station } from "~/core/gym/index.ts";
 import { idParam, orNotFound, requireSignIn } from "~/server/auth/session.server.ts";
 import { before, figuresOf, historyOf, seriesOf } from "~/server/coaching/history.server.ts";
 import { getGym, listStations } from "~/server/db/gyms.server.ts";

@@ -1,7 +1,7 @@
 import { parseWithZod } from "@conform-to/zod/v4";
 import { redirect } from "react-router";
 import { movementFormCodec } from "~/codec/movement.ts";
-import { isMovementRef, type MovementRef } from "~/core/identity/index.ts";
+import { isMovementRef, type MovementRef } from "~/core/kernel/index.ts";
 import { addMovement, catalogueFor } from "~/server/db/movements.server.ts";
 import { readForm, refused } from "~/server/http/body.server.ts";
 import { writing } from "~/server/http/handlers.server.ts";

@@ -3,9 +3,10 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
-import { SHIPPED_MOVEMENTS } from "~/core/catalogue/index.ts";
-import { PATTERNS, type FindMovement, type Movement } from "~/core/movement/index.ts";
-import { matchesText } from "~/core/finder/index.ts";
+import { SHIPPED_MOVEMENTS } from "~/core/movement/catalogue/index.ts";
+import { PATTERNS } from "~/core/kernel/index.ts";
+import type { FindMovement, Movement } from "~/core/movement/index.ts";
+import { matchesText } from "~/core/coach/search/index.ts";
 import {
   formatDirectRegions,
   LENGTH_NAMES,

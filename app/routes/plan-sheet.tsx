@@ -2,15 +2,9 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Link } from "react-router";
-import { sessionDuration } from "~/core/duration/index.ts";
-import {
-  isSetStep,
-  slotsOf,
-  slotsOfBlock,
-  surroundingsOf,
-  unroll,
-} from "~/core/prescription/index.ts";
-import { surroundingsFrom } from "~/core/strength/index.ts";
+import { sessionDuration, isSetStep, surroundingsOf, unroll } from "~/core/unroll/index.ts";
+import { slotsOf, slotsOfBlock } from "~/core/plan/index.ts";
+import { surroundingsFrom } from "~/core/progress/index.ts";
 import { formatDay, formatMinuteRange } from "~/format/numbers.ts";
 import { formatItem, formatRest } from "~/format/prescription.ts";
 import { BLOCK_NAMES } from "~/format/training.ts";

@@ -1,5 +1,5 @@
 import { redirect } from "react-router";
-import { checkPlan, surroundingsOf } from "~/core/prescription/index.ts";
+import { checkPlan, surroundingsOf } from "~/core/unroll/index.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { listStations } from "~/server/db/gyms.server.ts";
 import { catalogueFor } from "~/server/db/movements.server.ts";

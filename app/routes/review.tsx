@@ -5,8 +5,7 @@ import { Form, Link, data, redirect } from "react-router";
 import { readDecisions } from "~/codec/decisions.ts";
 import { correctionFormCodec, reconsiderFormCodec } from "~/codec/correction.ts";
 import { plannedDayField } from "~/codec/days.ts";
-import { addDays, dayAt, type Day } from "~/core/calendar/index.ts";
-import type { Id } from "~/core/identity/index.ts";
+import { addDays, dayAt, type Day, type Id, parseMass } from "~/core/kernel/index.ts";
 import {
   conflictsOf,
   correctionsIn,
@@ -19,9 +18,13 @@ import {
   unplannedParts,
   type PerformedPart,
 } from "~/core/log/index.ts";
-import { parseMass } from "~/core/quantity/index.ts";
-import { DEFAULT_VOLUME_POLICY, plannedSets, volumeOf } from "~/core/volume/index.ts";
-import { surroundingsOf, type Slot } from "~/core/prescription/index.ts";
+import {
+  DEFAULT_VOLUME_POLICY,
+  plannedSets,
+  volumeOf,
+  surroundingsOf,
+} from "~/core/unroll/index.ts";
+import type { Slot } from "~/core/plan/index.ts";
 import { formatClock, formatDay } from "~/format/numbers.ts";
 import { formatCorrectionError, formatReconsiderError } from "~/format/corrections.ts";
 import { formatPlanNextError } from "~/format/next-session.ts";

@@ -4,7 +4,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Form, redirect } from "react-router";
 import { revisionField } from "~/codec/person.ts";
-import { allLoads } from "~/core/station/index.ts";
+import { allLoads } from "~/core/gym/index.ts";
 import { formatAmount } from "~/format/numbers.ts";
 import { describeLoading, readingMeaning } from "~/format/station.ts";
 import { formatRecipe } from "~/format/training.ts";

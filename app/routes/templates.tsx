@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Form, Link, data, redirect } from "react-router";
 import { keepTemplateCodec } from "~/codec/template.ts";
-import { slotsOf } from "~/core/prescription/index.ts";
+import { slotsOf } from "~/core/plan/index.ts";
 import { orNotFound } from "~/server/auth/session.server.ts";
 import { getPlan } from "~/server/db/plans.server.ts";
 import { addTemplate, listTemplates } from "~/server/db/templates.server.ts";

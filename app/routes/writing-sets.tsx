@@ -2,17 +2,10 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import { mintId } from "~/codec/mint.ts";
-import { sessionDuration } from "~/core/duration/index.ts";
-import { parseLine } from "~/core/notation/index.ts";
+import { sessionDuration, isSetStep, surroundingsOf, unroll } from "~/core/unroll/index.ts";
+import { parseLine } from "~/core/plan/notation/index.ts";
+import { newBlock, type PlannedSet, type SessionPlan } from "~/core/plan/index.ts";
 import { LESSONS } from "~/format/lessons.ts";
-import {
-  isSetStep,
-  newBlock,
-  surroundingsOf,
-  unroll,
-  type PlannedSet,
-  type SessionPlan,
-} from "~/core/prescription/index.ts";
 import { formatMinuteRange } from "~/format/numbers.ts";
 import { EXTENSION_NAMES, formatTarget } from "~/format/prescription.ts";
 import { ROLE_NAMES, SIDE_NAMES } from "~/format/training.ts";

@@ -1,8 +1,6 @@
-import type { Instant } from "../calendar/index.ts";
-import type { Id } from "../identity/index.ts";
-import type { Joint } from "../movement/index.ts";
-import { partKeyText, type PartKey, type Side } from "../prescription/index.ts";
-import { assertNever } from "../result/index.ts";
+import { type Instant, type Id, type Joint, assertNever } from "../kernel/index.ts";
+import type { Side } from "../plan/index.ts";
+import { partKeyText, type PartKey } from "../unroll/index.ts";
 import type { LogContext, PerformedPart } from "./part.ts";
 
 /** What a device says happened. Nothing is ever changed in place: a later command supersedes its parent. */

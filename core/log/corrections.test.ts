@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
-import { count } from "../quantity/index.ts";
-import { sampleCommand, sampleContext, samplePart, sampleSet } from "../samples/index.ts";
+import { count } from "../kernel/index.ts";
 import type { Command, CommandBody, OrderedCommand } from "./command.ts";
 import { correctionsIn } from "./corrections.ts";
 import { foldCommands, isEnded, parentFor } from "./fold.ts";
+import { sampleCommand, sampleContext, samplePart, sampleSet } from "../../tests/samples/index.ts";
 
 const SET = sampleSet(1);
 const part = (reps: number, why?: string): CommandBody => ({

@@ -1,5 +1,4 @@
-import type { Id } from "../identity/index.ts";
-import { assertNever } from "../result/index.ts";
+import { type Id, assertNever } from "../kernel/index.ts";
 import type { Command, OrderedCommand } from "./command.ts";
 import type { PerformedPart } from "./part.ts";
 

@@ -1,16 +1,7 @@
 import fc from "fast-check";
-import { findMovement } from "../catalogue/index.ts";
 import { describe, expect, it } from "vitest";
-import { count } from "../quantity/index.ts";
-import {
-  sampleCommand as command,
-  sampleContext,
-  sampleId,
-  samplePart,
-  samplePlan,
-  sampleSet,
-  sampleSlot,
-} from "../samples/index.ts";
+import { count } from "../kernel/index.ts";
+import { findMovement } from "../movement/catalogue/index.ts";
 import type { Command, CommandBody, OrderedCommand } from "./command.ts";
 import {
   conflictsOf,
@@ -23,6 +14,15 @@ import {
   skipReason,
 } from "./fold.ts";
 import { hardSetsDone, summarise, unplannedParts } from "./summary.ts";
+import {
+  sampleCommand as command,
+  sampleContext,
+  sampleId,
+  samplePart,
+  samplePlan,
+  sampleSet,
+  sampleSlot,
+} from "../../tests/samples/index.ts";
 
 const SET = sampleSet(1);
 const reps = (n: number): CommandBody => ({

@@ -1,5 +1,5 @@
-import type { Id } from "../identity/index.ts";
-import { partKeyText, type PartKey } from "../prescription/index.ts";
+import type { Id } from "../kernel/index.ts";
+import { partKeyText, type PartKey } from "../unroll/index.ts";
 import { subjectOf, type Command, type CommandBody, type OrderedCommand } from "./command.ts";
 import type { LogContext, PerformedPart } from "./part.ts";
 

@@ -1,15 +1,15 @@
-import type { Id, MovementRef } from "../identity/index.ts";
-import type { Limiter } from "../movement/index.ts";
 import {
-  measureOf,
-  type PartKey,
-  type Rir,
-  type SetStep,
-  type SetUp,
-  type Tempo,
-} from "../prescription/index.ts";
-import { assertNever } from "../result/index.ts";
-import type { Count, Mass, Metres, Seconds } from "../quantity/index.ts";
+  type Id,
+  type MovementRef,
+  type Limiter,
+  assertNever,
+  type Count,
+  type Mass,
+  type Metres,
+  type Seconds,
+} from "../kernel/index.ts";
+import { measureOf, type Rir, type SetUp, type Tempo } from "../plan/index.ts";
+import type { PartKey, SetStep } from "../unroll/index.ts";
 
 /** What was done in one part of a set. Null is unknown, never zero. */
 export interface PerformedPart {

@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import type { Id } from "../identity/index.ts";
-import { sampleCommand, sampleId } from "../samples/index.ts";
+import type { Id } from "../kernel/index.ts";
 import type { Command } from "./command.ts";
 import { digestOf, sendingOrder } from "./sending.ts";
+import { sampleCommand, sampleId } from "../../tests/samples/index.ts";
 
 const ids = (...numbers: number[]) => numbers.map((n) => sampleId<"command">(n));
 const note = (device: number, seq: number, parent: Id<"command"> | null = null): Command =>

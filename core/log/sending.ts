@@ -1,4 +1,4 @@
-import type { Id } from "../identity/index.ts";
+import type { Id } from "../kernel/index.ts";
 import type { Command } from "./command.ts";
 
 const DIGITS = 32;

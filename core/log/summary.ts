@@ -1,13 +1,13 @@
-import { type FindMovement } from "../movement/index.ts";
+import type { FindMovement } from "../movement/index.ts";
 import {
   isHard,
   slotsOf,
   type PlannedSet,
   type SessionPlan,
   type Slot,
-} from "../prescription/index.ts";
-import { sidesOf } from "../prescription/index.ts";
-import type { CountedSet } from "../volume/index.ts";
+  sidesOf,
+} from "../plan/index.ts";
+import type { CountedSet } from "../unroll/index.ts";
 import { partsOf, skipReason, type LoggedPart, type RunLog } from "./fold.ts";
 import type { PerformedPart } from "./part.ts";
 import { judgedParts } from "./trial.ts";

@@ -1,6 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { unrollSlot, type LoadRule, type Rir } from "../prescription/index.ts";
-import { amountKg, count, kg, share } from "../quantity/index.ts";
+import { amountKg, count, kg, share } from "../kernel/index.ts";
+import type { LoadRule, Rir } from "../plan/index.ts";
+import { unrollSlot } from "../unroll/index.ts";
+import { foundByTrial, judgedParts } from "./trial.ts";
 import {
   sampleAround,
   sampleId,
@@ -8,8 +10,7 @@ import {
   sampleSet,
   sampleSlot,
   sampleStation,
-} from "../samples/index.ts";
-import { foundByTrial, judgedParts } from "./trial.ts";
+} from "../../tests/samples/index.ts";
 
 const trial: LoadRule = { kind: "trial", from: kg(60), steps: count(2), tries: count(4) };
 const set = sampleSet(1, { load: trial, role: "calibration", effort: 2 });

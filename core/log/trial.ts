@@ -1,4 +1,5 @@
-import { repsLeft, type FoundLoad, type PlannedSet } from "../prescription/index.ts";
+import { repsLeft, type PlannedSet } from "../plan/index.ts";
+import type { FoundLoad } from "../unroll/index.ts";
 import type { PerformedPart } from "./part.ts";
 
 /** One try of a trial: its place, and the parts of it, one for each side. */

@@ -1,2 +1,2 @@
-export * from "../anatomy/index.ts";
+/** What an exercise is. The built-in ones are the entry catalogue/. */
 export * from "./movement.ts";

@@ -1,7 +1,6 @@
-import type { MovementRef } from "../identity/index.ts";
-import type { Seconds } from "../quantity/index.ts";
-import type { LoadingKind } from "../station/index.ts";
 import type {
+  MovementRef,
+  Seconds,
   Fault,
   JointAction,
   Laterality,
@@ -10,7 +9,8 @@ import type {
   Pattern,
   Region,
   ResistanceProfile,
-} from "../anatomy/index.ts";
+} from "../kernel/index.ts";
+import type { LoadingKind } from "../gym/index.ts";
 
 /** How much of something a movement asks of the body, from nothing to a lot. */
 export const STRESSES = ["none", "low", "moderate", "high"] as const;

@@ -6,8 +6,7 @@ import {
   redirect,
   type RouterContextProvider,
 } from "react-router";
-import type { Id, IdOf } from "~/core/identity/index.ts";
-import { isId } from "~/core/identity/index.ts";
+import { type Id, type IdOf, isId } from "~/core/kernel/index.ts";
 import { requestOf, type RequestContext } from "../context.server.ts";
 import {
   closeSignIn,

@@ -1,6 +1,5 @@
-import { approachAmong } from "~/core/approach/index.ts";
-import { dayAt, yearOf } from "~/core/calendar/index.ts";
-import { bodyWeightOf, readinessOn } from "~/core/measurement/index.ts";
+import { approachAmong, bodyWeightOf, readinessOn } from "~/core/person/index.ts";
+import { dayAt, yearOf } from "~/core/kernel/index.ts";
 import { listApproaches } from "../db/approaches.server.ts";
 import { currentBrief } from "../db/briefs.server.ts";
 import { dismissalsOn } from "../db/dismissals.server.ts";

@@ -1,6 +1,17 @@
 import { z } from "zod";
-import type { Instant } from "~/core/calendar/index.ts";
-import { idOf, type Id } from "~/core/identity/index.ts";
+import {
+  type Instant,
+  idOf,
+  type Id,
+  fail,
+  ok,
+  type Result,
+  metres,
+  parseMass,
+  seconds,
+  type Count,
+  type MassTextError,
+} from "~/core/kernel/index.ts";
 import {
   foldCommands,
   loggedField,
@@ -10,15 +21,7 @@ import {
   type CountedField,
   type PerformedPart,
 } from "~/core/log/index.ts";
-import { fail, ok, type Result } from "~/core/result/index.ts";
-import { howToMake } from "~/core/station/index.ts";
-import {
-  metres,
-  parseMass,
-  seconds,
-  type Count,
-  type MassTextError,
-} from "~/core/quantity/index.ts";
+import { howToMake } from "~/core/gym/index.ts";
 import type { CorrectionForm } from "~/codec/correction.ts";
 import { mintId } from "~/codec/mint.ts";
 import { instantColumn } from "~/codec/rows.ts";

@@ -1,11 +1,10 @@
-import { approachAmong } from "~/core/approach/index.ts";
-import { dayAt, yearOf, type Day } from "~/core/calendar/index.ts";
-import { fitPlan, type Fitted } from "~/core/fit/index.ts";
-import type { Id } from "~/core/identity/index.ts";
-import { bodyWeightOf, readinessOn } from "~/core/measurement/index.ts";
-import { surroundingsOf, type SessionPlan } from "~/core/prescription/index.ts";
-import { lastKey } from "~/core/progression/index.ts";
-import { surroundingsFrom } from "~/core/strength/index.ts";
+import { approachAmong, bodyWeightOf, readinessOn } from "~/core/person/index.ts";
+import { dayAt, yearOf, type Day, type Id } from "~/core/kernel/index.ts";
+import { fitPlan, type Fitted } from "~/core/coach/index.ts";
+import { surroundingsOf } from "~/core/unroll/index.ts";
+import type { SessionPlan } from "~/core/plan/index.ts";
+import { lastKey } from "~/core/log/index.ts";
+import { surroundingsFrom } from "~/core/progress/index.ts";
 import { mintId } from "~/codec/mint.ts";
 import type { Give } from "~/codec/template.ts";
 import { listApproaches } from "../db/approaches.server.ts";

@@ -1,9 +1,7 @@
-import type { Id } from "~/core/identity/index.ts";
-import type { Performed } from "~/core/log/index.ts";
-import { slotsOf } from "~/core/prescription/index.ts";
-import { exposureOf, lastKey, type Exposure } from "~/core/progression/index.ts";
-import type { Mass } from "~/core/quantity/index.ts";
-import { knownFrom, type Equation, type Figures } from "~/core/strength/index.ts";
+import type { Id, Mass } from "~/core/kernel/index.ts";
+import { type Performed, exposureOf, lastKey, type Exposure } from "~/core/log/index.ts";
+import { slotsOf } from "~/core/plan/index.ts";
+import { knownFrom, type Equation, type Figures } from "~/core/progress/index.ts";
 import { stationVersions, type StoredStation } from "../db/gyms.server.ts";
 import { performedIn } from "../db/performed.server.ts";
 import { endedRunsOf, type StoredRun } from "../db/runs.server.ts";

@@ -1,21 +1,8 @@
-import type { Day } from "~/core/calendar/index.ts";
-import type { Id } from "~/core/identity/index.ts";
-import {
-  copyPlan,
-  mapSlots,
-  slotsOf,
-  type SessionPlan,
-  type Slot,
-} from "~/core/prescription/index.ts";
-import {
-  lastKey,
-  nextByDoubleProgression,
-  withWorkLoad,
-  type Proposal,
-} from "~/core/progression/index.ts";
-import type { Mass } from "~/core/quantity/index.ts";
-import { fail, ok, type Result } from "~/core/result/index.ts";
-import { howToMake, type CannotBeMade } from "~/core/station/index.ts";
+import { type Day, type Id, type Mass, fail, ok, type Result } from "~/core/kernel/index.ts";
+import { copyPlan, mapSlots, slotsOf, type SessionPlan, type Slot } from "~/core/plan/index.ts";
+import { lastKey } from "~/core/log/index.ts";
+import { nextByDoubleProgression, withWorkLoad, type Proposal } from "~/core/progress/index.ts";
+import { howToMake, type CannotBeMade } from "~/core/gym/index.ts";
 import { mintId } from "~/codec/mint.ts";
 import { toBinary } from "../db/columns.server.ts";
 import { listStations, type StoredStation } from "../db/gyms.server.ts";

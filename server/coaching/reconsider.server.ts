@@ -1,8 +1,6 @@
-import type { Id } from "~/core/identity/index.ts";
-import { mapSlots, slotsOf, type Slot } from "~/core/prescription/index.ts";
-import { withWorkLoad, type Proposal } from "~/core/progression/index.ts";
-import { sameReading, type Mass } from "~/core/quantity/index.ts";
-import { fail, ok, type Result } from "~/core/result/index.ts";
+import { type Id, sameReading, type Mass, fail, ok, type Result } from "~/core/kernel/index.ts";
+import { mapSlots, slotsOf, type Slot } from "~/core/plan/index.ts";
+import { withWorkLoad, type Proposal } from "~/core/progress/index.ts";
 import { toBinary } from "../db/columns.server.ts";
 import { getPlan, planFromRun, savePlan, type StoredPlan } from "../db/plans.server.ts";
 import { addRuling, rulingsOn, type Ruling } from "../db/rulings.server.ts";

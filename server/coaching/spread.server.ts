@@ -1,6 +1,6 @@
-import { receiving } from "~/core/finding/index.ts";
-import type { Id } from "~/core/identity/index.ts";
-import { applyEdit, findSlot } from "~/core/prescription/index.ts";
+import { receiving } from "~/core/coach/index.ts";
+import type { Id } from "~/core/kernel/index.ts";
+import { applyEdit, findSlot } from "~/core/plan/index.ts";
 import { getPlan, savePlan, type StoredPlan } from "../db/plans.server.ts";
 import type { Scope } from "../db/scope.server.ts";
 

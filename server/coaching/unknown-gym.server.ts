@@ -1,6 +1,6 @@
-import { SHIPPED_MOVEMENTS } from "~/core/catalogue/index.ts";
-import { kg } from "~/core/quantity/index.ts";
-import type { Loading } from "~/core/station/index.ts";
+import { SHIPPED_MOVEMENTS } from "~/core/movement/catalogue/index.ts";
+import { kg } from "~/core/kernel/index.ts";
+import type { Loading } from "~/core/gym/index.ts";
 import type { StationContent } from "../db/gyms.server.ts";
 
 const plates = [20, 15, 10, 5, 2.5, 1.25].map((size) => ({ size: kg(size), count: 6 }));

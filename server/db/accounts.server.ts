@@ -1,8 +1,6 @@
 import { createHash, randomBytes } from "node:crypto";
 import { z } from "zod";
-import type { Instant } from "~/core/calendar/index.ts";
-import type { Id } from "~/core/identity/index.ts";
-import { fail, ok, type Result } from "~/core/result/index.ts";
+import { type Instant, type Id, fail, ok, type Result } from "~/core/kernel/index.ts";
 import { mintId } from "~/codec/mint.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import { deleteOld, inTransaction, isDuplicate, type Database } from "./connection.server.ts";

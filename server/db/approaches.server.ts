@@ -5,9 +5,8 @@ import {
   studioApproach,
   type Approach,
   type ApproachRef,
-} from "~/core/approach/index.ts";
-import type { Id } from "~/core/identity/index.ts";
-import { fail, ok, type Result } from "~/core/result/index.ts";
+} from "~/core/person/index.ts";
+import { type Id, fail, ok, type Result } from "~/core/kernel/index.ts";
 import { approachCodec } from "~/codec/approach.ts";
 import { mintId } from "~/codec/mint.ts";
 import { beginningOf } from "~/codec/text.ts";

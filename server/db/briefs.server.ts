@@ -1,8 +1,6 @@
 import { z } from "zod";
-import { EMPTY_BRIEF, type Brief, type Level } from "~/core/brief/index.ts";
-import type { Instant } from "~/core/calendar/index.ts";
-import type { Id } from "~/core/identity/index.ts";
-import { fail, ok, type Result } from "~/core/result/index.ts";
+import { EMPTY_BRIEF, type Brief, type Level } from "~/core/person/index.ts";
+import { type Instant, type Id, fail, ok, type Result } from "~/core/kernel/index.ts";
 import { briefCodec, type BriefDocument } from "~/codec/brief.ts";
 import { mintId } from "~/codec/mint.ts";
 import { instantColumn, jsonColumn, storedJson } from "~/codec/rows.ts";

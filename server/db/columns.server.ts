@@ -1,5 +1,5 @@
 import { parse, stringify } from "uuid";
-import { idOf, type Actor, type Id, type IdOf } from "~/core/identity/index.ts";
+import { idOf, type Actor, type Id, type IdOf } from "~/core/kernel/index.ts";
 
 /** An id as BINARY(16). */
 export function toBinary(id: string): Buffer {

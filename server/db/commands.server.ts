@@ -1,7 +1,6 @@
 import { z } from "zod";
-import type { Id } from "~/core/identity/index.ts";
+import { type Id, fail, ok, type Result } from "~/core/kernel/index.ts";
 import { sendingOrder, type Command, type OrderedCommand } from "~/core/log/index.ts";
-import { fail, ok, type Result } from "~/core/result/index.ts";
 import { commandCodec } from "~/codec/command.ts";
 import { instantColumn, jsonColumn, storedJson } from "~/codec/rows.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";

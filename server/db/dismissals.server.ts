@@ -1,6 +1,6 @@
 import { z } from "zod";
-import type { Finding } from "~/core/finding/index.ts";
-import type { Id } from "~/core/identity/index.ts";
+import type { Finding } from "~/core/coach/index.ts";
+import type { Id } from "~/core/kernel/index.ts";
 import { mintId } from "~/codec/mint.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import type { Scope } from "./scope.server.ts";

@@ -1,8 +1,14 @@
 import { z } from "zod";
-import { fail, ok, type Result } from "~/core/result/index.ts";
-import type { Id, MovementRef } from "~/core/identity/index.ts";
-import { RESISTANCE_PROFILES, type ResistanceProfile } from "~/core/movement/index.ts";
-import type { Loading, Station } from "~/core/station/index.ts";
+import {
+  fail,
+  ok,
+  type Result,
+  type Id,
+  type MovementRef,
+  RESISTANCE_PROFILES,
+  type ResistanceProfile,
+} from "~/core/kernel/index.ts";
+import type { Loading, Station } from "~/core/gym/index.ts";
 import { loadingCodec } from "~/codec/loading.ts";
 import { jsonColumn, storedJson } from "~/codec/rows.ts";
 import { movementRefCodec } from "~/codec/values.ts";

@@ -1,6 +1,6 @@
 import { z } from "zod";
-import type { Id } from "~/core/identity/index.ts";
-import { MEASURED, type MeasuredKind, type Measurement } from "~/core/measurement/index.ts";
+import type { Id } from "~/core/kernel/index.ts";
+import { MEASURED, type MeasuredKind, type Measurement } from "~/core/person/index.ts";
 import type { MeasurementForm } from "~/codec/measurement.ts";
 import { mintId } from "~/codec/mint.ts";
 import { sideColumn } from "~/codec/performed.ts";

@@ -1,8 +1,7 @@
 import { z } from "zod";
-import type { Id, MovementRef } from "~/core/identity/index.ts";
-import { catalogueOf, type Catalogue } from "~/core/catalogue/index.ts";
-import { type Movement } from "~/core/movement/index.ts";
-import { fail, ok, type Result } from "~/core/result/index.ts";
+import { type Id, type MovementRef, fail, ok, type Result } from "~/core/kernel/index.ts";
+import { catalogueOf, type Catalogue } from "~/core/movement/catalogue/index.ts";
+import type { Movement } from "~/core/movement/index.ts";
 import { mintId } from "~/codec/mint.ts";
 import { movementCodec } from "~/codec/movement.ts";
 import { jsonColumn, storedJson } from "~/codec/rows.ts";

@@ -1,6 +1,5 @@
 import { z } from "zod";
-import { fail, ok, type Result } from "~/core/result/index.ts";
-import type { Id } from "~/core/identity/index.ts";
+import { fail, ok, type Result, type Id } from "~/core/kernel/index.ts";
 import { personCodec, type PersonForm } from "~/codec/person.ts";
 import { mintId } from "~/codec/mint.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { Id } from "~/core/identity/index.ts";
+import { type Id, assertNever } from "~/core/kernel/index.ts";
 import type {
   Command,
   LogContext,
@@ -7,8 +7,7 @@ import type {
   Performed,
   PerformedPart,
 } from "~/core/log/index.ts";
-import { partKeyText } from "~/core/prescription/index.ts";
-import { assertNever } from "~/core/result/index.ts";
+import { partKeyText } from "~/core/unroll/index.ts";
 import {
   countColumn,
   gearColumn,

@@ -1,10 +1,16 @@
 import { z } from "zod";
-import { addDays, weekStart, type Day } from "~/core/calendar/index.ts";
-import type { PlanEntry, PlanHead, RulingState } from "~/core/schedule/index.ts";
-import { LEVELS, type Level } from "~/core/brief/index.ts";
-import type { Id } from "~/core/identity/index.ts";
-import type { SessionPlan } from "~/core/prescription/index.ts";
-import { fail, ok, type Result } from "~/core/result/index.ts";
+import {
+  addDays,
+  weekStart,
+  type Day,
+  type Id,
+  fail,
+  ok,
+  type Result,
+} from "~/core/kernel/index.ts";
+import type { PlanEntry, PlanHead, RulingState } from "~/core/log/index.ts";
+import { LEVELS, type Level } from "~/core/person/index.ts";
+import type { SessionPlan } from "~/core/plan/index.ts";
 import { planCodec } from "~/codec/plan.ts";
 import { dayColumn, instantColumn, jsonColumn, storedJson } from "~/codec/rows.ts";
 import { mintId } from "~/codec/mint.ts";

@@ -1,7 +1,6 @@
 import { z } from "zod";
-import type { Id } from "~/core/identity/index.ts";
-import type { Move, Proposal } from "~/core/progression/index.ts";
-import type { Mass } from "~/core/quantity/index.ts";
+import type { Id, Mass } from "~/core/kernel/index.ts";
+import type { Move, Proposal } from "~/core/progress/index.ts";
 import { jsonColumn } from "~/codec/rows.ts";
 import { massCodec } from "~/codec/values.ts";
 import { mintId } from "~/codec/mint.ts";

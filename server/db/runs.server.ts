@@ -1,9 +1,14 @@
 import { z } from "zod";
-import type { Day, Instant } from "~/core/calendar/index.ts";
-import type { Id } from "~/core/identity/index.ts";
-import type { SessionPlan } from "~/core/prescription/index.ts";
-import type { MassUnit } from "~/core/quantity/index.ts";
-import { fail, ok, type Result } from "~/core/result/index.ts";
+import {
+  type Day,
+  type Instant,
+  type Id,
+  type MassUnit,
+  fail,
+  ok,
+  type Result,
+} from "~/core/kernel/index.ts";
+import type { SessionPlan } from "~/core/plan/index.ts";
 import { planCodec } from "~/codec/plan.ts";
 import { dayColumn, instantColumn, jsonColumn } from "~/codec/rows.ts";
 import { massUnitCodec } from "~/codec/values.ts";

@@ -1,6 +1,5 @@
 import type { Knex } from "knex";
-import type { Instant } from "~/core/calendar/index.ts";
-import type { Actor, Id } from "~/core/identity/index.ts";
+import type { Instant, Actor, Id } from "~/core/kernel/index.ts";
 import { actorColumns, toBinary } from "./columns.server.ts";
 import { inTransaction, type Database } from "./connection.server.ts";
 import type { Reader, SetApart } from "./set-apart.server.ts";

@@ -1,6 +1,6 @@
 import { data } from "react-router";
 import { z } from "zod";
-import { idOf } from "~/core/identity/index.ts";
+import { idOf } from "~/core/kernel/index.ts";
 import { stringify } from "uuid";
 
 /** What a record is, for people. */

@@ -1,7 +1,6 @@
 import { z } from "zod";
-import type { Instant } from "~/core/calendar/index.ts";
-import { fail, ok, type Result } from "~/core/result/index.ts";
-import { USUAL_RULES, type StrengthRules } from "~/core/strength/index.ts";
+import { type Instant, fail, ok, type Result } from "~/core/kernel/index.ts";
+import { USUAL_RULES, type StrengthRules } from "~/core/progress/index.ts";
 import { mintId } from "~/codec/mint.ts";
 import { jsonColumn, storedJson } from "~/codec/rows.ts";
 import { strengthRulesCodec } from "~/codec/strength-rules.ts";

@@ -1,7 +1,6 @@
 import { z } from "zod";
-import type { Id } from "~/core/identity/index.ts";
-import type { SessionPlan } from "~/core/prescription/index.ts";
-import { fail, ok, type Result } from "~/core/result/index.ts";
+import { type Id, fail, ok, type Result } from "~/core/kernel/index.ts";
+import type { SessionPlan } from "~/core/plan/index.ts";
 import { mintId } from "~/codec/mint.ts";
 import { planCodec } from "~/codec/plan.ts";
 import { jsonColumn, storedJson } from "~/codec/rows.ts";

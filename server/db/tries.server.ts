@@ -1,5 +1,5 @@
 import { createHash } from "node:crypto";
-import type { Instant } from "~/core/calendar/index.ts";
+import type { Instant } from "~/core/kernel/index.ts";
 import { mintId } from "~/codec/mint.ts";
 import { toBinary } from "./columns.server.ts";
 import { deleteOld, type Database } from "./connection.server.ts";

@@ -1,5 +1,15 @@
 import fc from "fast-check";
-import { FAULTS, MUSCLE_LENGTHS, REGIONS } from "~/core/movement/index.ts";
+import {
+  FAULTS,
+  MUSCLE_LENGTHS,
+  REGIONS,
+  count,
+  degrees,
+  kg,
+  metres,
+  seconds,
+  share,
+} from "~/core/kernel/index.ts";
 import {
   DRILL_KINDS,
   RIR_VALUES,
@@ -21,10 +31,9 @@ import {
   type Slot,
   type Target,
   type TempoPhase,
-} from "~/core/prescription/index.ts";
-import { count, degrees, kg, metres, seconds, share } from "~/core/quantity/index.ts";
-import { TOWARDS } from "~/core/station/index.ts";
-import { sampleId, sampleMint } from "~/core/samples/index.ts";
+} from "~/core/plan/index.ts";
+import { TOWARDS } from "~/core/gym/index.ts";
+import { sampleId, sampleMint } from "../samples/index.ts";
 
 /** Generated plans of every structure, for properties; every id in one plan is different. */
 const counts = (min: number, max: number) => fc.integer({ min, max }).map(count);

@@ -1,18 +1,22 @@
-import { findShippedApproach, type Approach } from "~/core/approach/index.ts";
-import { EMPTY_BRIEF, type Brief } from "~/core/brief/index.ts";
-import type { Judging, OtherSession } from "~/core/finding/index.ts";
-import { findMovement, SHIPPED_MOVEMENTS } from "~/core/catalogue/index.ts";
-import { type Movement } from "~/core/movement/index.ts";
+import {
+  findShippedApproach,
+  type Approach,
+  EMPTY_BRIEF,
+  type Brief,
+} from "~/core/person/index.ts";
+import type { Judging, OtherSession } from "~/core/coach/index.ts";
+import { findMovement, SHIPPED_MOVEMENTS } from "~/core/movement/catalogue/index.ts";
+import type { Movement } from "~/core/movement/index.ts";
 import {
   newBlock,
   type ExerciseBlock,
   type PlannedSet,
   type SessionPlan,
   type SetUp,
-} from "~/core/prescription/index.ts";
-import { kg, lb } from "~/core/quantity/index.ts";
-import { RACK, sampleAround, sampleDay, sampleId, sampleMint } from "~/core/samples/index.ts";
-import type { Loading, LoadingKind, Station } from "~/core/station/index.ts";
+} from "~/core/plan/index.ts";
+import { kg, lb } from "~/core/kernel/index.ts";
+import { RACK, sampleAround, sampleDay, sampleId, sampleMint } from "../samples/index.ts";
+import type { Loading, LoadingKind, Station } from "~/core/gym/index.ts";
 
 const LOADINGS: Readonly<Record<LoadingKind, Loading>> = {
   bar: RACK,

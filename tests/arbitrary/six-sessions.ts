@@ -1,4 +1,4 @@
-import type { Judging } from "~/core/finding/index.ts";
+import type { Judging } from "~/core/coach/index.ts";
 import { approachOf, exercise, judging, sessionOf } from "./session.ts";
 
 /** Six sessions of our own, one for each of six approaches, for somebody whom it suits. */

@@ -1,10 +1,19 @@
 /** Core calculations against a structured clone of the same data; printed, never asserted. */
 import { mintId } from "~/codec/mint.ts";
-import { slotDurations, sessionDuration } from "~/core/duration/index.ts";
-import type { Id } from "~/core/identity/index.ts";
+import {
+  slotDurations,
+  sessionDuration,
+  checkPlan,
+  unroll,
+  profileOf,
+  DEFAULT_VOLUME_POLICY,
+  plannedSets,
+  volumeOf,
+} from "~/core/unroll/index.ts";
+import { type Id, kg, seconds, share } from "~/core/kernel/index.ts";
 import { foldCommands, type OrderedCommand } from "~/core/log/index.ts";
-import { checkPlan, mapSlots, slotsOf, unroll } from "~/core/prescription/index.ts";
-import { nextByDoubleProgression } from "~/core/progression/index.ts";
+import { mapSlots, slotsOf } from "~/core/plan/index.ts";
+import { nextByDoubleProgression } from "~/core/progress/index.ts";
 import {
   sampleCommand,
   sampleExposed,
@@ -12,16 +21,12 @@ import {
   samplePart,
   sampleSet,
   sampleAround,
-} from "~/core/samples/index.ts";
-import { ANYTHING, findMovements } from "~/core/finder/index.ts";
-import { findingsIn, findingsOf, judge } from "~/core/finding/index.ts";
+} from "../samples/index.ts";
+import { ANYTHING, findMovements } from "~/core/coach/search/index.ts";
+import { findingsIn, findingsOf, judge } from "~/core/coach/index.ts";
+import { planLoading, allLoads, type Loading, type Station } from "~/core/gym/index.ts";
+import { parseLine, type NotationContext } from "~/core/plan/notation/index.ts";
 import { exercise, judging, sessionOf } from "~/tests/arbitrary/session.ts";
-import { planLoading } from "~/core/loading-plan/index.ts";
-import { parseLine, type NotationContext } from "~/core/notation/index.ts";
-import { profileOf } from "~/core/profile/index.ts";
-import { kg, seconds, share } from "~/core/quantity/index.ts";
-import { allLoads, type Loading, type Station } from "~/core/station/index.ts";
-import { DEFAULT_VOLUME_POLICY, plannedSets, volumeOf } from "~/core/volume/index.ts";
 import { firstPlan } from "~/demo/first-plan.ts";
 import { STATIONS, TRAINEES, type StationKey } from "~/demo/studio.ts";
 

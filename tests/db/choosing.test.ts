@@ -1,11 +1,14 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
-import { EMPTY_BRIEF } from "~/core/brief/index.ts";
-import { day } from "~/core/calendar/index.ts";
-import { findShippedApproach, studioApproach } from "~/core/approach/index.ts";
-import { bodyWeightOf, sideDifference } from "~/core/measurement/index.ts";
-import { slotsOf } from "~/core/prescription/index.ts";
-import { kg, lb } from "~/core/quantity/index.ts";
-import { STACK } from "~/core/samples/index.ts";
+import {
+  EMPTY_BRIEF,
+  findShippedApproach,
+  studioApproach,
+  bodyWeightOf,
+  sideDifference,
+} from "~/core/person/index.ts";
+import { day, kg, lb } from "~/core/kernel/index.ts";
+import { slotsOf } from "~/core/plan/index.ts";
+import { STACK } from "../samples/index.ts";
 import {
   changeApproach,
   copyApproach,

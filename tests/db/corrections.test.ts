@@ -1,9 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { day } from "~/core/calendar/index.ts";
+import { day, kg, type Id } from "~/core/kernel/index.ts";
 import { correctionsIn, foldCommands, partsOf } from "~/core/log/index.ts";
-import { slotsOf } from "~/core/prescription/index.ts";
-import { kg } from "~/core/quantity/index.ts";
-import type { Id } from "~/core/identity/index.ts";
+import { slotsOf } from "~/core/plan/index.ts";
 import { authorsOf, correct } from "~/server/coaching/corrections.server.ts";
 import { planNext, proposalsFor } from "~/server/coaching/next-session.server.ts";
 import { changedSince, reconsider } from "~/server/coaching/reconsider.server.ts";

@@ -1,11 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { z } from "zod";
 import { jsonColumn } from "~/codec/rows.ts";
-import { addDays, day, type Day } from "~/core/calendar/index.ts";
-import type { Id } from "~/core/identity/index.ts";
-import { slotsOf } from "~/core/prescription/index.ts";
-import { kg } from "~/core/quantity/index.ts";
-import { lastKey } from "~/core/progression/index.ts";
+import { addDays, day, type Day, type Id, kg } from "~/core/kernel/index.ts";
+import { slotsOf } from "~/core/plan/index.ts";
+import { lastKey } from "~/core/log/index.ts";
 import {
   before,
   figuresOf,

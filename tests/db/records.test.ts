@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { mintId } from "~/codec/mint.ts";
-import { day } from "~/core/calendar/index.ts";
-import { RACK, STACK } from "~/core/samples/index.ts";
+import { day } from "~/core/kernel/index.ts";
+import { RACK, STACK } from "../samples/index.ts";
 import {
   openSignIn,
   closeSignIn,

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { heldSessionCodec, type HeldSession } from "~/codec/hand-in.ts";
 import { mintId } from "~/codec/mint.ts";
-import type { Id } from "~/core/identity/index.ts";
+import type { Id } from "~/core/kernel/index.ts";
 import { conflictsOf, foldCommands, partsOf } from "~/core/log/index.ts";
 import { handIn } from "~/server/coaching/hand-in.server.ts";
 import { toBinary } from "~/server/db/columns.server.ts";

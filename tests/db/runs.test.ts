@@ -1,9 +1,8 @@
 import fc from "fast-check";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { mintId } from "~/codec/mint.ts";
-import type { Id } from "~/core/identity/index.ts";
+import { type Id, kg, day } from "~/core/kernel/index.ts";
 import { conflictsOf, foldCommands, isEnded, parentFor, performedOf } from "~/core/log/index.ts";
-import { kg } from "~/core/quantity/index.ts";
 import type { Database } from "~/server/db/connection.server.ts";
 import { erasePerson } from "~/server/db/people.server.ts";
 import { performedIn } from "~/server/db/performed.server.ts";
@@ -19,7 +18,6 @@ import {
   testStudio,
   type TestStudio,
 } from "./studio.ts";
-import { day } from "~/core/calendar/index.ts";
 
 let db: Database;
 let studio: TestStudio;

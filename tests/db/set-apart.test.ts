@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { EMPTY_BRIEF } from "~/core/brief/index.ts";
-import { kg } from "~/core/quantity/index.ts";
+import { EMPTY_BRIEF } from "~/core/person/index.ts";
+import { kg } from "~/core/kernel/index.ts";
 import { storedJson } from "~/codec/rows.ts";
 import { loadingCodec } from "~/codec/loading.ts";
 import { historyOf } from "~/server/coaching/history.server.ts";

@@ -1,9 +1,7 @@
 import { mintId } from "~/codec/mint.ts";
-import type { Id } from "~/core/identity/index.ts";
-import type { Command, CommandBody } from "~/core/log/index.ts";
-import { slotsOf, type Rir } from "~/core/prescription/index.ts";
-import { plannedContext } from "~/core/progression/index.ts";
-import { count, kg, type Mass } from "~/core/quantity/index.ts";
+import { type Id, count, kg, type Mass } from "~/core/kernel/index.ts";
+import { type Command, type CommandBody, plannedContext } from "~/core/log/index.ts";
+import { slotsOf, type Rir } from "~/core/plan/index.ts";
 import { getStation } from "~/server/db/gyms.server.ts";
 import { acceptCommands } from "~/server/db/commands.server.ts";
 import { getRun, startRun, type StoredRun } from "~/server/db/runs.server.ts";

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
-import { USUAL_RULES, type StrengthRules } from "~/core/strength/index.ts";
+import { USUAL_RULES, type StrengthRules } from "~/core/progress/index.ts";
 import type { Database } from "~/server/db/connection.server.ts";
 import { saveStrengthRules, strengthRules } from "~/server/db/strength-rules.server.ts";
 import { closeTestDatabase, NOW, testDatabase, testStudio, type TestStudio } from "./studio.ts";

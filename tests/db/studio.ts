@@ -1,10 +1,9 @@
 import { afterAll, beforeAll, beforeEach, inject } from "vitest";
 import { mintId } from "~/codec/mint.ts";
-import { day } from "~/core/calendar/index.ts";
-import type { Id } from "~/core/identity/index.ts";
-import { findMovement } from "~/core/catalogue/index.ts";
-import { newBlock, type SessionPlan } from "~/core/prescription/index.ts";
-import { kg } from "~/core/quantity/index.ts";
+import { day, type Id, kg } from "~/core/kernel/index.ts";
+import { findMovement } from "~/core/movement/catalogue/index.ts";
+import { newBlock, type SessionPlan } from "~/core/plan/index.ts";
+import { RACK } from "../samples/index.ts";
 import { register } from "~/server/db/accounts.server.ts";
 import { openDatabase, type Database } from "~/server/db/connection.server.ts";
 import { addGym, addStation } from "~/server/db/gyms.server.ts";
@@ -12,7 +11,6 @@ import { addPerson } from "~/server/db/people.server.ts";
 import { addPlan } from "~/server/db/plans.server.ts";
 import { migrate } from "~/server/db/schema.server.ts";
 import { scopeFor, type Scope } from "~/server/db/scope.server.ts";
-import { RACK } from "~/core/samples/index.ts";
 
 export const NOW = Date.UTC(2026, 2, 2, 12);
 export const ADA = { name: "Ada", goal: "", level: "trained", unit: "kg", notes: "" } as const;

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
-import { EMPTY_BRIEF } from "~/core/brief/index.ts";
-import { day } from "~/core/calendar/index.ts";
-import { slotsOf } from "~/core/prescription/index.ts";
+import { EMPTY_BRIEF } from "~/core/person/index.ts";
+import { day } from "~/core/kernel/index.ts";
+import { slotsOf } from "~/core/plan/index.ts";
 import { fitFor } from "~/server/coaching/fit.server.ts";
 import { saveBrief } from "~/server/db/briefs.server.ts";
 import type { Database } from "~/server/db/connection.server.ts";

@@ -8,11 +8,9 @@ import {
   type Page,
 } from "@playwright/test";
 import { mintId } from "~/codec/mint.ts";
-import { dayAt } from "~/core/calendar/index.ts";
-import { idOf } from "~/core/identity/index.ts";
-import { findMovement } from "~/core/catalogue/index.ts";
-import { newBlock } from "~/core/prescription/index.ts";
-import { kg } from "~/core/quantity/index.ts";
+import { dayAt, idOf, kg } from "~/core/kernel/index.ts";
+import { findMovement } from "~/core/movement/catalogue/index.ts";
+import { newBlock } from "~/core/plan/index.ts";
 import { MOVEMENT_FORM } from "../arbitrary/movement-form.ts";
 import { freePort, isListening, sleep } from "../../scripts/database.mjs";
 

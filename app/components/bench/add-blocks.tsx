@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import type { ItemBlock } from "~/core/prescription/index.ts";
+import type { ItemBlock } from "~/core/plan/index.ts";
 import { BLOCK_NAMES } from "~/format/training.ts";
 import { steady } from "../steady.ts";
 

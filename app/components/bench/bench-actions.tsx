@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { memo } from "react";
 import { Form, Link } from "react-router";
-import type { Id } from "~/core/identity/index.ts";
+import type { Id } from "~/core/kernel/index.ts";
 
 /** What can be done with the session as a whole. */
 export const BenchActions = memo(function BenchActions({

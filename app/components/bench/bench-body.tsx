@@ -2,24 +2,22 @@ import Box from "@mui/material/Box";
 import { memo, useCallback, useEffect, useMemo, useState } from "react";
 import { Form } from "react-router";
 import { mintId } from "~/codec/mint.ts";
-import { swapSlot, type SwapContext } from "~/core/finder/index.ts";
-import { applyFix, arrangedByApproach, newExercise } from "~/core/finding/index.ts";
-import type { Id } from "~/core/identity/index.ts";
+import { swapSlot, type SwapContext } from "~/core/coach/search/index.ts";
+import { applyFix, arrangedByApproach, newExercise } from "~/core/coach/index.ts";
+import { type Id, NO_TIME } from "~/core/kernel/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
 import {
   applyEdit,
   findSlot,
-  isSetStep,
   newItemBlock,
   referredBy,
   servesMovement,
   slotsOf,
   type PlanEdit,
-} from "~/core/prescription/index.ts";
-import { lastKey, type Exposure } from "~/core/progression/index.ts";
-import { NO_TIME } from "~/core/quantity/index.ts";
-import type { Station } from "~/core/station/index.ts";
-import { hardSetCount } from "~/core/volume/index.ts";
+} from "~/core/plan/index.ts";
+import { isSetStep, hardSetCount } from "~/core/unroll/index.ts";
+import { lastKey, type Exposure } from "~/core/log/index.ts";
+import type { Station } from "~/core/gym/index.ts";
 import { formatExposure } from "~/format/exposure.ts";
 import { formatKnown } from "~/format/strength.ts";
 import { useCatalogue } from "../catalogue.ts";

@@ -1,8 +1,7 @@
 import { createContext } from "react";
-import type { Approach } from "~/core/approach/index.ts";
-import type { Brief } from "~/core/brief/index.ts";
-import type { Judged } from "~/core/finding/index.ts";
-import { EMPTY_PLAN, type SessionPlan } from "~/core/prescription/index.ts";
+import type { Approach, Brief } from "~/core/person/index.ts";
+import type { Judged } from "~/core/coach/index.ts";
+import { EMPTY_PLAN, type SessionPlan } from "~/core/plan/index.ts";
 
 /** What follows from the whole session, for what is drawn deep within an exercise that did not change itself. */
 export const JudgedContext = createContext<Judged | null>(null);

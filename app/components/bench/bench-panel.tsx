@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import type { Duration } from "~/core/quantity/index.ts";
-import type { RegionVolume } from "~/core/volume/index.ts";
+import type { Duration } from "~/core/kernel/index.ts";
+import type { RegionVolume } from "~/core/unroll/index.ts";
 import { formatMinuteRange, formatMinutes, formatSets } from "~/format/numbers.ts";
 import { REGION_NAMES } from "~/format/training.ts";
 

@@ -23,8 +23,8 @@ import {
   type Rest,
   type SessionPlan,
   type Slot,
-} from "~/core/prescription/index.ts";
-import { seconds } from "~/core/quantity/index.ts";
+} from "~/core/plan/index.ts";
+import { seconds } from "~/core/kernel/index.ts";
 import { BLOCK_NAMES } from "~/format/training.ts";
 import { useCatalogue } from "../catalogue.ts";
 import { ItemBlockEditor } from "./item-block-editor.tsx";

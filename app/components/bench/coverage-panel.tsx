@@ -1,5 +1,4 @@
-import { setsTowardsBand, standing, type RegionCoverage } from "~/core/coverage/index.ts";
-import type { Judged } from "~/core/finding/index.ts";
+import { setsTowardsBand, standing, type RegionCoverage, type Judged } from "~/core/coach/index.ts";
 import {
   JOINT_ACTIONS,
   MUSCLE_LENGTHS,
@@ -7,7 +6,7 @@ import {
   RESISTANCE_PROFILES,
   SPEAKING_REGIONS,
   TRAINABLE_LENGTHS,
-} from "~/core/movement/index.ts";
+} from "~/core/kernel/index.ts";
 import { formatSets } from "~/format/numbers.ts";
 import { ACTION_NAMES, LENGTH_NAMES, PROFILE_PLACES, spokenRegion } from "~/format/training.ts";
 import { LegMap, type ShadedRegion } from "../leg-map.tsx";

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { samplePlan, sampleDay, sampleId } from "~/core/samples/index.ts";
+import { samplePlan, sampleDay, sampleId } from "../../../tests/samples/index.ts";
 import { reduceDraft, startDraft, type Draft } from "./draft.ts";
 
 function titled(title: string): Draft {

@@ -1,8 +1,8 @@
 import isEqual from "fast-deep-equal";
 import { useCallback } from "react";
-import type { SessionPlan } from "~/core/prescription/index.ts";
-import { assertNever } from "~/core/result/index.ts";
-import type { PlanHead } from "~/core/schedule/index.ts";
+import type { SessionPlan } from "~/core/plan/index.ts";
+import { assertNever } from "~/core/kernel/index.ts";
+import type { PlanHead } from "~/core/log/index.ts";
 import { useNewest } from "./use-newest.ts";
 
 /** What the bench edits: the session's document and where it stands in the calendar. */

@@ -1,7 +1,7 @@
 import { typedDropShare, typedSeconds } from "~/codec/typed-cells.ts";
-import { writeTarget } from "~/core/notation/index.ts";
-import type { DropLoad, Extension } from "~/core/prescription/index.ts";
-import type { Result } from "~/core/result/index.ts";
+import { writeTarget } from "~/core/plan/notation/index.ts";
+import type { DropLoad, Extension } from "~/core/plan/index.ts";
+import type { Result } from "~/core/kernel/index.ts";
 import { formatShare } from "~/format/numbers.ts";
 import { DROP_BASES } from "~/format/prescription.ts";
 import { sentence } from "~/format/sentence.ts";

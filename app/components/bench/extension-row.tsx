@@ -1,6 +1,12 @@
 import { useState } from "react";
-import { parsePart, parseTarget, writePart, type NotationContext } from "~/core/notation/index.ts";
-import type { Extension, SetStep, Target } from "~/core/prescription/index.ts";
+import {
+  parsePart,
+  parseTarget,
+  writePart,
+  type NotationContext,
+} from "~/core/plan/notation/index.ts";
+import type { Extension, Target } from "~/core/plan/index.ts";
+import type { SetStep } from "~/core/unroll/index.ts";
 import { sentence } from "~/format/sentence.ts";
 import { DropCells } from "./drop-cells.tsx";
 import { readTyped } from "./read-typed.ts";

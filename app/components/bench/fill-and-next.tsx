@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { SCHEMES, type ProgressionRule, type Scheme } from "~/core/prescription/index.ts";
+import { SCHEMES, type ProgressionRule, type Scheme } from "~/core/plan/index.ts";
 import { SCHEME_NAMES } from "~/format/training.ts";
 import { Select } from "../field.tsx";
 import { steady } from "../steady.ts";

@@ -2,8 +2,8 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { memo, useEffect, useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
-import { ANYTHING, findMovements, type Candidate, type Query } from "~/core/finder/index.ts";
-import type { Judged } from "~/core/finding/index.ts";
+import { ANYTHING, findMovements, type Candidate, type Query } from "~/core/coach/search/index.ts";
+import type { Judged } from "~/core/coach/index.ts";
 import {
   JOINT_ACTIONS,
   LATERALITIES,
@@ -11,7 +11,7 @@ import {
   PATTERNS,
   REGIONS,
   RESISTANCE_PROFILES,
-} from "~/core/movement/index.ts";
+} from "~/core/kernel/index.ts";
 import { formatBrings, formatOutReason } from "~/format/findings.ts";
 import {
   ACTION_NAMES,

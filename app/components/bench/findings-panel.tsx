@@ -9,9 +9,9 @@ import {
   type Finding,
   type Fix,
   type Judging,
-} from "~/core/finding/index.ts";
+} from "~/core/coach/index.ts";
 import type { FindMovement } from "~/core/movement/index.ts";
-import type { Id, MintId } from "~/core/identity/index.ts";
+import type { Id, MintId } from "~/core/kernel/index.ts";
 import {
   FAMILY_NAMES,
   formatFact,

@@ -1,8 +1,7 @@
 import Box from "@mui/material/Box";
 import OutlinedInput from "@mui/material/OutlinedInput";
 import { memo } from "react";
-import type { Id } from "~/core/identity/index.ts";
-import { isDay } from "~/core/calendar/index.ts";
+import { type Id, isDay } from "~/core/kernel/index.ts";
 import { Labelled, Select } from "../field.tsx";
 import type { Draft } from "./draft.ts";
 import type { ReportInvalid } from "./typed-cell.tsx";

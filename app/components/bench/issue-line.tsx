@@ -1,6 +1,7 @@
 import Button from "@mui/material/Button";
-import type { PlanIssue, PlannedSet } from "~/core/prescription/index.ts";
-import type { Mass } from "~/core/quantity/index.ts";
+import type { PlanIssue } from "~/core/unroll/index.ts";
+import type { PlannedSet } from "~/core/plan/index.ts";
+import type { Mass } from "~/core/kernel/index.ts";
 import { formatMass } from "~/format/numbers.ts";
 import { formatAtSets, formatPlanIssue } from "~/format/reasons.ts";
 import { useCatalogue } from "../catalogue.ts";

@@ -1,23 +1,16 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { sessionDuration } from "~/core/duration/index.ts";
-import type { MintId } from "~/core/identity/index.ts";
+import { sessionDuration, unrollItems } from "~/core/unroll/index.ts";
+import { type MintId, count, fail, ok } from "~/core/kernel/index.ts";
 import {
   parseItems,
   parseRest,
   writeItems,
   writeRest,
   type NotationContext,
-} from "~/core/notation/index.ts";
-import {
-  isWithin,
-  unrollItems,
-  type ItemBlock,
-  type ItemsOfBlock,
-} from "~/core/prescription/index.ts";
-import { count } from "~/core/quantity/index.ts";
-import { fail, ok } from "~/core/result/index.ts";
+} from "~/core/plan/notation/index.ts";
+import { isWithin, type ItemBlock, type ItemsOfBlock } from "~/core/plan/index.ts";
 import { formatMinutes } from "~/format/numbers.ts";
 import { formatItem } from "~/format/prescription.ts";
 import { BLOCK_NAMES } from "~/format/training.ts";

@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { hungLoads, type SetStep } from "~/core/prescription/index.ts";
+import { hungLoads, type SetStep } from "~/core/unroll/index.ts";
 import { formatHandled, formatMoved, formatSetsOfLoad } from "~/format/loading-plan.ts";
 import { formatInUnit, formatMass } from "~/format/numbers.ts";
 import { formatChange, formatRecipe } from "~/format/training.ts";

@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { slotsOf, type SessionPlan } from "~/core/prescription/index.ts";
+import { slotsOf, type SessionPlan } from "~/core/plan/index.ts";
 import { useCatalogue } from "../catalogue.ts";
 import { formatSlot } from "~/format/plan.ts";
 

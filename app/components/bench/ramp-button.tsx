@@ -1,10 +1,11 @@
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import type { MintId } from "~/core/identity/index.ts";
+import type { MintId } from "~/core/kernel/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
-import type { SetStep, Slot } from "~/core/prescription/index.ts";
-import { rampCount, rampReasons, withRamp, workLoadOf } from "~/core/ramp/index.ts";
-import type { Station } from "~/core/station/index.ts";
+import type { SetStep } from "~/core/unroll/index.ts";
+import type { Slot } from "~/core/plan/index.ts";
+import { rampCount, rampReasons, withRamp, workLoadOf } from "~/core/coach/index.ts";
+import type { Station } from "~/core/gym/index.ts";
 import { use } from "react";
 import { formatRamp, formatRampReasons } from "~/format/ramp.ts";
 import { JudgedContext } from "./bench-context.ts";

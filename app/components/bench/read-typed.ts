@@ -1,5 +1,5 @@
-import type { NotationError } from "~/core/notation/index.ts";
-import { fail, type Result } from "~/core/result/index.ts";
+import type { NotationError } from "~/core/plan/notation/index.ts";
+import { fail, type Result } from "~/core/kernel/index.ts";
 import { formatNotationError } from "~/format/notation.ts";
 
 /** What the notation read in a cell, with the first thing that is wrong in words. */

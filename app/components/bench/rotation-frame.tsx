@@ -1,8 +1,8 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { parseRest, writeRest, type NotationContext } from "~/core/notation/index.ts";
-import { roundsOf, type RotationBlock, type RotationRests } from "~/core/prescription/index.ts";
+import { parseRest, writeRest, type NotationContext } from "~/core/plan/notation/index.ts";
+import { roundsOf, type RotationBlock, type RotationRests } from "~/core/plan/index.ts";
 import { readTyped } from "./read-typed.ts";
 import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
 

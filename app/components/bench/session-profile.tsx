@@ -1,8 +1,7 @@
-import { isPreparatory } from "~/core/prescription/index.ts";
-import { profileOf } from "~/core/profile/index.ts";
-import type { Step } from "~/core/prescription/index.ts";
+import { isPreparatory } from "~/core/plan/index.ts";
+import { profileOf, type Step } from "~/core/unroll/index.ts";
+import { seconds } from "~/core/kernel/index.ts";
 import { formatMass, formatMinutes } from "~/format/numbers.ts";
-import { seconds } from "~/core/quantity/index.ts";
 
 const WIDTH = 1000;
 const HEIGHT = 96;

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { MintId } from "~/core/identity/index.ts";
+import type { MintId } from "~/core/kernel/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
 import {
   parseLoad,
@@ -9,7 +9,7 @@ import {
   writeRest,
   writeTarget,
   type NotationContext,
-} from "~/core/notation/index.ts";
+} from "~/core/plan/notation/index.ts";
 import {
   EXTENSION_KINDS,
   isRir,
@@ -19,9 +19,9 @@ import {
   SET_ROLES,
   type Extension,
   type PlannedSet,
-  type SetStep,
-} from "~/core/prescription/index.ts";
-import { allLoads } from "~/core/station/index.ts";
+} from "~/core/plan/index.ts";
+import type { SetStep } from "~/core/unroll/index.ts";
+import { allLoads } from "~/core/gym/index.ts";
 import { formatAmount } from "~/format/numbers.ts";
 import { EXTENSION_NAMES, partName } from "~/format/prescription.ts";
 import { formatRir, ROLE_NAMES } from "~/format/training.ts";

@@ -1,5 +1,5 @@
-import type { Id } from "~/core/identity/index.ts";
-import type { PlannedSet, Slot } from "~/core/prescription/index.ts";
+import type { Id } from "~/core/kernel/index.ts";
+import type { PlannedSet, Slot } from "~/core/plan/index.ts";
 
 /** A change of an exercise, made of it as it is when the change is taken, not as it was drawn. */
 export type ChangeSlot = (change: (slot: Slot) => Slot) => void;

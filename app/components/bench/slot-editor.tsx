@@ -1,18 +1,16 @@
 import isEqual from "fast-deep-equal";
 import { memo, useCallback } from "react";
-import type { MintId } from "~/core/identity/index.ts";
+import type { MintId, Duration } from "~/core/kernel/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
 import {
   duplicateSet,
   filled,
   replaceReading,
-  type PlanIssue,
   type PlannedSet,
   type Slot,
-  type SetStep,
-} from "~/core/prescription/index.ts";
-import type { Duration } from "~/core/quantity/index.ts";
-import type { Station } from "~/core/station/index.ts";
+} from "~/core/plan/index.ts";
+import type { PlanIssue, SetStep } from "~/core/unroll/index.ts";
+import type { Station } from "~/core/gym/index.ts";
 import { formatMinutes } from "~/format/numbers.ts";
 import { readingMeaning } from "~/format/station.ts";
 import { LoadingPlanPanel } from "./loading-plan-panel.tsx";

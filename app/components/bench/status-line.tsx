@@ -1,5 +1,5 @@
 import { Link } from "react-router";
-import type { RunState } from "~/core/schedule/index.ts";
+import type { RunState } from "~/core/log/index.ts";
 import { Tag } from "../page.tsx";
 
 /** Where the draft stands, what keeps it from being saved, and whether it is being trained. */

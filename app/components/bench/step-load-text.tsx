@@ -1,6 +1,6 @@
 import isEqual from "fast-deep-equal";
-import type { SetStep } from "~/core/prescription/index.ts";
-import type { Mass } from "~/core/quantity/index.ts";
+import type { SetStep } from "~/core/unroll/index.ts";
+import type { Mass } from "~/core/kernel/index.ts";
 import { formatMoved } from "~/format/loading-plan.ts";
 import { formatInUnit, formatMass, formatShare } from "~/format/numbers.ts";
 import { formatRecipe } from "~/format/training.ts";

@@ -2,16 +2,16 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
-import { PROVOCATIONS } from "~/core/brief/index.ts";
+import { PROVOCATIONS } from "~/core/person/index.ts";
 import {
   substitutesFor,
   type Aspect,
   type Substitution,
   type SwapCause,
   type SwapContext,
-} from "~/core/finder/index.ts";
+} from "~/core/coach/search/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
-import type { Slot } from "~/core/prescription/index.ts";
+import type { Slot } from "~/core/plan/index.ts";
 import { PROVOCATION_NAMES, formatExclusion } from "~/format/brief.ts";
 import { formatFirstLoad } from "~/format/findings.ts";
 import { REGION_NAMES } from "~/format/training.ts";

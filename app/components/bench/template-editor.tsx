@@ -13,8 +13,8 @@ import {
   type PlanEdit,
   type SessionPlan,
   type Slot,
-} from "~/core/prescription/index.ts";
-import type { Station } from "~/core/station/index.ts";
+} from "~/core/plan/index.ts";
+import type { Station } from "~/core/gym/index.ts";
 import { useCatalogue } from "../catalogue.ts";
 import { Labelled, PlainInput, Select } from "../field.tsx";
 import { BenchPlaceContext, type BenchPlace } from "./bench-context.ts";

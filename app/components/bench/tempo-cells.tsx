@@ -2,12 +2,7 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { typedPhase } from "~/codec/typed-cells.ts";
 import type { Movement } from "~/core/movement/index.ts";
-import {
-  phasesFrom,
-  type Tempo,
-  type TempoPhase,
-  type TempoPhaseName,
-} from "~/core/prescription/index.ts";
+import { phasesFrom, type Tempo, type TempoPhase, type TempoPhaseName } from "~/core/plan/index.ts";
 import { PHASE_NAMES } from "~/format/training.ts";
 import { steady } from "../steady.ts";
 import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";

@@ -1,13 +1,18 @@
 import { useMemo } from "react";
-import type { Approach } from "~/core/approach/index.ts";
-import type { Brief } from "~/core/brief/index.ts";
-import { sessionDuration, slotDurations } from "~/core/duration/index.ts";
-import { findingsIn, judge, type OtherSession } from "~/core/finding/index.ts";
-import type { Catalogue } from "~/core/catalogue/index.ts";
-import { checkPlan, surroundingsOf, unroll, type SessionPlan } from "~/core/prescription/index.ts";
-import type { Mass } from "~/core/quantity/index.ts";
-import { surroundingsFrom, type Figures, type StrengthRules } from "~/core/strength/index.ts";
-import type { Station } from "~/core/station/index.ts";
+import type { Approach, Brief } from "~/core/person/index.ts";
+import {
+  sessionDuration,
+  slotDurations,
+  checkPlan,
+  surroundingsOf,
+  unroll,
+} from "~/core/unroll/index.ts";
+import { findingsIn, judge, type OtherSession } from "~/core/coach/index.ts";
+import type { Catalogue } from "~/core/movement/catalogue/index.ts";
+import type { SessionPlan } from "~/core/plan/index.ts";
+import type { Mass } from "~/core/kernel/index.ts";
+import { surroundingsFrom, type Figures, type StrengthRules } from "~/core/progress/index.ts";
+import type { Station } from "~/core/gym/index.ts";
 import type { Draft } from "./draft.ts";
 
 /** What a draft is judged by. */

@@ -1,9 +1,9 @@
 import { use, useMemo } from "react";
-import { defaultsFor } from "~/core/approach/index.ts";
-import type { Catalogue } from "~/core/catalogue/index.ts";
-import type { NotationContext } from "~/core/notation/index.ts";
-import { PLAIN_DEFAULTS, slotsOf, usualSide, type Slot } from "~/core/prescription/index.ts";
-import type { Station } from "~/core/station/index.ts";
+import { defaultsFor } from "~/core/person/index.ts";
+import type { Catalogue } from "~/core/movement/catalogue/index.ts";
+import type { NotationContext } from "~/core/plan/notation/index.ts";
+import { PLAIN_DEFAULTS, slotsOf, usualSide, type Slot } from "~/core/plan/index.ts";
+import type { Station } from "~/core/gym/index.ts";
 import { useCatalogue } from "../catalogue.ts";
 import { BenchPlaceContext } from "./bench-context.ts";
 

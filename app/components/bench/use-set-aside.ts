@@ -1,6 +1,6 @@
 import { useFetcher } from "react-router";
-import type { Finding } from "~/core/finding/index.ts";
-import type { Id } from "~/core/identity/index.ts";
+import type { Finding } from "~/core/coach/index.ts";
+import type { Id } from "~/core/kernel/index.ts";
 import type { SetAside } from "./findings-panel.tsx";
 
 /** The findings set aside for a plan; what is kept on the server comes back with every change. */

@@ -1,7 +1,7 @@
 import { startTransition, useEffect, useRef, useState } from "react";
 import { flushSync } from "react-dom";
 import { Link } from "react-router";
-import { mintAgain, type MintId } from "~/core/identity/index.ts";
+import { mintAgain, type MintId } from "~/core/kernel/index.ts";
 import {
   completionsAt,
   LONGEST_LINE,
@@ -10,8 +10,8 @@ import {
   type Completion,
   type NotationContext,
   type NotationError,
-} from "~/core/notation/index.ts";
-import type { PlannedSet } from "~/core/prescription/index.ts";
+} from "~/core/plan/notation/index.ts";
+import type { PlannedSet } from "~/core/plan/index.ts";
 import { formatNotationError } from "~/format/notation.ts";
 import { OwnForm } from "./own-form.tsx";
 import type { ReportInvalid } from "./typed-cell.tsx";

@@ -7,12 +7,9 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Form } from "react-router";
-import type { Day } from "~/core/calendar/index.ts";
+import { type Day, type MovementRef, JOINTS, PATTERNS, REGIONS } from "~/core/kernel/index.ts";
+import { type Approach, CAUTIONS, GOALS, TIGHT_SPOTS } from "~/core/person/index.ts";
 import { briefFormCodec, type BriefDocument } from "~/codec/brief.ts";
-import type { Approach } from "~/core/approach/index.ts";
-import { CAUTIONS, GOALS, TIGHT_SPOTS } from "~/core/brief/index.ts";
-import type { MovementRef } from "~/core/identity/index.ts";
-import { JOINTS, PATTERNS, REGIONS } from "~/core/movement/index.ts";
 import {
   CAUTION_NAMES,
   GOAL_NAMES,

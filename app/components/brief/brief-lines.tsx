@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { effectsOf, needsClearing, type Brief, type BriefField } from "~/core/brief/index.ts";
+import { effectsOf, needsClearing, type Brief, type BriefField } from "~/core/person/index.ts";
 import { FIELD_NAMES, formatBriefField, formatEffect, type BriefNames } from "~/format/brief.ts";
 import { useCatalogue } from "../catalogue.ts";
 

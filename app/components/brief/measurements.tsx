@@ -5,14 +5,13 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Form } from "react-router";
 import { measurementFormCodec } from "~/codec/measurement.ts";
-import type { Day } from "~/core/calendar/index.ts";
+import type { Day, MassUnit } from "~/core/kernel/index.ts";
 import {
   MEASURED,
   sideDifference,
   type MeasuredKind,
   type Measurement,
-} from "~/core/measurement/index.ts";
-import type { MassUnit } from "~/core/quantity/index.ts";
+} from "~/core/person/index.ts";
 import { formatMeasurement, MEASURED_NAMES } from "~/format/brief.ts";
 import { formatShortDay } from "~/format/numbers.ts";
 import { Choice, FieldErrors, TextInput } from "../field.tsx";

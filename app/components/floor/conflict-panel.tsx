@@ -1,9 +1,9 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import type { Id } from "~/core/identity/index.ts";
+import type { Id } from "~/core/kernel/index.ts";
 import type { Conflict } from "~/core/log/index.ts";
-import type { SetStep } from "~/core/prescription/index.ts";
+import type { SetStep } from "~/core/unroll/index.ts";
 import { formatPart } from "~/format/exposure.ts";
 import { formatRir } from "~/format/training.ts";
 

@@ -5,7 +5,7 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Link } from "react-router";
 import { COMMAND_BOUNDS } from "~/codec/command.ts";
-import type { Id } from "~/core/identity/index.ts";
+import type { Id } from "~/core/kernel/index.ts";
 import { Disclosure } from "../disclosure.tsx";
 import { Labelled } from "../field.tsx";
 

@@ -5,7 +5,7 @@ import { useMemo, useState } from "react";
 import { Form, Link, useNavigate } from "react-router";
 import { mintId } from "~/codec/mint.ts";
 import type { HeldSession } from "~/codec/hand-in.ts";
-import type { Id, MovementRef } from "~/core/identity/index.ts";
+import type { Id, MovementRef, Mass } from "~/core/kernel/index.ts";
 import {
   conflictsOf,
   contextsOf,
@@ -22,22 +22,22 @@ import {
   type OrderedCommand,
   type PerformedPart,
   type RunLog,
+  plannedContext,
+  type Exposure,
+  type Difference,
 } from "~/core/log/index.ts";
+import { findSlot } from "~/core/plan/index.ts";
 import {
-  findSlot,
   isSetStep,
   partKeyText,
   surroundingsOf,
   unroll,
   type PartKey,
   type SetStep,
-} from "~/core/prescription/index.ts";
-import { type Movement } from "~/core/movement/index.ts";
-import { plannedContext, type Exposure } from "~/core/progression/index.ts";
-import type { Difference } from "~/core/comparison/index.ts";
-import type { Mass } from "~/core/quantity/index.ts";
-import { surroundingsFrom, type Figures, type StrengthRules } from "~/core/strength/index.ts";
-import type { Station } from "~/core/station/index.ts";
+} from "~/core/unroll/index.ts";
+import type { Movement } from "~/core/movement/index.ts";
+import { surroundingsFrom, type Figures, type StrengthRules } from "~/core/progress/index.ts";
+import type { Station } from "~/core/gym/index.ts";
 import { SetApartNotice } from "../set-apart.tsx";
 import { SchemeSwitch } from "../shell.tsx";
 import { ConflictPanel } from "./conflict-panel.tsx";

@@ -9,9 +9,10 @@ import {
   type LoggedPart,
   type PerformedPart,
 } from "~/core/log/index.ts";
-import { amountAsked, type Rir, type SetStep } from "~/core/prescription/index.ts";
-import { count, metres, seconds, type Mass } from "~/core/quantity/index.ts";
-import { allLoads, howToMake, nextEasier, nextHarder, type Station } from "~/core/station/index.ts";
+import { amountAsked, type Rir } from "~/core/plan/index.ts";
+import type { SetStep } from "~/core/unroll/index.ts";
+import { count, metres, seconds, type Mass } from "~/core/kernel/index.ts";
+import { allLoads, howToMake, nextEasier, nextHarder, type Station } from "~/core/gym/index.ts";
 import { formatAmount, formatMass } from "~/format/numbers.ts";
 import { formatRir } from "~/format/training.ts";
 import { TOUCH } from "../../theme/tokens.ts";

@@ -3,7 +3,7 @@ import { mintId } from "~/codec/mint.ts";
 import { idCodec } from "~/codec/values.ts";
 import { commandCodec, orderedCommandCodec } from "~/codec/command.ts";
 import { heldSessionCodec, type HeldSession } from "~/codec/hand-in.ts";
-import { isId, type Id } from "~/core/identity/index.ts";
+import { isId, type Id } from "~/core/kernel/index.ts";
 import {
   foldCommands,
   parentFor,

@@ -1,4 +1,4 @@
-import { assertNever } from "~/core/result/index.ts";
+import { assertNever } from "~/core/kernel/index.ts";
 import Typography from "@mui/material/Typography";
 import type { SaveState } from "./use-run-log.ts";
 

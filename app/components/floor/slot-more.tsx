@@ -5,7 +5,7 @@ import OutlinedInput from "@mui/material/OutlinedInput";
 import { useState } from "react";
 import { COMMAND_BOUNDS } from "~/codec/command.ts";
 import { mintId } from "~/codec/mint.ts";
-import type { Id } from "~/core/identity/index.ts";
+import { type Id, JOINTS, type Joint } from "~/core/kernel/index.ts";
 import {
   notesOf,
   painsOf,
@@ -14,8 +14,7 @@ import {
   type LogContext,
   type RunLog,
 } from "~/core/log/index.ts";
-import { JOINTS, type Joint } from "~/core/movement/index.ts";
-import type { Side } from "~/core/prescription/index.ts";
+import type { Side } from "~/core/plan/index.ts";
 import { JOINT_NAMES, SIDE_NAMES } from "~/format/training.ts";
 import { Labelled, Select } from "../field.tsx";
 

@@ -1,14 +1,8 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { partsAt, skipReason, type OrderedCommand, type RunLog } from "~/core/log/index.ts";
-import {
-  partKeyText,
-  slotsOf,
-  type PartKey,
-  type SessionPlan,
-  type SetStep,
-  type Surroundings,
-} from "~/core/prescription/index.ts";
+import { partKeyText, type PartKey, type SetStep, type Surroundings } from "~/core/unroll/index.ts";
+import { slotsOf, type SessionPlan } from "~/core/plan/index.ts";
 import { formatPart } from "~/format/exposure.ts";
 import { formatAmount } from "~/format/numbers.ts";
 import { EXTENSION_NAMES, formatTargetShort } from "~/format/prescription.ts";

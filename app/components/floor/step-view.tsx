@@ -1,18 +1,17 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import type { Difference } from "~/core/comparison/index.ts";
+import type { Difference, Exposure } from "~/core/log/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
 import {
   isOpenTempo,
   phasesFrom,
   type ExtensionKind,
   type Slot,
-  type SetStep,
   type Tempo,
-} from "~/core/prescription/index.ts";
-import type { Exposure } from "~/core/progression/index.ts";
-import type { MassUnit } from "~/core/quantity/index.ts";
-import type { Station } from "~/core/station/index.ts";
+} from "~/core/plan/index.ts";
+import type { SetStep } from "~/core/unroll/index.ts";
+import type { MassUnit } from "~/core/kernel/index.ts";
+import type { Station } from "~/core/gym/index.ts";
 import { formatExposure } from "~/format/exposure.ts";
 import { formatAmount, formatInOtherUnit, formatMass, formatShare } from "~/format/numbers.ts";
 import { formatPurpose } from "~/format/plan.ts";

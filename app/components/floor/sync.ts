@@ -1,8 +1,7 @@
 import { syncReplyCodec, type SyncReply } from "~/codec/command.ts";
 import { handInReplyCodec } from "~/codec/hand-in.ts";
-import type { Id } from "~/core/identity/index.ts";
+import { type Id, assertNever } from "~/core/kernel/index.ts";
 import { digestOf, sendingOrder, type Command } from "~/core/log/index.ts";
-import { assertNever } from "~/core/result/index.ts";
 import { FLOOR_PAGES } from "../../workers/floor-pages.ts";
 import type { LogStore } from "./log-store.ts";
 

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { HeldSession } from "~/codec/hand-in.ts";
-import type { Id } from "~/core/identity/index.ts";
+import type { Id } from "~/core/kernel/index.ts";
 import {
   foldCommands,
   momentOf,

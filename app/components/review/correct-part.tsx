@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Form } from "react-router";
 import type { LoggedPart } from "~/core/log/index.ts";
-import { RIR_VALUES } from "~/core/prescription/index.ts";
+import { RIR_VALUES } from "~/core/plan/index.ts";
 import { formatAmount } from "~/format/numbers.ts";
 import { formatRir } from "~/format/training.ts";
 import { Disclosure } from "../disclosure.tsx";

@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Form } from "react-router";
-import type { Id } from "~/core/identity/index.ts";
+import type { Id } from "~/core/kernel/index.ts";
 import type { Correction } from "~/core/log/index.ts";
 import { formatCorrection } from "~/format/corrections.ts";
 import { formatInstant } from "~/format/numbers.ts";

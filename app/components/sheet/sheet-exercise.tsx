@@ -1,6 +1,6 @@
 import type { FindMovement } from "~/core/movement/index.ts";
-import type { SetStep, Slot } from "~/core/prescription/index.ts";
-import { sheetOf, type SheetSets } from "~/core/sheet/index.ts";
+import { type SetStep, sheetOf, type SheetSets } from "~/core/unroll/index.ts";
+import type { Slot } from "~/core/plan/index.ts";
 import { formatPurpose } from "~/format/plan.ts";
 import { formatItem, formatSetUp } from "~/format/prescription.ts";
 import { formatBox, sheetWords } from "~/format/sheet.ts";

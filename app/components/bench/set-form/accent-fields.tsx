@@ -1,10 +1,5 @@
 import Button from "@mui/material/Button";
-import {
-  ACCENT_KINDS,
-  accentOfKind,
-  TEMPO_PHASES,
-  type Accent,
-} from "~/core/prescription/index.ts";
+import { ACCENT_KINDS, accentOfKind, TEMPO_PHASES, type Accent } from "~/core/plan/index.ts";
 import { ACCENT_NAMES } from "~/format/prescription.ts";
 import { PHASE_NAMES } from "~/format/training.ts";
 import { Group, Pick, Time } from "./parts.tsx";

@@ -1,7 +1,7 @@
 import Button from "@mui/material/Button";
 import { useMemo } from "react";
 import { typedDropShare } from "~/codec/typed-cells.ts";
-import { MUSCLE_LENGTHS } from "~/core/anatomy/index.ts";
+import { MUSCLE_LENGTHS, count, degrees, type Mass, assertNever } from "~/core/kernel/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
 import {
   DROP_KINDS,
@@ -10,9 +10,7 @@ import {
   holdOfKind,
   type DropLoad,
   type Extension,
-} from "~/core/prescription/index.ts";
-import { count, degrees, type Mass } from "~/core/quantity/index.ts";
-import { assertNever } from "~/core/result/index.ts";
+} from "~/core/plan/index.ts";
 import { formatPercent } from "~/format/numbers.ts";
 import {
   DROP_BASES,

@@ -8,10 +8,9 @@ import {
   type LoadBeginning,
   type LoadRule,
   type PlannedSet,
-} from "~/core/prescription/index.ts";
-import type { Mass } from "~/core/quantity/index.ts";
-import { assertNever } from "~/core/result/index.ts";
-import { nextEasier, nextHarder, type Loading } from "~/core/station/index.ts";
+} from "~/core/plan/index.ts";
+import { type Mass, assertNever } from "~/core/kernel/index.ts";
+import { nextEasier, nextHarder, type Loading } from "~/core/gym/index.ts";
 import { formatMass } from "~/format/numbers.ts";
 import { LOAD_RULE_NAMES, partName } from "~/format/prescription.ts";
 import { useCatalogue } from "../../catalogue.ts";

@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { createContext, use } from "react";
 import { typedAmount, typedWhole, type Typed } from "~/codec/typed-cells.ts";
-import type { BoundName } from "~/core/prescription/index.ts";
+import type { BoundName } from "~/core/plan/index.ts";
 import {
   parseMass,
   seconds,
@@ -11,7 +11,7 @@ import {
   type Mass,
   type Seconds,
   type Share,
-} from "~/core/quantity/index.ts";
+} from "~/core/kernel/index.ts";
 import { formatAmount, formatMass, formatPercent } from "~/format/numbers.ts";
 import { sentence } from "~/format/sentence.ts";
 import { Select } from "../../field.tsx";

@@ -1,5 +1,5 @@
-import { REST_KINDS, restOfKind, type Rest } from "~/core/prescription/index.ts";
-import { assertNever } from "~/core/result/index.ts";
+import { REST_KINDS, restOfKind, type Rest } from "~/core/plan/index.ts";
+import { assertNever } from "~/core/kernel/index.ts";
 import { REST_NAMES } from "~/format/prescription.ts";
 import { Group, Pick, Time, Whole } from "./parts.tsx";
 

@@ -1,9 +1,9 @@
 import { useMemo } from "react";
 import { typedPhase } from "~/codec/typed-cells.ts";
-import type { MintId } from "~/core/identity/index.ts";
-import { parseItems, writeItems, type NotationContext } from "~/core/notation/index.ts";
+import type { MintId } from "~/core/kernel/index.ts";
+import { parseItems, writeItems, type NotationContext } from "~/core/plan/notation/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
-import { phasesFrom, SIDE_MODES, type PlannedSet } from "~/core/prescription/index.ts";
+import { phasesFrom, SIDE_MODES, type PlannedSet } from "~/core/plan/index.ts";
 import { formatSideMode, PHASE_NAMES } from "~/format/training.ts";
 import { readTyped } from "../read-typed.ts";
 import type { ChangeSet } from "../slot-actions.ts";

@@ -1,5 +1,5 @@
 import type { Movement } from "~/core/movement/index.ts";
-import { withChoice, type SetUp } from "~/core/prescription/index.ts";
+import { withChoice, type SetUp } from "~/core/plan/index.ts";
 import { Pick } from "./parts.tsx";
 
 const UNSAID = "";

@@ -1,7 +1,5 @@
-import { FAULTS } from "~/core/movement/index.ts";
-import { TARGET_KINDS, targetOfKind, type Target } from "~/core/prescription/index.ts";
-import { count, metres } from "~/core/quantity/index.ts";
-import { assertNever } from "~/core/result/index.ts";
+import { FAULTS, count, metres, assertNever } from "~/core/kernel/index.ts";
+import { TARGET_KINDS, targetOfKind, type Target } from "~/core/plan/index.ts";
 import { TARGET_NAMES } from "~/format/prescription.ts";
 import { FAULT_NAMES } from "~/format/training.ts";
 import { Group, Pick, Tick, Time, Whole, WholeOrNone } from "./parts.tsx";

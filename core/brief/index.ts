@@ -1,3 +1,0 @@
-export * from "./brief.ts";
-export * from "./exclusion.ts";
-export * from "./effects.ts";

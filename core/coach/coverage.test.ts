@@ -1,0 +1,103 @@
+import { describe, expect, it } from "vitest";
+import { REGIONS } from "../kernel/index.ts";
+import type { ExerciseBlock } from "../plan/index.ts";
+import { coverageOf, coveredSlots, setsTowardsBand, standing, stimulusOf } from "./coverage.ts";
+import { sampleAround } from "../../tests/samples/index.ts";
+import { exercise, FULL_GYM, movementOf, sessionOf } from "~/tests/arbitrary/session.ts";
+
+const around = sampleAround(FULL_GYM);
+const covered = (...blocks: readonly ExerciseBlock[]) =>
+  coverageOf(coveredSlots(sessionOf(...blocks), around));
+const extension = movementOf("leg-extension");
+const [rack] = FULL_GYM;
+
+describe("where a movement is hard", () => {
+  it("is its own where nothing is said of station or set-up", () => {
+    const { length, profile } = extension;
+    expect(stimulusOf(extension, null, {})).toEqual({ length, profile });
+    expect(stimulusOf(extension, rack ?? null, { "Seat back": "no such choice" })).toEqual({
+      length,
+      profile,
+    });
+  });
+
+  it("follows the station's profile, and a set-up before both", () => {
+    const cam = { ...rack!, profile: "bottom" as const };
+    expect(stimulusOf(extension, cam, {}).profile).toBe("bottom");
+    expect(stimulusOf(extension, cam, { "Seat back": "reclined" })).toEqual({
+      length: "stretched",
+      profile: "even",
+    });
+  });
+});
+
+describe("what a session comes to for a region", () => {
+  it("counts direct sets whole with where they are hard, and assisting ones in part", () => {
+    const { rectusFemoris, gluteusMaximus } = covered(
+      exercise("leg-extension", 4),
+      exercise("back-squat", 3),
+    );
+    const share = movementOf("back-squat").regions.find((r) => r.region === "rectusFemoris")?.share;
+    expect(rectusFemoris.direct).toBe(4);
+    expect(rectusFemoris.indirect).toBe(3 * (share ?? 0));
+    expect(rectusFemoris.lengths[extension.length]).toBe(4);
+    expect(rectusFemoris.profiles[extension.profile]).toBe(4);
+    expect(rectusFemoris.actions.kneeExtension).toBe(4);
+    expect(gluteusMaximus.actions.kneeExtension).toBe(gluteusMaximus.direct);
+    expect(setsTowardsBand(rectusFemoris)).toBe(4 + 3 * (share ?? 0));
+  });
+
+  it("adds up over exercises, whatever their order", () => {
+    const blocks = [
+      exercise("leg-extension", 2),
+      exercise("leg-extension", 3, {}, { "Seat back": "reclined" }),
+    ];
+    const { rectusFemoris } = covered(...blocks);
+    expect(rectusFemoris.direct).toBe(5);
+    expect(rectusFemoris.lengths).toMatchObject({ [extension.length]: 2, stretched: 3 });
+    expect(covered(...blocks.toReversed()).rectusFemoris).toEqual(rectusFemoris);
+  });
+
+  it("leaves out what is no hard set, and movements that nobody knows", () => {
+    const [ramp] = [exercise("leg-extension", 3, { role: "ramp" })];
+    expect(covered(ramp!).rectusFemoris.direct).toBe(0);
+    expect(covered(exercise("leg-extension", 3, { effort: "more" })).rectusFemoris.direct).toBe(0);
+    const gone = exercise("leg-extension");
+    const unknown = { ...gone, slot: { ...gone.slot, movement: "studio:gone" as const } };
+    expect(coveredSlots(sessionOf(unknown), around)).toEqual([]);
+  });
+
+  it("knows every region, also those that nothing trains", () => {
+    const nothing = covered();
+    expect(Object.keys(nothing).toSorted()).toEqual([...REGIONS].toSorted());
+    expect(REGIONS.every((region) => setsTowardsBand(nothing[region]) === 0)).toBe(true);
+  });
+
+  it("tells one leg from two", () => {
+    const single = movementOf("dumbbell-split-squat");
+    const region = single.regions.find((r) => r.share === 1)?.region ?? "gluteusMaximus";
+    expect(covered(exercise("dumbbell-split-squat", 3))[region].sides).toMatchObject({
+      [single.laterality]: 3,
+    });
+  });
+});
+
+describe("how it stands to a band", () => {
+  const at = (direct: number, indirect: number) => ({
+    ...covered().soleus,
+    direct,
+    indirect,
+  });
+  it.each([
+    [3.5, 0, "below"],
+    [3, 1, "within"],
+    [8, 0, "within"],
+    [8, 0.25, "above"],
+  ] as const)("with %s direct and %s assisting sets is %s 4 to 8", (direct, indirect, is) => {
+    expect(standing(at(direct, indirect), { low: 4, high: 8 })).toBe(is);
+  });
+
+  it("is never below one that asks for nothing", () => {
+    expect(standing(at(0, 0), { low: 0, high: 0 })).toBe("within");
+  });
+});

@@ -1,0 +1,127 @@
+import {
+  JOINT_ACTIONS,
+  LATERALITIES,
+  MUSCLE_LENGTHS,
+  REGIONS,
+  RESISTANCE_PROFILES,
+  type JointAction,
+  type Laterality,
+  type MuscleLength,
+  type Region,
+  type ResistanceProfile,
+} from "../kernel/index.ts";
+import type { Station } from "../gym/index.ts";
+import type { Movement, Stimulus } from "../movement/index.ts";
+import { isHard, slotsOf, type SessionPlan, type SetUp, type Slot } from "../plan/index.ts";
+import type { Band } from "../person/index.ts";
+import {
+  type Surroundings,
+  countsForVolume,
+  DEFAULT_VOLUME_POLICY,
+  worthOf,
+} from "../unroll/index.ts";
+
+/**
+ * Where a movement is hard at this station with this set-up: the station's own profile goes before the
+ * movement's, and a set-up choice before both.
+ */
+export function stimulusOf(movement: Movement, station: Station | null, setUp: SetUp): Stimulus {
+  const base: Stimulus = {
+    length: movement.length,
+    profile: station?.profile ?? movement.profile,
+  };
+  return movement.setUp.reduce<Stimulus>((sum, { name, shifts }) => {
+    const choice = setUp[name];
+    return choice === undefined ? sum : { ...sum, ...shifts?.[choice] };
+  }, base);
+}
+
+/** What one region meets: hard sets, and how many of the direct ones at each length, profile and side. */
+export interface RegionCoverage {
+  readonly region: Region;
+  readonly direct: number;
+  readonly indirect: number;
+  readonly lengths: Readonly<Record<MuscleLength, number>>;
+  readonly profiles: Readonly<Record<ResistanceProfile, number>>;
+  readonly actions: Readonly<Partial<Record<JointAction, number>>>;
+  readonly sides: Readonly<Record<Laterality, number>>;
+}
+
+/** Every region, also those that nothing trains. */
+export type Coverage = Readonly<Record<Region, RegionCoverage>>;
+
+/** One exercise as coverage sees it. */
+export interface CoveredSlot {
+  readonly slot: Slot;
+  readonly movement: Movement;
+  readonly station: Station | null;
+  readonly stimulus: Stimulus;
+  readonly hardSets: number;
+}
+
+/** The exercises of a plan whose movement is known, with what they are here. */
+export function coveredSlots(plan: SessionPlan, around: Surroundings): readonly CoveredSlot[] {
+  return slotsOf(plan).flatMap((slot) => {
+    const movement = around.movement(slot.movement);
+    if (movement === null) return [];
+    const station = around.station(slot.station);
+    const hardSets = countsForVolume(movement)
+      ? slot.sets
+          .filter(isHard)
+          .map((set) => set.extensions.map((e) => e.kind))
+          .reduce((sum, extensions) => sum + worthOf(extensions, DEFAULT_VOLUME_POLICY), 0)
+      : 0;
+    return [
+      { slot, movement, station, stimulus: stimulusOf(movement, station, slot.setUp), hardSets },
+    ];
+  });
+}
+
+/** What a session, or the sessions of a week together, come to for every region. */
+export function coverageOf(slots: readonly CoveredSlot[]): Coverage {
+  const map = new Map(REGIONS.map((region) => [region, emptyRegion(region)]));
+  for (const { movement, stimulus, hardSets } of slots) {
+    if (hardSets === 0) continue;
+    for (const { region, share } of movement.regions) {
+      const sum = map.get(region);
+      if (sum === undefined) continue;
+      if (share < 1) {
+        sum.indirect += hardSets * share;
+        continue;
+      }
+      sum.direct += hardSets;
+      sum.lengths[stimulus.length] += hardSets;
+      sum.profiles[stimulus.profile] += hardSets;
+      sum.sides[movement.laterality] += hardSets;
+      for (const action of movement.jointActions) {
+        sum.actions[action] = (sum.actions[action] ?? 0) + hardSets;
+      }
+    }
+  }
+  return Object.fromEntries(map) as unknown as Coverage;
+}
+
+/** Hard sets that a band is compared with: direct ones whole, indirect ones in their part. */
+export function setsTowardsBand({ direct, indirect }: RegionCoverage): number {
+  return direct + indirect;
+}
+
+/** Below, within or above a band; a region that the band does not ask for is never below. */
+export function standing(covered: RegionCoverage, band: Band): "below" | "within" | "above" {
+  const sets = setsTowardsBand(covered);
+  return sets < band.low ? "below" : sets > band.high ? "above" : "within";
+}
+
+function emptyRegion(region: Region) {
+  const zeros = <K extends string>(keys: readonly K[]) =>
+    Object.fromEntries(keys.map((key) => [key, 0])) as Record<K, number>;
+  return {
+    region,
+    direct: 0,
+    indirect: 0,
+    lengths: zeros(MUSCLE_LENGTHS),
+    profiles: zeros(RESISTANCE_PROFILES),
+    actions: zeros(JOINT_ACTIONS) as Partial<Record<JointAction, number>>,
+    sides: zeros(LATERALITIES),
+  };
+}

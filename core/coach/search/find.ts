@@ -1,0 +1,146 @@
+import type {
+  JointAction,
+  Laterality,
+  MuscleLength,
+  Pattern,
+  Region,
+  ResistanceProfile,
+  Id,
+} from "../../kernel/index.ts";
+import type { Station } from "../../gym/index.ts";
+import {
+  compareStress,
+  directRegions,
+  SET_UP_EFFORTS,
+  shareOf,
+  type Movement,
+  type SetUpEffort,
+  type Stress,
+} from "../../movement/index.ts";
+import { stationFor } from "../../plan/index.ts";
+import { exclusionsOf, type Exclusion } from "../../person/index.ts";
+import { bringsOf, type Brings } from "../brings.ts";
+import type { Judged } from "../judged.ts";
+
+/** What is searched for; null and empty ask nothing. */
+export interface Query {
+  readonly text: string;
+  readonly region: Region | null;
+  readonly length: MuscleLength | null;
+  readonly profile: ResistanceProfile | null;
+  readonly pattern: Pattern | null;
+  readonly action: JointAction | null;
+  readonly laterality: Laterality | null;
+  readonly station: Id<"station"> | null;
+  readonly safeAlone: boolean;
+  readonly spinalLoadUpTo: Stress | null;
+  readonly setUpUpTo: SetUpEffort | null;
+}
+
+export const ANYTHING: Query = {
+  text: "",
+  region: null,
+  length: null,
+  profile: null,
+  pattern: null,
+  action: null,
+  laterality: null,
+  station: null,
+  safeAlone: false,
+  spinalLoadUpTo: null,
+  setUpUpTo: null,
+};
+
+/** Why a movement that fits the search is out. */
+export type OutReason = Exclusion | { readonly code: "notInGym" };
+
+/** A movement that may be done here, at the station that suits it best. */
+export interface Candidate {
+  readonly movement: Movement;
+  readonly station: Station;
+  readonly score: number;
+  readonly brings: readonly Brings[];
+}
+
+export interface Found {
+  readonly candidates: readonly Candidate[];
+  readonly out: readonly { readonly movement: Movement; readonly reasons: readonly OutReason[] }[];
+}
+
+/**
+ * The movements that fit a query: those that this person may do in this gym, those whose name begins with what
+ * was typed first, then ranked by what the session still lacks, and those that are out, each with every reason.
+ */
+export function findMovements(query: Query, judged: Judged): Found {
+  const candidates: Candidate[] = [];
+  const out: Found["out"][number][] = [];
+  for (const movement of judged.catalogue) {
+    if (!fits(movement, query)) continue;
+    const here = judged.stations.filter((s) => query.station === null || s.id === query.station);
+    const station = stationFor(here, movement);
+    if (query.station !== null && station === null && stationFor(judged.stations, movement)) {
+      continue;
+    }
+    const reasons: OutReason[] = [...exclusionsOf(judged.brief, movement)];
+    if (station === null) reasons.unshift({ code: "notInGym" });
+    if (station === null || reasons.length > 0) out.push({ movement, reasons });
+    else candidates.push({ movement, station, ...bringsOf(movement, station, judged) });
+  }
+  const begins = ({ movement }: Candidate) => Number(beginsWith(movement, query.text));
+  candidates.sort(
+    (a, b) =>
+      begins(b) - begins(a) || b.score - a.score || a.movement.name.localeCompare(b.movement.name),
+  );
+  out.sort((a, b) => a.reasons.length - b.reasons.length);
+  return { candidates, out };
+}
+
+function fits(movement: Movement, query: Query): boolean {
+  const q = query;
+  return (
+    (q.region === null || shareOf(movement, q.region) >= 0.5) &&
+    (q.length === null || movement.length === q.length) &&
+    (q.profile === null || movement.profile === q.profile) &&
+    (q.pattern === null || movement.pattern === q.pattern) &&
+    (q.action === null || movement.jointActions.includes(q.action)) &&
+    (q.laterality === null || movement.laterality === q.laterality) &&
+    (!q.safeAlone || movement.safeAlone.toTheLimit) &&
+    (q.spinalLoadUpTo === null || compareStress(movement.spinalLoad, q.spinalLoadUpTo) <= 0) &&
+    (q.setUpUpTo === null ||
+      SET_UP_EFFORTS.indexOf(movement.setUpEffort) <= SET_UP_EFFORTS.indexOf(q.setUpUpTo)) &&
+    matchesText(movement, q.text)
+  );
+}
+
+/** True when the name begins with what was typed: whoever types a name means it, whatever else the session lacks. */
+function beginsWith({ name }: Movement, text: string): boolean {
+  const typed = wordsOf(text).join(" ");
+  return typed !== "" && name.toLowerCase().startsWith(typed);
+}
+
+/** True when name, pattern and direct regions together hold every word of the text. */
+export function matchesText(movement: Movement, text: string): boolean {
+  return wordsOf(text).every((word) => searchText(movement).includes(word));
+}
+
+const wordsOf = (text: string) =>
+  text
+    .toLowerCase()
+    .split(/\s+/)
+    .filter((word) => word !== "");
+
+const texts = new WeakMap<Movement, string>();
+
+/** What a search looks through: name, pattern, direct regions, in plain words. */
+function searchText(movement: Movement): string {
+  const known = texts.get(movement);
+  if (known !== undefined) return known;
+  const direct = directRegions(movement);
+  const plain = [movement.name, movement.pattern, ...direct]
+    .join(" ")
+    .replace(/([A-Z])/g, " $1")
+    .toLowerCase()
+    .replace(/[-\s]+/g, " ");
+  texts.set(movement, plain);
+  return plain;
+}

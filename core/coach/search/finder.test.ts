@@ -1,0 +1,217 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { MUSCLE_LENGTHS, PATTERNS, REGIONS, kg } from "../../kernel/index.ts";
+import { SHIPPED_MOVEMENTS } from "../../movement/catalogue/index.ts";
+import { judge } from "../judged.ts";
+import { ANYTHING, findMovements, type Query } from "./find.ts";
+import { substitutesFor, swapSlot, type SwapCause, type SwapContext } from "./substitute.ts";
+import { sampleAround } from "../../../tests/samples/index.ts";
+import { exercise, FULL_GYM, judging, movementOf, sessionOf } from "~/tests/arbitrary/session.ts";
+
+const knee = (severity: number) => ({
+  limits: [
+    { joint: "knee" as const, provokedBy: "kneeLoad" as const, since: null, severity, allowed: 2 },
+  ],
+});
+const found = (query: Partial<Query>, ...rest: Parameters<typeof judging>) =>
+  findMovements({ ...ANYTHING, ...query }, judge(judging(...rest)));
+const names = (r: ReturnType<typeof found>) => r.candidates.map((c) => c.movement.ref.slice(8));
+
+describe("the finder", () => {
+  it("finds by words of name, pattern and direct region, all of which must fit", () => {
+    expect(names(found({ text: "romanian dumb" }, sessionOf()))).toEqual([
+      "dumbbell-romanian-deadlift",
+    ]);
+    expect(names(found({ text: "tibialis" }, sessionOf()))).toContain("wall-toe-raise");
+    expect(found({ text: "no such thing" }, sessionOf())).toEqual({ candidates: [], out: [] });
+  });
+
+  it("puts a name first that begins with what was typed, whatever the session lacks", () => {
+    const full = sessionOf(exercise("hack-squat", 8), exercise("leg-extension", 4));
+    expect(names(found({ text: "leg press" }, full))[0]).toBe("leg-press");
+    expect(names(found({ text: "press" }, full))[0]).not.toBe("leg-press");
+  });
+
+  it("puts first what the session lacks, and says what it would bring", () => {
+    const after = found({}, sessionOf(exercise("leg-press", 8), exercise("leg-extension", 4)));
+    const [best] = after.candidates;
+    expect(
+      best?.movement.regions.some((r) => r.region === "vastusLateralis" && r.share === 1),
+    ).toBe(false);
+    expect(best?.brings[0]?.kind).toBe("region");
+    const regions = after.candidates
+      .slice(0, 5)
+      .flatMap((c) => c.movement.regions.map((r) => r.region));
+    expect(regions).toContain("hamstringsHipExtension");
+  });
+
+  it("ranks up a priority and what is liked, and down what must not grow", () => {
+    const plain = names(found({ pattern: "adduction" }, sessionOf()));
+    const last = plain.at(-1)!;
+    const liked = found({ pattern: "adduction" }, sessionOf(), {
+      brief: { likes: [`shipped:${last}`] },
+    });
+    expect(names(liked)[0]).toBe(last);
+    const withPriority = found({}, sessionOf(), { brief: { priorities: ["tibialisAnterior"] } });
+    const before = names(found({}, sessionOf())).indexOf("wall-toe-raise");
+    expect(names(withPriority).indexOf("wall-toe-raise")).toBeLessThan(before);
+  });
+
+  it("keeps what is out with every reason, also that no station here serves it", () => {
+    const gym = FULL_GYM.filter((s) => s.loading.kind !== "plateMachine");
+    const { out } = found({ text: "hack squat" }, sessionOf(), { stations: gym, brief: knee(5) });
+    const hack = out.find((o) => o.movement.ref === "shipped:hack-squat");
+    expect(hack?.reasons.map((r) => r.code)).toEqual(["notInGym", "limit"]);
+  });
+
+  it("prefers a station that is not busy", () => {
+    const twice = FULL_GYM.flatMap((s, i) => [
+      { ...s, usuallyBusy: true },
+      {
+        ...s,
+        id: judging(sessionOf(exercise("leg-press"))).plan.blocks[0]!.id as never,
+        name: `quiet ${i}`,
+      },
+    ]);
+    const [first] = found({ text: "leg press" }, sessionOf(), { stations: twice }).candidates;
+    expect(first?.station.usuallyBusy).toBe(false);
+  });
+
+  it("for any search and brief: what is out has a reason, what is in has none, and both fit the search", () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          region: fc.option(fc.constantFrom(...REGIONS)),
+          length: fc.option(fc.constantFrom(...MUSCLE_LENGTHS)),
+          pattern: fc.option(fc.constantFrom(...PATTERNS)),
+          safeAlone: fc.boolean(),
+        }),
+        fc.integer({ min: 0, max: 6 }),
+        fc.constantFrom("beginner" as const, "trained" as const, "advanced" as const),
+        (query, severity, level) => {
+          const r = found(query, sessionOf(), { brief: { ...knee(severity), level } });
+          expect(r.out.every((o) => o.reasons.length > 0)).toBe(true);
+          const all = [...r.candidates, ...r.out].map((c) => c.movement);
+          expect(new Set(all).size).toBe(all.length);
+          for (const m of all) {
+            if (query.region !== null)
+              expect(m.regions.some((x) => x.region === query.region)).toBe(true);
+            if (query.length !== null) expect(m.length).toBe(query.length);
+            if (query.safeAlone) expect(m.safeAlone.toTheLimit).toBe(true);
+          }
+          const ranks = r.candidates.map((c) => c.score);
+          expect(ranks).toEqual([...ranks].sort((a, b) => b - a));
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+});
+
+const slotOf = (slug: string) => exercise(slug).slot;
+const context = (over: Partial<SwapContext> = {}): SwapContext => ({
+  brief: judging(sessionOf()).brief,
+  catalogue: SHIPPED_MOVEMENTS,
+  stations: FULL_GYM,
+  around: sampleAround(FULL_GYM),
+  lastReading: () => null,
+  ...over,
+});
+const swaps = (slug: string, cause: SwapCause, over: Partial<SwapContext> = {}) =>
+  substitutesFor(slotOf(slug), cause, context(over)).substitutions;
+
+describe("substitutes", () => {
+  it("for a taken station are elsewhere, and keep regions and pattern before all", () => {
+    const [first, ...others] = swaps("leg-press", { kind: "stationTaken" });
+    expect([first, ...others].every((s) => s?.station.loading.kind !== "plateMachine")).toBe(true);
+    expect(first?.kept).toContain("regions");
+  });
+
+  it("for what hurts ask less of just that", () => {
+    const found = swaps("romanian-deadlift", { kind: "hurts", provokedBy: "loadOnSpine" });
+    expect(found.length).toBeGreaterThan(3);
+    for (const s of found) expect(["none", "low", "moderate"]).toContain(s.movement.spinalLoad);
+    expect(
+      found
+        .slice(0, 3)
+        .some((s) => s.movement.spinalLoad === "none" || s.movement.spinalLoad === "low"),
+    ).toBe(true);
+  });
+
+  it("for more of a region train it directly; without a helper they are safe alone", () => {
+    for (const s of swaps("back-squat", { kind: "wantMore", region: "adductors" })) {
+      expect(s.movement.regions).toContainEqual({ region: "adductors", share: 1 });
+    }
+    for (const s of swaps("back-squat", { kind: "noHelper" })) {
+      expect(s.movement.safeAlone.toTheLimit).toBe(true);
+    }
+  });
+
+  it("on a journey may be the same movement at another station", () => {
+    const away = FULL_GYM.filter((s) => s.loading.kind === "bar");
+    const [first] = swaps("back-squat", { kind: "travelling" }, { stations: away });
+    expect(first?.movement.ref).toBe("shipped:back-squat");
+    expect(first?.lost).toEqual([]);
+  });
+
+  it("say the reason that the catalogue names, and what is kept and lost", () => {
+    const hit = swaps("back-squat", { kind: "noHelper" }).find(
+      (s) => s.movement.ref === "shipped:leg-press",
+    );
+    expect(hit?.reason).toBe("no bar on the back, supported trunk");
+    expect([...(hit?.kept ?? []), ...(hit?.lost ?? [])].sort()).toEqual(
+      ["legs", "length", "pattern", "profile", "regions"].sort(),
+    );
+    expect(hit?.lost).toContain("pattern");
+  });
+
+  it("begin with what was logged, else with a stated relation, else with a set to find the load", () => {
+    const logged = swaps("back-squat", { kind: "noHelper" }, { lastReading: () => kg(80) });
+    expect(logged[0]?.firstLoad).toEqual({ kind: "logged", reading: kg(80) });
+    const around = sampleAround(FULL_GYM, { lastTotal: () => kg(200) });
+    const related = swaps("leg-press", { kind: "hurts", provokedBy: "balance" }, { around });
+    expect(related).toEqual([]);
+    const one = swaps(
+      "leg-press",
+      { kind: "wantMore", region: "vastusLateralis" },
+      { around },
+    ).find((s) => s.movement.ref === "shipped:single-leg-press");
+    // 45 % of 200 kg is 90; the carriage is 47, so 43 hang: 42.5 is the nearest made.
+    expect(one?.firstLoad).toEqual({ kind: "related", reading: kg(42.5), share: 0.45 });
+    expect(swaps("leg-press", { kind: "stationTaken" })[0]?.firstLoad).toEqual({
+      kind: "calibrate",
+    });
+  });
+
+  it("name the closest and why each is out when nothing is left", () => {
+    const brief = {
+      ...context().brief,
+      clearances: SHIPPED_MOVEMENTS.map((m) => m.pattern).map((pattern) => ({
+        verdict: "forbidden" as const,
+        pattern,
+        by: "Dr Somebody",
+        on: null,
+      })),
+    };
+    const { substitutions, closest } = substitutesFor(
+      slotOf("leg-press"),
+      { kind: "stationTaken" },
+      context({ brief }),
+    );
+    expect(substitutions).toEqual([]);
+    expect(closest.length).toBe(3);
+    expect(closest.every((c) => c.reasons.length > 0)).toBe(true);
+  });
+
+  it("take over sets, reps and effort, with an open load on a set that finds it", () => {
+    const slot = slotOf("leg-press");
+    const [to] = swaps("leg-press", { kind: "stationTaken" });
+    const swapped = swapSlot(slot, to!, "right");
+    expect(swapped.id).toBe(slot.id);
+    expect(swapped.sets.map((s) => s.role)).toEqual(["calibration", "work", "work"]);
+    expect(swapped.sets.map((s) => s.load.kind)).toEqual(["open", "open", "open"]);
+    expect(swapped.sets.map((s) => s.target)).toEqual(slot.sets.map((s) => s.target));
+    const single = swapSlot(slot, { ...to!, movement: movementOf("single-leg-press") }, "right");
+    expect(single.sets[0]?.side).toEqual({ kind: "each", first: "right", matchFirst: false });
+  });
+});

@@ -1,2 +1,0 @@
-export * from "./find.ts";
-export * from "./substitute.ts";

@@ -1,0 +1,149 @@
+import {
+  compareMass,
+  mass,
+  parseMass,
+  sameReading,
+  type Mass,
+  type MassTextError,
+  type MassUnit,
+  fail,
+  ok,
+  type Result,
+} from "../kernel/index.ts";
+import type { Band } from "./loading.ts";
+import { STATION_BOUNDS } from "./station-bounds.ts";
+
+export type PinListError =
+  | { readonly code: "empty" }
+  | { readonly code: "notAMass"; readonly error: MassTextError }
+  | { readonly code: "repeated"; readonly reading: Mass }
+  /** A run "10 to 95 by 10" whose step does not lead to its last entry, or that is too long. */
+  | { readonly code: "runDoesNotArrive"; readonly text: string }
+  | { readonly code: "tooMany"; readonly most: number };
+
+/**
+ * Reads a typed list of masses ("10, 20, 35 50"; a semicolon, a space or a comma followed by a space
+ * separates; a comma inside a number is a decimal comma) and sorts it. A run is written from its first to its
+ * last with its step: "20 to 200 by 15". The unit may stand at the end. Refuses an empty list, a run that does
+ * not arrive, and a repeated entry, which is a slip of the pen more often than a second identical pin.
+ */
+export function parseMassList(text: string, unit: MassUnit): Result<readonly Mass[], PinListError> {
+  const words = withoutUnit(text, unit)
+    .split(/[;\s]+|,(?=\s|$)/)
+    .filter((word) => word !== "");
+  if (words.length === 0) return fail({ code: "empty" });
+  const masses: Mass[] = [];
+  for (let at = 0; at < words.length;) {
+    const isRun = isWord(words[at + 1], "to") && isWord(words[at + 3], "by");
+    const read = parseEach(isRun ? [0, 2, 4].map((i) => words[at + i]) : [words[at]], unit);
+    if (!read.ok) return read;
+    const entries = isRun ? runOf(read.value, unit) : read;
+    if (!entries.ok) return entries;
+    masses.push(...entries.value);
+    if (masses.length > STATION_BOUNDS.loads) {
+      return fail({ code: "tooMany", most: STATION_BOUNDS.loads });
+    }
+    at += isRun ? 5 : 1;
+  }
+  masses.sort(compareMass);
+  const repeated = masses.find((m, i) => i > 0 && m.thousandths === masses[i - 1]?.thousandths);
+  return repeated === undefined ? ok(masses) : fail({ code: "repeated", reading: repeated });
+}
+
+function withoutUnit(text: string, unit: MassUnit): string {
+  const trimmed = text.trim();
+  return trimmed.toLowerCase().endsWith(unit) ? trimmed.slice(0, -unit.length) : trimmed;
+}
+
+const isWord = (word: string | undefined, expected: string) => word?.toLowerCase() === expected;
+
+function parseEach(
+  words: readonly (string | undefined)[],
+  unit: MassUnit,
+): Result<readonly Mass[], PinListError> {
+  const masses: Mass[] = [];
+  for (const word of words) {
+    const parsed = parseMass(word ?? "", unit);
+    if (!parsed.ok) return fail({ code: "notAMass", error: parsed.error });
+    masses.push(parsed.value);
+  }
+  return ok(masses);
+}
+
+/** Every mass of a run given by its first, its last and its step. */
+function runOf(
+  [first, last, step]: readonly Mass[],
+  unit: MassUnit,
+): Result<readonly Mass[], PinListError> {
+  if (first === undefined || last === undefined || step === undefined) return ok([]);
+  const steps = (last.thousandths - first.thousandths) / step.thousandths;
+  if (!Number.isInteger(steps) || steps < 1 || steps >= STATION_BOUNDS.loads) {
+    const [from, to, by] = [first, last, step].map((m) => String(m.thousandths / 1000));
+    return fail({ code: "runDoesNotArrive", text: `${from} to ${to} by ${by}` });
+  }
+  return ok(
+    Array.from({ length: steps + 1 }, (_, i) =>
+      mass(first.thousandths + i * step.thousandths, unit),
+    ),
+  );
+}
+
+/** Reads bands as name and nominal tension: "light 8, medium 15, strong 25"; sorts by tension. */
+export function parseBandList(text: string, unit: MassUnit): Result<readonly Band[], PinListError> {
+  const words = text
+    .split(/[;\n]+|,(?=\s|$)/)
+    .map((w) => w.trim())
+    .filter((w) => w !== "");
+  if (words.length === 0) return fail({ code: "empty" });
+  const bands: Band[] = [];
+  for (const word of words) {
+    const parts = /^(.{1,40}?)\s+(\S+)$/.exec(word);
+    const parsed = parseMass(parts?.[2] ?? word, unit);
+    if (!parsed.ok) return fail({ code: "notAMass", error: parsed.error });
+    if (parts?.[1] === undefined) {
+      return fail({ code: "notAMass", error: { code: "notANumber", text: word } });
+    }
+    bands.push({ name: parts[1], tension: parsed.value });
+  }
+  if (bands.length > STATION_BOUNDS.bands) {
+    return fail({ code: "tooMany", most: STATION_BOUNDS.bands });
+  }
+  bands.sort((a, b) => compareMass(a.tension, b.tension));
+  const repeated = bands.find(
+    (b, i) => i > 0 && sameReading(b.tension, bands[i - 1]?.tension ?? b.tension),
+  );
+  return repeated === undefined ? ok(bands) : fail({ code: "repeated", reading: repeated.tension });
+}
+
+/** Reads plates as `size × count` pairs: "25x4, 20x4, 1.25x2". The count is of single plates, 1 to 60. */
+export function parsePlateList(
+  text: string,
+  unit: MassUnit,
+): Result<readonly { readonly size: Mass; readonly count: number }[], PinListError> {
+  const words = text
+    .split(/[;\n]+|,(?=\s|$)/)
+    .map((w) => w.trim())
+    .filter((w) => w !== "");
+  if (words.length === 0) return fail({ code: "empty" });
+  const plates: { size: Mass; count: number }[] = [];
+  for (const word of words) {
+    const parts = /^(\S+?)\s*[x×*]\s*(\d{1,2})$/.exec(word);
+    const parsed = parseMass(parts?.[1] ?? word, unit);
+    if (parts === null)
+      return fail({ code: "notAMass", error: { code: "notANumber", text: word } });
+    if (!parsed.ok) return fail({ code: "notAMass", error: parsed.error });
+    const count = Number(parts[2]);
+    if (count < 1 || count > STATION_BOUNDS.platesOfSize || parsed.value.thousandths === 0) {
+      return fail({ code: "notAMass", error: { code: "outOfRange", text: word } });
+    }
+    plates.push({ size: parsed.value, count });
+  }
+  if (plates.length > STATION_BOUNDS.plateSizes) {
+    return fail({ code: "tooMany", most: STATION_BOUNDS.plateSizes });
+  }
+  plates.sort((a, b) => compareMass(b.size, a.size));
+  const repeated = plates.find(
+    (p, i) => i > 0 && p.size.thousandths === plates[i - 1]?.size.thousandths,
+  );
+  return repeated === undefined ? ok(plates) : fail({ code: "repeated", reading: repeated.size });
+}

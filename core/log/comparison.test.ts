@@ -1,0 +1,69 @@
+import { describe, expect, it } from "vitest";
+import { kg, seconds } from "../kernel/index.ts";
+import { OPEN_TEMPO } from "../plan/index.ts";
+import { differences, verdictOf } from "./comparison.ts";
+import type { LogContext } from "./part.ts";
+import { RACK, sampleContext, sampleId } from "../../tests/samples/index.ts";
+
+const between = (a: Partial<LogContext>, b: Partial<LogContext>, laterLoading = RACK) =>
+  differences(
+    { context: sampleContext(a), loading: RACK },
+    { context: sampleContext(b), loading: laterLoading },
+  );
+const slow = { ...OPEN_TEMPO, lower: 3 };
+const slower = { ...OPEN_TEMPO, lower: 5 };
+
+describe("like with like", () => {
+  it("is alike when nothing differs, small changes of rest and place included", () => {
+    expect(between({}, {})).toEqual([]);
+    expect(between({ restSeconds: seconds(120) }, { restSeconds: seconds(140) })).toEqual([]);
+    expect(between({ hardSetsBefore: 3 }, { hardSetsBefore: 5 })).toEqual([]);
+  });
+
+  it.each([
+    ["another station", { station: sampleId<"station">(9) }, "station", "other"],
+    ["another movement", { movement: "shipped:front-squat" as const }, "movement", "other"],
+    ["a slower tempo", { tempo: slower }, "tempo", "harder"],
+    ["less rest", { restSeconds: seconds(60) }, "rest", "harder"],
+    ["more rest", { restSeconds: seconds(240) }, "rest", "easier"],
+    ["later in the order", { hardSetsBefore: 6 }, "order", "harder"],
+    ["a belt put on", { gear: [{ name: "belt", fromSet: 1 }] }, "gear", "other"],
+    ["a spotter", { helper: "spotter" as const }, "helper", "easier"],
+  ])("notes %s", (_, later, aspect, direction) => {
+    expect(between({ tempo: slow }, { tempo: slow, ...later })).toEqual([{ aspect, direction }]);
+  });
+
+  it("does not take unknown for a difference", () => {
+    expect(
+      between({ helper: "unknown", gear: null, restSeconds: null }, { helper: "alone", gear: [] }),
+    ).toEqual([]);
+    expect(between({ setUp: { Stance: "wide" } }, { setUp: {} })).toEqual([]);
+    expect(between({ setUp: { Stance: "wide" } }, { setUp: { Stance: "hip width" } })).toHaveLength(
+      1,
+    );
+  });
+
+  it("breaks when the bar was exchanged, though the station is the same", () => {
+    expect(between({}, {}, { ...RACK, bar: kg(15) } as typeof RACK)).toEqual([
+      { aspect: "station", direction: "other" },
+    ]);
+  });
+
+  it("calls a tempo with one phase slower and one faster just another", () => {
+    const mixed = { ...OPEN_TEMPO, lower: 4, lift: 1 };
+    expect(between({ tempo: { ...OPEN_TEMPO, lower: 3, lift: 2 } }, { tempo: mixed })).toEqual([
+      { aspect: "tempo", direction: "other" },
+    ]);
+  });
+
+  it("concludes one way only under harder or easier conditions", () => {
+    expect(verdictOf([])).toBe("alike");
+    expect(
+      verdictOf(between({ hardSetsBefore: 0 }, { hardSetsBefore: 9, restSeconds: seconds(60) })),
+    ).toBe("progressOnly");
+    expect(verdictOf(between({}, { restSeconds: seconds(240) }))).toBe("regressionOnly");
+    expect(verdictOf(between({}, { hardSetsBefore: 9, restSeconds: seconds(240) }))).toBe(
+      "notComparable",
+    );
+  });
+});

@@ -1,0 +1,72 @@
+import { describe, expect, it } from "vitest";
+import { count, kg } from "../kernel/index.ts";
+import { exposureOf } from "./expose.ts";
+import { plannedContext } from "./planned-context.ts";
+import {
+  sampleContext,
+  sampleDay,
+  sampleId,
+  samplePart,
+  samplePlan,
+  sampleSet,
+  sampleSlot,
+  sampleStation,
+} from "../../tests/samples/index.ts";
+
+const each = sampleSet(2, { side: { kind: "each", first: "left", matchFirst: false } });
+const slot = sampleSlot([sampleSet(1, { role: "ramp" }), each]);
+const side = (s: "left" | "right", reps: number | null, rir: 0 | 1 | 2 | "unknown") =>
+  samplePart(each, {
+    key: { setId: each.id, extensionId: null, round: 0, ordinal: 0, side: s },
+    fullReps: reps === null ? null : count(reps),
+    rir,
+  });
+const expose = (parts: ReturnType<typeof samplePart>[], contexts = [sampleContext()]) =>
+  exposureOf(sampleId(600), sampleDay(), slot, { parts, contexts, pains: [] }, sampleStation());
+
+describe("an exposure", () => {
+  it("judges a set with two sides by the weaker side and the one closer to the limit", () => {
+    expect(expose([side("left", 8, 0), side("right", 10, 2)])?.sets).toMatchObject([
+      { reps: 8, rir: 0 },
+    ]);
+  });
+
+  it("keeps unknown reps and effort unknown", () => {
+    expect(expose([side("left", null, 1), side("right", 10, "unknown")])?.sets).toMatchObject([
+      { reps: null, rir: "unknown" },
+    ]);
+  });
+
+  it("leaves ramp sets and drops out, and counts the work sets planned", () => {
+    const ramp = samplePart(slot.sets[0]!, { reading: kg(60) });
+    const drop = samplePart(each, {
+      key: { setId: each.id, extensionId: sampleId(11), round: 0, ordinal: 0, side: "left" },
+    });
+    expect(expose([ramp, drop, side("left", 9, 1)])).toMatchObject({
+      setsPlanned: 1,
+      sets: [{ reps: 9 }],
+    });
+  });
+
+  it("is nothing without a part or without the context that makes it comparable", () => {
+    expect(expose([])).toBeNull();
+    expect(expose([side("left", 9, 1)], [])).toBeNull();
+  });
+});
+
+describe("the context planned for today", () => {
+  it("counts the hard sets written before the slot and leaves the day's unknowns unknown", () => {
+    const before = sampleSlot(
+      [sampleSet(5, { role: "ramp" }), sampleSet(6), sampleSet(7, { effort: "more" })],
+      { id: sampleId(690) },
+    );
+    const context = plannedContext(samplePlan(before, slot), slot, sampleStation());
+    expect(context).toMatchObject({
+      hardSetsBefore: 1,
+      restSeconds: 120,
+      gear: null,
+      helper: "unknown",
+      bodyWeight: null,
+    });
+  });
+});

@@ -1,0 +1,67 @@
+import { describe, expect, it } from "vitest";
+import type { Command, OrderedCommand } from "./command.ts";
+import { elapsed, lastLogged, momentOf } from "./rest-clock.ts";
+import { sampleCommand, samplePart, sampleSet } from "../../tests/samples/index.ts";
+
+const HOUR = 3_600_000;
+
+describe("the time since a set", () => {
+  const logged = { wall: 10 * HOUR, steady: 5000 };
+
+  it("runs on when the clock is put back two hours", () => {
+    expect(elapsed(logged, { wall: 8 * HOUR + 30_000, steady: 35_000 })).toBe(30_000);
+  });
+
+  it("runs on while the device sleeps and its steady clock stands", () => {
+    expect(elapsed(logged, { wall: 10 * HOUR + 90_000, steady: 6000 })).toBe(90_000);
+  });
+
+  it("is never negative", () => {
+    expect(elapsed(logged, { wall: 0, steady: 0 })).toBe(0);
+  });
+
+  it("is known after a reload from the time written down, unless that lies ahead or far back", () => {
+    const now = { wall: 10 * HOUR, steady: 200 };
+    expect(momentOf(10 * HOUR - 60_000, now)).toEqual({
+      wall: 10 * HOUR - 60_000,
+      steady: 200 - 60_000,
+    });
+    expect(momentOf(12 * HOUR, now)).toBeNull();
+    expect(momentOf(8 * HOUR, now)).toBeNull();
+  });
+});
+
+describe("the set logged last", () => {
+  const [one, two] = [sampleSet(1), sampleSet(2)];
+  const part = (set: typeof one, seq: number, at: number, parent: Command["parent"] = null) => ({
+    ...sampleCommand(1, seq, { kind: "part", part: samplePart(set) }, parent),
+    at,
+  });
+  const acked = (...commands: Command[]): OrderedCommand[] =>
+    commands.map((command, i) => ({ command, position: i + 1 }));
+  const seqOf = (entries: readonly OrderedCommand[]) => lastLogged(entries)?.command.seq ?? null;
+
+  it("is the newest by the order of the log, not by the clock of the device", () => {
+    expect(seqOf(acked(part(one, 1, 9000), part(two, 2, 100)))).toBe(2);
+  });
+
+  it("stays the same when it, or an earlier one, is corrected", () => {
+    const [first, second] = [part(one, 1, 1), part(two, 2, 2)];
+    expect(seqOf(acked(first, second, part(one, 3, 3, first.commandId)))).toBe(2);
+    expect(seqOf(acked(first, second, part(two, 3, 3, second.commandId)))).toBe(2);
+  });
+
+  it("is the one before where it was removed, and itself again once it is logged anew", () => {
+    const [first, second] = [part(one, 1, 1), part(two, 2, 2)];
+    const key = samplePart(two).key;
+    const removal = sampleCommand(1, 3, { kind: "removePart", key }, second.commandId);
+    expect(seqOf(acked(first, second, removal))).toBe(1);
+    expect(seqOf(acked(first, second, removal, part(two, 4, 4, removal.commandId)))).toBe(4);
+  });
+
+  it("is one that is only on the device before those of the server, and none where none is", () => {
+    const unsent = { command: part(two, 2, 1), position: null };
+    expect(seqOf([unsent, ...acked(part(one, 1, 5))])).toBe(2);
+    expect(lastLogged([])).toBeNull();
+  });
+});

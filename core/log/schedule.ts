@@ -1,0 +1,28 @@
+import type { Day, Id } from "../kernel/index.ts";
+
+/** For whom, where and when a session is planned, apart from what is trained in it. */
+export interface PlanHead {
+  readonly personId: Id<"person">;
+  readonly gymId: Id<"gym">;
+  readonly day: Day;
+  /** `HH:MM` on the gym's wall clock, or null when only the day is set. */
+  readonly startTime: string | null;
+  readonly title: string;
+}
+
+/** Whether the coach ruled on an ended session, and whether its log changed after that. */
+export type RulingState = "open" | "done" | "changedSince";
+
+/** Where a planned session stands: not begun, being trained, or ended and perhaps ruled on. */
+export type RunState =
+  | { readonly kind: "none" }
+  | { readonly kind: "running"; readonly runId: Id<"run"> }
+  | { readonly kind: "ended"; readonly runId: Id<"run">; readonly ruling: RulingState };
+
+/** A planned session as lists show it. */
+export interface PlanEntry extends PlanHead {
+  readonly id: Id<"plan">;
+  readonly revision: number;
+  readonly personName: string;
+  readonly run: RunState;
+}

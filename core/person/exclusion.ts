@@ -1,0 +1,80 @@
+import { type Joint, type Pattern, assertNever } from "../kernel/index.ts";
+import { compareStress, shareOf, type Movement, type Stress } from "../movement/index.ts";
+import { LEVELS, type Brief, type Level, type Limit, type Provocation } from "./brief.ts";
+
+/** Why a brief takes a movement out. Wording lives in format/. */
+export type Exclusion =
+  | {
+      readonly code: "limit";
+      readonly joint: Joint;
+      readonly provokedBy: Provocation;
+      readonly severity: number;
+      readonly allowed: number;
+      readonly asks: Stress;
+    }
+  | { readonly code: "forbidden"; readonly pattern: Pattern; readonly by: string }
+  | { readonly code: "level"; readonly needs: Level; readonly has: Level }
+  | { readonly code: "disliked" };
+
+/** How much of a provocation a movement holds. Source: our rule, docs/arithmetic.md § Limits. */
+export function provocationIn(movement: Movement, by: Provocation): Stress {
+  switch (by) {
+    case "loadOnSpine":
+      return movement.spinalLoad;
+    case "kneeLoad":
+      return movement.kneeStress;
+    case "hipLoad":
+      return movement.hipStress;
+    case "deepStretch":
+      return movement.length === "stretched"
+        ? movement.profile === "bottom"
+          ? "high"
+          : "moderate"
+        : "low";
+    case "grip": {
+      const share = shareOf(movement, "grip");
+      return share >= 0.5 ? "high" : share > 0 ? "moderate" : "none";
+    }
+    case "balance":
+      return movement.givesOutFirst === "balance"
+        ? "high"
+        : movement.stability === "free"
+          ? "moderate"
+          : "none";
+    default:
+      return assertNever(by);
+  }
+}
+
+/**
+ * From which stress on a limit takes a movement out: above what the coach allows, moderate and high; within
+ * it, high only, since mild and stable discomfort may continue. Without severity nothing is taken out.
+ * Source: our rule, docs/arithmetic.md § Limits.
+ */
+export function excludesFrom(limit: Limit): Stress | null {
+  if (limit.severity <= 0) return null;
+  return limit.severity > limit.allowed ? "moderate" : "high";
+}
+
+/** Every reason for which this brief takes the movement out; none when it may be done. */
+export function exclusionsOf(brief: Brief, movement: Movement): readonly Exclusion[] {
+  const reasons: Exclusion[] = [];
+  for (const limit of brief.limits) {
+    const asks = provocationIn(movement, limit.provokedBy);
+    const from = excludesFrom(limit);
+    if (from !== null && compareStress(asks, from) >= 0) {
+      const { joint, provokedBy, severity, allowed } = limit;
+      reasons.push({ code: "limit", joint, provokedBy, severity, allowed, asks });
+    }
+  }
+  for (const { verdict, pattern, by } of brief.clearances) {
+    if (verdict === "forbidden" && pattern === movement.pattern) {
+      reasons.push({ code: "forbidden", pattern, by });
+    }
+  }
+  if (LEVELS.indexOf(movement.difficulty) > LEVELS.indexOf(brief.level)) {
+    reasons.push({ code: "level", needs: movement.difficulty, has: brief.level });
+  }
+  if (brief.dislikes.includes(movement.ref)) reasons.push({ code: "disliked" });
+  return reasons;
+}

@@ -1,0 +1,120 @@
+import { describe, expect, it } from "vitest";
+import { findMovement } from "../movement/catalogue/index.ts";
+import { OPEN_TEMPO } from "../plan/index.ts";
+import type { Stances } from "./questions.ts";
+import { defaultsFor, isIsolation, orderRank, wantedLength, weeklyBands } from "./settings.ts";
+import { findShippedApproach } from "./shipped-approaches.ts";
+
+const middle = findShippedApproach("shipped:even-ground")!.stances;
+const movement = (slug: string) => findMovement(`shipped:${slug}`)!;
+const [squat, extension, curl, calf] = [
+  "back-squat",
+  "leg-extension",
+  "seated-leg-curl",
+  "standing-calf-raise",
+].map(movement);
+const of = (over: Partial<Stances>, which = squat!) =>
+  defaultsFor(which, { stances: { ...middle, ...over } });
+
+describe("how hard a new exercise begins", () => {
+  it.each<readonly [Stances["effort"], readonly unknown[], readonly unknown[]]>([
+    ["reserve", [2, 2], [2, 1]],
+    ["lastSet", [2, 0], [2, 0]],
+    ["isolationOnly", [2, 2], [0, 0]],
+    ["everything", [0, 0], [0, 0]],
+  ])(
+    "%s: a squat leaves %j, an extension %j in the sets and the last",
+    (effort, compound, isolated) => {
+      const pair = ({ effort: sets, lastEffort }: ReturnType<typeof of>) => [sets, lastEffort];
+      expect(pair(of({ effort }))).toEqual(compound);
+      expect(pair(of({ effort }, extension))).toEqual(isolated);
+    },
+  );
+});
+
+describe("how many sets and reps", () => {
+  it.each<readonly [Stances["volume"], number]>([
+    ["few", 2],
+    ["moderate", 3],
+    ["high", 4],
+  ])("%s volume begins with %i sets", (volume, sets) => {
+    expect(of({ volume }).sets).toBe(sets);
+  });
+
+  it.each([
+    ["a squat with long rest", of({ rest: "long" }), 4, 6],
+    ["an extension with long rest", of({ rest: "long" }, extension), 8, 12],
+    ["a squat with two minutes", of({ rest: "twoMinutes" }), 6, 10],
+    ["an extension with two minutes", of({ rest: "twoMinutes" }, extension), 10, 15],
+    ["heavy calves", of({ repetitions: "heavyCalves" }, calf), 6, 10],
+    ["high-rep calves", of({ repetitions: "highRepCalves" }, calf), 10, 20],
+    ["heavy curls", of({ repetitions: "heavyCalves" }, curl), 6, 10],
+    ["curls, never few", of({ repetitions: "highRepCalves" }, curl), 8, 12],
+  ])("%s: %# ", (_, { target }, min, max) => {
+    expect(target).toEqual({ kind: "reps", min, max });
+  });
+});
+
+describe("how long the rest, how slow the repetition", () => {
+  it.each<readonly [Stances["rest"], unknown, unknown]>([
+    ["none", { kind: "fixed", seconds: 20 }, { kind: "fixed", seconds: 20 }],
+    ["seconds", { kind: "fixed", seconds: 60 }, { kind: "fixed", seconds: 45 }],
+    ["twoMinutes", { kind: "fixed", seconds: 120 }, { kind: "fixed", seconds: 90 }],
+    ["long", { kind: "range", min: 180, max: 300 }, { kind: "range", min: 180, max: 180 }],
+    ["breath", { kind: "breath", likely: 150 }, { kind: "breath", likely: 90 }],
+  ])("%s: a squat %j, an extension %j", (rest, compound, isolated) => {
+    expect(of({ rest }).rest).toEqual(compound);
+    expect(of({ rest }, extension).rest).toEqual(isolated);
+  });
+
+  it.each<readonly [Stances["tempo"], unknown]>([
+    ["continuous", { lower: 2, stretch: 0, lift: 1, squeeze: 0 }],
+    ["pauses", { lower: 2, stretch: 1, lift: 1, squeeze: 1 }],
+    ["slowLowering", { lower: 4, stretch: 1, lift: 1, squeeze: 0 }],
+    ["lessLoad", OPEN_TEMPO],
+  ])("%s: %j", (tempo, phases) => {
+    expect(of({ tempo }).tempo).toEqual(phases);
+  });
+});
+
+describe("what is isolation", () => {
+  it.each([
+    ["back-squat", false],
+    ["leg-press", false],
+    ["romanian-deadlift", false],
+    ["barbell-hip-thrust", false],
+    ["leg-extension", true],
+    ["seated-leg-curl", true],
+    ["standing-calf-raise", true],
+  ])("%s: %s", (slug, is) => {
+    expect(isIsolation(movement(slug))).toBe(is);
+  });
+});
+
+describe("what else a school settles", () => {
+  it("wants the stretch, the squeeze, or all lengths alike", () => {
+    expect(wantedLength({ ...middle, emphasis: "stretch" })).toBe("stretched");
+    expect(wantedLength({ ...middle, emphasis: "squeeze" })).toBe("shortened");
+    expect(wantedLength({ ...middle, emphasis: "allLengths" })).toBeNull();
+  });
+
+  it("asks nothing of the rectus femoris where extensions are light work only, and keeps the ceiling", () => {
+    const usual = weeklyBands({ ...middle, kneeExtension: "everyWeek" }).rectusFemoris;
+    const light = weeklyBands({ ...middle, kneeExtension: "lightOnly" }).rectusFemoris;
+    expect(usual.low).toBeGreaterThan(0);
+    expect(light).toEqual({ low: 0, high: usual.high });
+  });
+
+  it.each<readonly [Stances["order"], readonly string[]]>([
+    ["compoundFirst", ["squat", "extension", "curl", "calf"]],
+    ["isolationFirst", ["extension", "curl", "squat", "calf"]],
+    ["kneeFlexionFirst", ["curl", "squat", "extension", "calf"]],
+    ["hamstringsLast", ["squat", "extension", "curl", "calf"]],
+    ["calvesFirst", ["calf", "squat", "extension", "curl"]],
+  ])("%s: %j", (order, names) => {
+    const ranked = Object.entries({ squat, extension, curl, calf })
+      .map(([name, m]) => ({ name, rank: orderRank(m!, { ...middle, order }) }))
+      .toSorted((a, b) => a.rank - b.rank);
+    expect(ranked.map(({ name }) => name)).toEqual(names);
+  });
+});

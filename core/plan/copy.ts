@@ -1,0 +1,90 @@
+import { type Id, type MintId, assertNever } from "../kernel/index.ts";
+import type { Item } from "./item.ts";
+import type { LoadRule } from "./load-rule.ts";
+import type { Block, PlannedSet, Slot } from "./plan.ts";
+
+/** The new ids of copied sets and their parts; one that is not in it gets a fresh id, and a reference to it stays. */
+export interface SetCopies {
+  readonly sets: ReadonlyMap<Id<"set">, Id<"set">>;
+  readonly parts: ReadonlyMap<Id<"extension">, Id<"extension">>;
+}
+
+/** Nothing copied yet: references stay as they are. */
+export const NO_COPIES: SetCopies = { sets: new Map(), parts: new Map() };
+
+/** Fresh ids for these sets and their parts, so that references among them can be led to the copies. */
+export function copiesOf(sets: readonly PlannedSet[], mint: MintId): SetCopies {
+  return {
+    sets: new Map(sets.map((set) => [set.id, mint<"set">()])),
+    parts: new Map(
+      sets.flatMap((set) => set.extensions.map(({ id }) => [id, mint<"extension">()] as const)),
+    ),
+  };
+}
+
+/** A block with new ids, every `lineId` kept, and references to copied sets led to their copies. */
+export function copyBlock(block: Block, copies: SetCopies, mint: MintId): Block {
+  const slot = (from: Slot): Slot => ({
+    ...from,
+    id: mint(),
+    sets: from.sets.map((set) => copySet(set, copies, mint)),
+  });
+  switch (block.kind) {
+    case "exercise":
+      return { ...block, id: mint(), slot: slot(block.slot) };
+    case "rotation":
+      return { ...block, id: mint(), members: block.members.map(slot) };
+    case "prepare":
+    case "conditioning":
+    case "restore":
+      return { ...block, id: mint(), items: block.items.map((item) => copyItem(item, mint)) };
+    default:
+      return assertNever(block);
+  }
+}
+
+/** A set with new ids for itself, its extensions and what is done in its rest. */
+export function copySet(set: PlannedSet, copies: SetCopies, mint: MintId): PlannedSet {
+  return {
+    ...set,
+    id: copies.sets.get(set.id) ?? mint(),
+    load: leadTo(set.load, copies),
+    between: set.between.map((item) => copyItem(item, mint)),
+    extensions: set.extensions.map((extension) => ({
+      ...extension,
+      id: copies.parts.get(extension.id) ?? mint(),
+    })),
+  };
+}
+
+function copyItem(item: Item, mint: MintId): Item {
+  return item.kind === "tightnessCheck"
+    ? { ...item, id: mint(), ifTight: { ...item.ifTight, id: mint() } }
+    : { ...item, id: mint() };
+}
+
+/** A load rule that follows from a copied set or part, led to the copy. */
+export function leadTo(load: LoadRule, copies: SetCopies): LoadRule {
+  switch (load.kind) {
+    case "shareOfSet":
+      return {
+        ...load,
+        set: copies.sets.get(load.set) ?? load.set,
+        part: load.part === null ? null : (copies.parts.get(load.part) ?? load.part),
+      };
+    case "stepsFromSet":
+      return { ...load, set: copies.sets.get(load.set) ?? load.set };
+    case "absolute":
+    case "open":
+    case "shareOfMovement":
+    case "shareOfMaximum":
+    case "fromLast":
+    case "byEffort":
+    case "bodyWeight":
+    case "trial":
+    case "fallback":
+      return load;
+    default:
+      return assertNever(load);
+  }
+}

@@ -1,0 +1,32 @@
+import type { BoundName, TempoPhaseName } from "../index.ts";
+import type { Span } from "./syntax.ts";
+import type { Expectation } from "./tokens.ts";
+
+/** What is wrong at a place of the written line. */
+export type NotationError = Span &
+  (
+    | { readonly code: "character"; readonly text: string }
+    /** `expected` in the order of the grammar; nothing was found at the end of the text. */
+    | {
+        readonly code: "expected";
+        readonly found: string;
+        readonly expected: readonly Expectation[];
+      }
+    | { readonly code: "bound"; readonly bound: BoundName; readonly value: number }
+    /** A movement of the tempo that takes no time. */
+    | { readonly code: "noTime"; readonly phase: TempoPhaseName }
+    | { readonly code: "whole"; readonly value: number }
+    | { readonly code: "upsideDown"; readonly min: number; readonly max: number }
+    | { readonly code: "oneNumber" }
+    | { readonly code: "twice"; readonly what: string }
+    | { readonly code: "mass"; readonly value: number }
+    | { readonly code: "reserve"; readonly value: number }
+    | { readonly code: "noSet"; readonly exercise: number | null; readonly number: number }
+    /** The set itself, or one that comes after it. */
+    | { readonly code: "notBefore"; readonly number: number }
+    | { readonly code: "noPart"; readonly number: number }
+    | { readonly code: "id" }
+    | { readonly code: "noMovement"; readonly name: string }
+    | { readonly code: "noWord"; readonly word: string; readonly choices: readonly string[] }
+    | { readonly code: "unnamed" }
+  );

@@ -1,0 +1,330 @@
+import { describe, expect, it } from "vitest";
+import { kg, lb, seconds } from "../../kernel/index.ts";
+import { OPEN_TEMPO, type PlannedSet } from "../index.ts";
+import type { NotationContext } from "./context.ts";
+import { parseItems, parseLine } from "./parse.ts";
+import { sampleMint } from "../../../tests/samples/index.ts";
+
+/**
+ * What each word means, by hand: the round trip alone would not notice two words that were swapped in reading
+ * and in writing alike.
+ */
+const CONTEXT: NotationContext = {
+  unit: "kg",
+  defaults: { effort: 1, rest: { kind: "fixed", seconds: seconds(75) }, side: { kind: "both" } },
+  exercises: [[]],
+  own: 0,
+  nameOf: () => null,
+  movementNamed: (name) => (name === "Leg press" ? "shipped:leg-press" : null),
+};
+const setsOf = (line: string): readonly PlannedSet[] => {
+  const read = parseLine(line, [], CONTEXT, sampleMint);
+  if (!read.ok) throw new Error(JSON.stringify(read.error));
+  return read.value;
+};
+const setOf = (line: string): PlannedSet => {
+  const [set] = setsOf(line);
+  if (set === undefined) throw new Error("no set");
+  return set;
+};
+
+describe("a target", () => {
+  it.each([
+    ["8", { kind: "reps", min: 8, max: 8 }],
+    ["8-12 reps", { kind: "reps", min: 8, max: 12 }],
+    ["8 to 12", { kind: "reps", min: 8, max: 12 }],
+    ["30-40 s", { kind: "seconds", min: 30, max: 40 }],
+    ["2 min", { kind: "seconds", min: 120, max: 120 }],
+    ["1:30", { kind: "seconds", min: 90, max: 90 }],
+    ["1:30-2:00", { kind: "seconds", min: 90, max: 120 }],
+    ["20 steps", { kind: "steps", steps: 20, counted: "perSide", outAndBack: false }],
+    ["20 steps each", { kind: "steps", steps: 20, counted: "perSide", outAndBack: false }],
+    [
+      "20 steps in all out and back",
+      { kind: "steps", steps: 20, counted: "inAll", outAndBack: true },
+    ],
+    ["40 m", { kind: "metres", metres: 40, outAndBack: false }],
+    ["40 m out and back", { kind: "metres", metres: 40, outAndBack: true }],
+    ["max", { kind: "limit", atLeast: null, likely: 10 }],
+    ["max least 12", { kind: "limit", atLeast: 12, likely: 12 }],
+    ["max least 6 about 9", { kind: "limit", atLeast: 6, likely: 9 }],
+    ["total 60 reps", { kind: "total", of: "reps", amount: 60, likelySets: 4, pause: 20 }],
+    [
+      "total 100 steps in 5 sets pause 1:00",
+      { kind: "total", of: "steps", amount: 100, likelySets: 5, pause: 60 },
+    ],
+    ["intervals 8 x 20 s", { kind: "intervals", rounds: 8, work: 20, pause: 30 }],
+    ["intervals 6 x 1:00 pause 45 s", { kind: "intervals", rounds: 6, work: 60, pause: 45 }],
+    ["until hips-lift", { kind: "untilForm", criterion: "hipsLift", likely: 10 }],
+    [
+      "until low-back-arches about 14",
+      { kind: "untilForm", criterion: "lowBackArches", likely: 14 },
+    ],
+    ["burn plus 8 about 20", { kind: "afterBurn", reps: 8, likely: 20 }],
+  ])("%s", (line, target) => {
+    expect(setOf(line).target).toEqual(target);
+  });
+});
+
+describe("a load", () => {
+  it.each([
+    ["at 80", { kind: "absolute", reading: kg(80) }],
+    ["at 80 lb", { kind: "absolute", reading: lb(80) }],
+    ["at 1,25", { kind: "absolute", reading: kg(1.25) }],
+    ["", { kind: "open" }],
+    ["at open", { kind: "open" }],
+    ["at 75% of max", { kind: "shareOfMaximum", share: 0.75 }],
+    [
+      'at 60% of "Leg press"',
+      { kind: "shareOfMovement", movement: "shipped:leg-press", share: 0.6 },
+    ],
+    [
+      'at 60% of "shipped:hack-squat"',
+      { kind: "shareOfMovement", movement: "shipped:hack-squat", share: 0.6 },
+    ],
+    ["at last", { kind: "fromLast", steps: 0 }],
+    ["at last plus 2 steps", { kind: "fromLast", steps: 2 }],
+    ["at last minus 1", { kind: "fromLast", steps: -1 }],
+    ["at effort", { kind: "byEffort" }],
+    ["at body", { kind: "bodyWeight", by: "plus", mass: kg(0) }],
+    ["at body plus 10", { kind: "bodyWeight", by: "plus", mass: kg(10) }],
+    ["at body weight minus 20 kg", { kind: "bodyWeight", by: "minus", mass: kg(20) }],
+    ["at trial 60", { kind: "trial", from: kg(60), steps: 1, tries: 3 }],
+    ["at trial 60 up 2 tries 4", { kind: "trial", from: kg(60), steps: 2, tries: 4 }],
+    ["at 100 else 100 else 95", { kind: "fallback", reading: kg(100), then: [kg(100), kg(95)] }],
+  ])("8 %s", (load, rule) => {
+    expect(setOf(`8 ${load}`).load).toEqual(rule);
+  });
+
+  it("follows from the set that is named, up or down, or from a part of it", () => {
+    const [first, second, third, fourth] = setsOf(
+      "10 at 50 then drop to 40 then drop to 30; 8 at 110% of set 1 part 2; 8 at set 1 plus 3 steps; 6 at before minus 2",
+    );
+    expect(second?.load).toEqual({
+      kind: "shareOfSet",
+      set: first?.id,
+      part: first?.extensions[1]?.id,
+      share: 1.1,
+    });
+    expect(third?.load).toEqual({ kind: "stepsFromSet", set: first?.id, steps: 3 });
+    expect(fourth?.load).toEqual({ kind: "stepsFromSet", set: third?.id, steps: -2 });
+  });
+
+  it("follows, in each of several sets, from the one before it", () => {
+    const sets = setsOf("10 at 90; 3 x 10 at before minus 1");
+    expect(sets.slice(1).map((set) => "set" in set.load && set.load.set)).toEqual(
+      sets.slice(0, 3).map((set) => set.id),
+    );
+  });
+});
+
+describe("what else is said of a set", () => {
+  it.each([
+    ["8", 1],
+    ["ramp 8", "more"],
+    ["primer 8", "more"],
+    ["top 8", 1],
+    ["8 leave 0", 0],
+    ["8 leave none", 0],
+    ["8 leave 2.5", 2.5],
+    ["8 leaving 3", 3],
+    ["8 leave many", "more"],
+    ["8 leave unknown", "unknown"],
+    ["8 past limit", "past"],
+    ["8 effort 8", 2],
+    ["8 effort 9.5", 0.5],
+    ["8 effort 10", 0],
+    ["8 effort 4", "more"],
+  ])("%s leaves %s", (line, effort) => {
+    expect(setOf(line).effort).toBe(effort);
+  });
+
+  it.each([
+    ["ramp", "ramp"],
+    ["primer", "primer"],
+    ["calibration", "calibration"],
+    ["work", "work"],
+    ["top", "top"],
+    ["back-off", "backOff"],
+    ["backoff", "backOff"],
+    ["burnout", "burnout"],
+  ])("%s, before the number or behind it", (word, role) => {
+    expect(setsOf(`${word} 2 x 8`).map((set) => set.role)).toEqual([role, role]);
+    expect(setsOf(`2 x ${word} 8`).map((set) => set.role)).toEqual([role, role]);
+  });
+
+  it.each([
+    ["rest 90", { kind: "fixed", seconds: 90 }],
+    ["rest 2 min", { kind: "fixed", seconds: 120 }],
+    ["rest 1:30-2:00", { kind: "range", min: 90, max: 120 }],
+    ["rest 20 s to 40 s", { kind: "range", min: 20, max: 40 }],
+    ["rest most 1:00", { kind: "atMost", seconds: 60 }],
+    ["rest breath", { kind: "breath", likely: 120 }],
+    ["rest partner about 45 s", { kind: "partner", likely: 45 }],
+    ["rest heart below 110 about 1:30", { kind: "heartRate", below: 110, likely: 90 }],
+    ["", { kind: "fixed", seconds: 75 }],
+  ])("8 %s", (words, rest) => {
+    expect(setOf(`8 ${words}`).restAfter).toEqual(rest);
+  });
+
+  it.each([
+    ["both", { kind: "both" }],
+    ["left", { kind: "left" }],
+    ["right", { kind: "right" }],
+    ["alternating", { kind: "alternating" }],
+    ["left then right", { kind: "each", first: "left", matchFirst: false }],
+    ["right then left matched", { kind: "each", first: "right", matchFirst: true }],
+  ])("8 %s", (words, side) => {
+    expect(setOf(`8 ${words}`).side).toEqual(side);
+  });
+
+  it("reads tempo by its phases, each accent, another set-up, and what is optional", () => {
+    const set = setOf(
+      '8 lower 3 stretch 1 lift fast squeeze 2 s dead stop 1 s second squeeze 2 s last rep lower 8 s with "Stance" "wide" "Toes" "out" optional',
+    );
+    expect(set.tempo).toEqual({ lower: 3, stretch: 1, lift: "explosive", squeeze: 2 });
+    expect(set.accents).toEqual([
+      { kind: "deadStop", seconds: 1 },
+      { kind: "secondSqueeze", seconds: 2 },
+      { kind: "slowLastRep", phase: "lower", seconds: 8 },
+    ]);
+    expect(set.setUp).toEqual({ Stance: "wide", Toes: "out" });
+    expect(set.optional).toBe(true);
+    expect(setOf("8")).toMatchObject({
+      tempo: OPEN_TEMPO,
+      accents: [],
+      setUp: {},
+      optional: false,
+    });
+  });
+
+  it("says once for all what one set may still say otherwise", () => {
+    const sets = setsOf("all lower 3 rest 60 at 40: 8; 6 lower 5; 4 at 50 rest 2:00");
+    expect(sets.map((set) => set.tempo.lower)).toEqual([3, 5, 3]);
+    expect(sets.map((set) => set.load)).toMatchObject(
+      [40, 40, 50].map((n) => ({ reading: kg(n) })),
+    );
+    expect(sets.map((set) => set.restAfter)).toMatchObject(
+      [60, 60, 120].map((n) => ({ seconds: n })),
+    );
+  });
+});
+
+describe("what follows a set", () => {
+  const eight = { kind: "reps", min: 8, max: 8 };
+  const few = { kind: "limit", atLeast: null, likely: 4 };
+  it.each([
+    [
+      "drop to 80%",
+      {
+        kind: "drop",
+        to: { kind: "share", of: "current", share: 0.8 },
+        target: eight,
+        restBefore: 10,
+      },
+    ],
+    ["drop to 70% of last", { kind: "drop", to: { kind: "share", of: "current", share: 0.7 } }],
+    ["drop to 60% of first", { kind: "drop", to: { kind: "share", of: "first", share: 0.6 } }],
+    [
+      "drop to 40 kg after 5 s",
+      { kind: "drop", to: { kind: "reading", reading: kg(40) }, restBefore: 5 },
+    ],
+    ["drop to body", { kind: "drop", to: { kind: "bodyweight" } }],
+    ["drop strip 2 plates", { kind: "drop", to: { kind: "strip", plates: 2 } }],
+    ["drop down 3 steps", { kind: "drop", to: { kind: "steps", steps: 3 } }],
+    ["drop to 80% for 10-12", { kind: "drop", target: { kind: "reps", min: 10, max: 12 } }],
+    ["rest-pause 2", { kind: "restPause", pauses: 2, pause: 15, target: few }],
+    ["rest pause 3 after 20 s for 3", { kind: "restPause", pauses: 3, pause: 20 }],
+    ["cluster 4", { kind: "cluster", groups: 4, pause: 20, multiple: 1, target: eight }],
+    [
+      "clusters 5 after 30 s at 105% for 2",
+      {
+        kind: "cluster",
+        groups: 5,
+        pause: 30,
+        multiple: 1.05,
+        target: { kind: "reps", min: 2, max: 2 },
+      },
+    ],
+    ["partials stretched", { kind: "partials", where: "stretched", target: few }],
+    ["partials mid for 6", { kind: "partials", where: "mid" }],
+    ["forced self", { kind: "forced", by: "self", target: few }],
+    ["forced partner for 2", { kind: "forced", by: "partner" }],
+    ['position "Toes" "in"', { kind: "positionChange", setUp: { Toes: "in" }, target: eight }],
+    ["hold 20 s stretched", { kind: "endHold", seconds: 20, at: { kind: "stretched" } }],
+    ["hold 1:00 shortened", { kind: "endHold", seconds: 60, at: { kind: "shortened" } }],
+    ["hold 15 s 90°", { kind: "endHold", seconds: 15, at: { kind: "angle", degrees: 90 } }],
+    ["breaths 5 for 4", { kind: "breather", breaths: 5, target: { kind: "reps", min: 4, max: 4 } }],
+  ])("8 then %s", (part, extension) => {
+    expect(setOf(`8 then ${part}`).extensions).toMatchObject([extension]);
+    expect(setOf(`8 + ${part}`).extensions).toMatchObject([extension]);
+  });
+
+  it("comes in the order in which it is written, a number of drops as so many lighter loads", () => {
+    const { extensions } = setOf(
+      "8 then 2 drops to 80% then partials stretched then hold 10 s stretched",
+    );
+    expect(extensions.map((e) => e.kind)).toEqual(["drop", "drop", "partials", "endHold"]);
+    expect(new Set(extensions.map((e) => e.id)).size).toBe(4);
+  });
+});
+
+describe("drills and checks", () => {
+  const itemsOf = (text: string) => {
+    const read = parseItems(text, [], CONTEXT, sampleMint);
+    if (!read.ok) throw new Error(JSON.stringify(read.error));
+    return read.value;
+  };
+
+  it.each([
+    ["pulse-raiser", "pulseRaiser"],
+    ["mobility", "mobility"],
+    ["pre-fatigue", "preFatigue"],
+    ["stretch", "stretch"],
+    ["steady cardio", "steadyCardio"],
+    ["intervals", "intervals"],
+    ["cool-down", "coolDown"],
+    ["self-massage", "selfMassage"],
+  ])("%s", (word, kind) => {
+    expect(itemsOf(`${word} "Anything" 30 s`)).toMatchObject([
+      { kind, name: "Anything", target: { kind: "seconds", min: 30 }, side: { kind: "both" } },
+    ]);
+  });
+
+  it("have a movement, a side, and how hard they are", () => {
+    expect(
+      itemsOf(
+        'stretch movement "Leg press" 30 s left then right felt 3; pulse-raiser "Bike" 5 min heart 100-120',
+      ),
+    ).toMatchObject([
+      {
+        name: "",
+        movement: "shipped:leg-press",
+        side: { kind: "each", first: "left" },
+        intensity: { kind: "felt", outOfTen: 3 },
+      },
+      {
+        target: { kind: "seconds", min: 300, max: 300 },
+        intensity: { kind: "heartRate", min: 100, max: 120 },
+      },
+    ]);
+  });
+
+  it("a check names its region and what it adds only for the tight", () => {
+    expect(
+      itemsOf('check hip-flexors 20 s if tight stretch "Couch stretch" 45 s left then right'),
+    ).toMatchObject([
+      {
+        kind: "tightnessCheck",
+        region: "hipFlexors",
+        seconds: 20,
+        ifTight: { kind: "stretch", name: "Couch stretch", target: { min: 45 } },
+      },
+    ]);
+  });
+
+  it("stand in the rest of a set, one behind the other", () => {
+    const { between } = setOf('8 between stretch "Couch" 30 s and mobility "Ankle" 10');
+    expect(between.map((item) => item.kind)).toEqual(["stretch", "mobility"]);
+  });
+});

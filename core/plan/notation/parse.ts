@@ -1,0 +1,147 @@
+import {
+  tokenMatcher,
+  EOF,
+  type IRecognitionException,
+  type IToken,
+  type TokenType,
+} from "chevrotain";
+import { type MintId, fail, ok, type Result } from "../../kernel/index.ts";
+import type { Extension, Item, LoadRule, PlannedSet, Rest, Target } from "../index.ts";
+import type { NotationContext } from "./context.ts";
+import type { NotationError } from "./error.ts";
+import { PARSER } from "./grammar/line.ts";
+import { keepIds, keepItems } from "./keep-ids.ts";
+import { readLine, Reader } from "./read/line.ts";
+import { expectationOf, LEXER, T } from "./tokens.ts";
+
+/** Longer texts are no written line but something pasted. */
+export const LONGEST_LINE = 4000;
+
+/**
+ * The sets that a written line means; ids of `previous` are kept where sets match. Fails with everything that
+ * is wrong, each with its place in the text: the first word that does not fit, or every value that does not.
+ */
+export function parseLine(
+  text: string,
+  previous: readonly PlannedSet[],
+  context: NotationContext,
+  mint: MintId,
+): Result<readonly PlannedSet[], readonly NotationError[]> {
+  const words = wordsOf(text, "line");
+  if (!words.ok) return words;
+  const { sets, errors } = readLine(words.value, context, mint);
+  return errors.length > 0 ? fail(errors) : ok(keepIds(sets, previous));
+}
+
+/** What one cell of a set may hold: its target, its load, its rest, or a part that follows it. */
+type Read<V> = Result<V, readonly NotationError[]>;
+
+/** A target as in the written line: "8-12", "max least 6", "40 s". */
+export function parseTarget(text: string, context: NotationContext): Read<Target> {
+  return readPart(text, "target", context, (reader, words) => reader.target(words));
+}
+
+/** A load as in the written line behind "at", with the sets before it; nothing is a load to find. */
+export function parseLoad(
+  text: string,
+  before: readonly PlannedSet[],
+  context: NotationContext,
+): Read<LoadRule> {
+  if (text.trim() === "") return ok({ kind: "open" });
+  return readPart(text, "load", context, (reader, words) => reader.load(words), before);
+}
+
+/** A rest as in the written line behind "rest". */
+export function parseRest(text: string, context: NotationContext): Read<Rest> {
+  return readPart(text, "rest", context, (reader, words) => reader.rest(words));
+}
+
+/** A part as in the written line behind "then"; `old` gives it its ids, `own` is the set's target. */
+export function parsePart(
+  text: string,
+  old: Extension,
+  own: Target,
+  context: NotationContext,
+): Read<Extension> {
+  const read = readPart(text, "extension", context, (reader, words) => {
+    const parts = reader.extension(words, own);
+    if (parts.length > 1) reader.fail(words, { code: "oneNumber" });
+    return parts[0];
+  });
+  if (!read.ok || read.value === undefined) return read.ok ? ok(old) : read;
+  return ok({ ...read.value, id: old.id, lineId: old.lineId });
+}
+
+/** What is done in preparation or restoration: drills and checks, one behind the other. */
+export function parseItems(
+  text: string,
+  previous: readonly Item[],
+  context: NotationContext,
+  mint: MintId,
+): Read<readonly Item[]> {
+  const words = wordsOf(text, "items");
+  if (!words.ok) return words;
+  const reader = new Reader(context, mint);
+  const items = words.value.map((item) => reader.item(item));
+  return reader.errors.length > 0 ? fail(reader.errors) : ok(keepItems(items, previous));
+}
+
+type Rule = "line" | "items" | "target" | "load" | "rest" | "extension";
+type WordsOf<R extends Rule> = ReturnType<(typeof PARSER)[R]>;
+
+function readPart<R extends Exclude<Rule, "line" | "items">, V>(
+  text: string,
+  rule: R,
+  context: NotationContext,
+  read: (reader: Reader, words: WordsOf<R>) => V,
+  before: readonly PlannedSet[] = [],
+): Read<V> {
+  const words = wordsOf(text, rule);
+  if (!words.ok) return words;
+  // A part gets its ids from the one that it replaces, and nothing else here has any.
+  const reader = new Reader(context, () => NO_ID as never, before);
+  const value = read(reader, words.value);
+  return reader.errors.length > 0 ? fail(reader.errors) : ok(value);
+}
+
+const NO_ID = "00000000-0000-7000-8000-000000000000";
+
+function wordsOf<R extends Rule>(text: string, rule: R): Read<WordsOf<R>> {
+  const { tokens, errors } = LEXER.tokenize(text.slice(0, LONGEST_LINE));
+  const [strange] = errors;
+  if (strange !== undefined) {
+    const { offset } = strange;
+    return fail([{ code: "character", at: offset, length: 1, text: charAt(text, offset) }]);
+  }
+  PARSER.input = tokens;
+  const words = PARSER[rule]() as WordsOf<R>;
+  const [problem] = PARSER.errors;
+  return problem === undefined ? ok(words) : fail([expectation(problem, text, rule)]);
+}
+
+/** A whole character, also where it is written with two units. */
+function charAt(text: string, at: number): string {
+  return String.fromCodePoint(text.codePointAt(at) ?? 0);
+}
+
+function expectation(problem: IRecognitionException, text: string, rule: Rule): NotationError {
+  const { token } = problem;
+  const isEnd = tokenMatcher(token, EOF);
+  const at = isEnd ? text.trimEnd().length : token.startOffset;
+  const before = isEnd ? tokensOf(text) : tokensOf(text.slice(0, at));
+  return {
+    code: "expected",
+    at,
+    length: isEnd ? 1 : token.image.length,
+    found: isEnd ? "" : token.image,
+    expected: nextTypes(before, rule).map(expectationOf),
+  };
+}
+
+const tokensOf = (text: string): IToken[] => LEXER.tokenize(text).tokens;
+
+/** The kinds of tokens that may follow some tokens of a line, or of one rule. */
+export function nextTypes(before: readonly IToken[], rule: Rule = "line"): readonly TokenType[] {
+  const next = PARSER.computeContentAssist(rule, [...before]).map((s) => s.nextTokenType);
+  return [...new Set(next)].filter((type) => type !== T.Word);
+}

@@ -1,0 +1,44 @@
+import { describe, expect, it } from "vitest";
+import { seconds } from "../kernel/index.ts";
+import {
+  isOpenTempo,
+  isTempoPhase,
+  OPEN_TEMPO,
+  phasesFrom,
+  repSeconds,
+  sameTempo,
+  type Tempo,
+} from "./tempo.ts";
+
+const usual = seconds(4);
+const tempo = (over: Partial<Tempo>): Tempo => ({ ...OPEN_TEMPO, ...over });
+
+describe("a tempo", () => {
+  it.each([
+    [{ lower: 3, stretch: 1, lift: 1, squeeze: 0 }, 5],
+    [{ lower: 3, stretch: 1, lift: "explosive", squeeze: 0 }, 4.7],
+    [{}, 4],
+    [{ lower: 2 }, 4], // the open rest of a usual repetition
+    [{ lower: 5 }, 6], // five, and at least one second to lift
+    [{ lower: 4, lift: 2 }, 6],
+  ] as const)("%j lasts %s s a repetition", (written, lasts) => {
+    expect(repSeconds(tempo(written), usual)).toBeCloseTo(lasts, 10);
+  });
+
+  it("is shown in the order in which the movement happens", () => {
+    expect(phasesFrom("lower")[0]).toBe("lower");
+    expect(phasesFrom("lift")).toEqual(["lift", "squeeze", "lower", "stretch"]);
+  });
+
+  it("takes 0 to 30 seconds, explosive or nothing for a phase", () => {
+    expect([0, 2.5, 30, "explosive", null].every(isTempoPhase)).toBe(true);
+    expect([-1, 31, Number.NaN, "slow", undefined].some(isTempoPhase)).toBe(false);
+  });
+
+  it("is open only when nothing is written, and the same only in every phase", () => {
+    expect(isOpenTempo(OPEN_TEMPO)).toBe(true);
+    expect(isOpenTempo(tempo({ squeeze: 0 }))).toBe(false);
+    expect(sameTempo(tempo({ lower: 3 }), tempo({ lower: 3 }))).toBe(true);
+    expect(sameTempo(tempo({ squeeze: 0 }), OPEN_TEMPO)).toBe(false);
+  });
+});

@@ -1,0 +1,204 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { kg, lb } from "../kernel/index.ts";
+import { allLoads, howToMake } from "../gym/index.ts";
+import type { PainRecord, Exposure } from "../log/index.ts";
+import { withWorkLoad } from "./apply.ts";
+import { nextByDoubleProgression, type Proposal } from "./double-progression.ts";
+import {
+  RACK,
+  sampleContext,
+  sampleExposed as set,
+  sampleExposure as exposure,
+  sampleId,
+  sampleSet,
+  sampleSlot,
+  STACK,
+} from "../../tests/samples/index.ts";
+
+const slot = sampleSlot([sampleSet(1), sampleSet(2), sampleSet(3)]);
+const next = (...exposures: Exposure[]): Proposal => nextByDoubleProgression(slot, exposures, RACK);
+const at = (...reps: (number | null)[]) => exposure(reps.map((r) => set(kg(100), r)));
+const codes = (p: Proposal) => p.because.map((r) => r.code);
+const pain: PainRecord = {
+  kind: "pain",
+  id: sampleId(1),
+  slotId: slot.id,
+  key: null,
+  joint: "knee",
+  side: "left",
+  score: 3,
+  note: "",
+};
+
+describe("double progression", () => {
+  it("raises by the smallest step of the station once every set is at the top of the range", () => {
+    const p = next(at(10, 10, 10), at(10, 10, 10));
+    expect(p).toMatchObject({
+      move: "raise",
+      reading: kg(102.5),
+      from: kg(100),
+      confidence: "high",
+      mustRule: false,
+    });
+    expect(codes(p)).toEqual(["allAtTop", "smallestStep"]);
+    expect(p.because[1]).toMatchObject({ stepShare: 0.025 });
+  });
+
+  it("keeps the load while one set is short of the top, and says which number is missing", () => {
+    const p = next(at(9, 9, 9), at(10, 10, 9));
+    expect(p).toMatchObject({
+      move: "keep",
+      reading: kg(100),
+      mustRule: false,
+      confidence: "high",
+    });
+    expect(p.because).toEqual([{ code: "repsToGain", lowest: 9, top: 10, reading: kg(100) }]);
+  });
+
+  it("does not raise when sets are missing, or done at a lighter load", () => {
+    expect(next(at(10, 10, 10), exposure([set(kg(100), 10)], { setsPlanned: 3 })).move).toBe(
+      "keep",
+    );
+    const lighter = next(at(10, 10, 10), exposure([set(kg(100), 10), set(kg(90), 10)]));
+    expect(lighter).toMatchObject({ move: "keep", mustRule: true });
+    expect(codes(lighter)).toContain("mixedLoads");
+  });
+
+  it("repeats a load whose top was reached much closer to the limit than was asked", () => {
+    const strained = exposure([set(kg(100), 10, 0), set(kg(100), 10, 0)]);
+    const p = next(strained);
+    expect(p.move).toBe("keep");
+    expect(p.because).toContainEqual({ code: "harderThanAsked", asked: 2, lowest: 0 });
+    expect(next(exposure([set(kg(100), 10, 1), set(kg(100), 10, 1)])).move).toBe("raise");
+  });
+
+  it("lowers by one step after two sessions below the range, and asks", () => {
+    expect(next(at(8, 8, 6))).toMatchObject({ move: "keep", mustRule: false });
+    const p = next(at(8, 8, 6), at(8, 7, 6));
+    expect(p).toMatchObject({ move: "lower", reading: kg(97.5), mustRule: true });
+    expect(p.because[0]).toEqual({ code: "belowRange", lowest: 6, bottom: 8, times: 2 });
+  });
+
+  it("never raises over pain and asks the coach", () => {
+    const p = next(exposure([set(kg(100), 10), set(kg(100), 10)], { pains: [pain] }));
+    expect(p).toMatchObject({ move: "keep", mustRule: true, confidence: "low" });
+    expect(p.because[0]).toEqual({ code: "pain", joint: "knee", score: 3 });
+    expect(next(exposure([set(kg(100), 10)], { pains: [{ ...pain, score: 0 }] })).move).toBe(
+      "raise",
+    );
+  });
+
+  it("asks about a step that is too large for the load", () => {
+    const light = nextByDoubleProgression(
+      slot,
+      [exposure([set(lb(20), 10)], { loading: STACK })],
+      STACK,
+    );
+    expect(light).toMatchObject({ move: "raise", reading: lb(35), mustRule: true });
+    expect(light.because).toContainEqual(
+      expect.objectContaining({ code: "largeStep", stepShare: 0.75, limit: 0.1 }),
+    );
+  });
+
+  it("names the ceiling of a station instead of a load that it cannot make", () => {
+    const p = nextByDoubleProgression(
+      slot,
+      [exposure([set(lb(90), 10)], { loading: STACK })],
+      STACK,
+    );
+    expect(p).toMatchObject({ move: "keep", reading: lb(90), mustRule: true });
+    expect(codes(p)).toContain("atCeiling");
+  });
+
+  it("calls three comparable sessions without more reps a stall, and one better one none", () => {
+    expect(codes(next(at(9, 9, 8), at(9, 8, 8), at(9, 9, 8)))[0]).toBe("stalled");
+    expect(next(at(9, 9, 8), at(9, 8, 8), at(9, 9, 8)).mustRule).toBe(true);
+    expect(codes(next(at(9, 9, 8), at(9, 8, 8), at(9, 9, 9)))).not.toContain("stalled");
+    expect(codes(next(at(9, 9, 8), at(9, 9, 8)))).not.toContain("stalled");
+  });
+
+  it("takes a held load for success while body weight is being cut", () => {
+    const held = [at(9, 9, 8), at(9, 8, 8), at(9, 9, 8)];
+    const p = nextByDoubleProgression(slot, held, RACK, true);
+    expect(codes(p)).toContain("heldWhileCutting");
+    expect(codes(p)).not.toContain("stalled");
+    expect(p).toMatchObject({ move: "keep", mustRule: false });
+  });
+
+  it("does not count a session under other conditions towards a stall, and asks where the series breaks", () => {
+    const elsewhere = exposure([set(kg(100), 9), set(kg(100), 9), set(kg(100), 8)], {
+      context: sampleContext({ setUp: { Stance: "wide" } }),
+    });
+    const here = (...reps: number[]) =>
+      exposure(
+        reps.map((r) => set(kg(100), r)),
+        { context: sampleContext({ setUp: { Stance: "narrow" } }) },
+      );
+    const p = next(elsewhere, elsewhere, here(9, 9, 8));
+    expect(codes(p)).not.toContain("stalled");
+    expect(codes(p)).toContain("notComparable");
+    expect(p.mustRule).toBe(true);
+  });
+
+  it("does not take an unknown count for a zero", () => {
+    const p = next(at(10, null, 10));
+    expect(p).toMatchObject({ move: "keep", reading: kg(100), mustRule: true });
+    expect(codes(p)).toContain("unknownReps");
+    expect(next(at(null, null))).toMatchObject({ move: "keep", reading: kg(100), mustRule: true });
+  });
+
+  it("keeps what is planned when nothing was logged, and holds where the slot says so", () => {
+    expect(next()).toMatchObject({
+      move: "keep",
+      reading: kg(100),
+      because: [{ code: "noExposure" }],
+    });
+    const held = nextByDoubleProgression(
+      { ...slot, progression: { kind: "hold" } },
+      [at(10, 10, 10)],
+      RACK,
+    );
+    expect(held).toMatchObject({ move: "keep", because: [{ code: "heldByRule" }] });
+  });
+
+  it("never proposes a load that cannot be made, whatever was logged", () => {
+    const loads = allLoads(RACK).map((l) => l.reading);
+    const sets = fc.array(
+      fc.record({
+        at: fc.integer({ min: 0, max: loads.length - 1 }),
+        reps: fc.option(fc.integer({ min: 0, max: 14 })),
+        rir: fc.constantFrom(0, 1, 2, 3, "unknown", "past" as const),
+      }),
+      { minLength: 1, maxLength: 4 },
+    );
+    fc.assert(
+      fc.property(fc.array(sets, { minLength: 1, maxLength: 4 }), (sessions) => {
+        const history = sessions.map((own) =>
+          exposure(own.map((s) => set(loads[s.at] ?? kg(20), s.reps, s.rir as 0))),
+        );
+        const p = nextByDoubleProgression(slot, history, RACK);
+        expect(p.reading !== null && howToMake(RACK, p.reading).ok).toBe(true);
+        expect(p.because.length).toBeGreaterThan(0);
+      }),
+      { numRuns: Number(process.env["KRAVO_RUNS"] ?? 300) },
+    );
+  });
+});
+
+describe("a new work load", () => {
+  it("goes to the sets at the top load and to open ones, not to ramp or back-off", () => {
+    const mixed = sampleSlot([
+      sampleSet(1, { role: "ramp", load: { kind: "absolute", reading: kg(60) } }),
+      sampleSet(2),
+      sampleSet(3, { role: "backOff", load: { kind: "absolute", reading: kg(80) } }),
+      sampleSet(4, { load: { kind: "open" } }),
+      sampleSet(5, { role: "primer", load: { kind: "open" } }),
+      sampleSet(6, { role: "ramp" }), // at the work load itself
+    ]);
+    const loads = withWorkLoad(mixed, kg(102.5)).sets.map((s) =>
+      s.load.kind === "absolute" ? s.load.reading : null,
+    );
+    expect(loads).toEqual([kg(60), kg(102.5), kg(80), kg(102.5), null, kg(100)]);
+  });
+});

@@ -1,0 +1,107 @@
+import { describe, expect, it } from "vitest";
+import { amountKg, kg, share } from "../kernel/index.ts";
+import { loadsBetween } from "../gym/index.ts";
+import { OPEN_TEMPO } from "../plan/index.ts";
+import { lastKey } from "../log/index.ts";
+import { knownFrom, surroundingsFrom } from "./figures.ts";
+import { strengthTable } from "./rep-max-table.ts";
+import { USUAL_RULES } from "./strength-rules.ts";
+import { PLAIN_STRICTNESS } from "./strictness.ts";
+import { RACK, sampleExposed, sampleExposure, sampleId } from "../../tests/samples/index.ts";
+
+const did = (reading: number, reps: number, rir: 0 | 2 = 2) =>
+  sampleExposed(kg(reading), reps, rir);
+
+describe("what is known of a person at a station", () => {
+  it("is nothing where nothing was done", () => {
+    expect(knownFrom([], null, "epley")).toBeNull();
+  });
+
+  it("is the last session's first load and heaviest total, and the most telling estimate of the last three", () => {
+    const exposures = [
+      sampleExposure([did(200, 3, 0)], { runId: sampleId(1) }),
+      sampleExposure([did(100, 8)], { runId: sampleId(2) }),
+      sampleExposure([did(100, 10)], { runId: sampleId(3) }),
+      sampleExposure([did(95, 8), did(105, 5)], { runId: sampleId(4) }),
+    ];
+    const known = knownFrom(exposures, null, "epley");
+    expect(known?.lastReading).toEqual(kg(95));
+    expect(known?.lastTotal).toEqual(kg(105));
+    // Five and two left are seven possible: 105 × (1 + 7 ⁄ 30), near it by the person's own curve; the 200 kg is too long ago.
+    expect(amountKg(known?.maximum?.likely ?? kg(1))).toBeGreaterThan(120);
+    expect(amountKg(known?.maximum?.likely ?? kg(1))).toBeLessThan(140);
+  });
+
+  it("says why there is no estimate", () => {
+    expect(
+      knownFrom([sampleExposure([did(60, 20)], { runId: sampleId(1) })], null, "epley"),
+    ).toMatchObject({
+      maximum: null,
+      refused: { code: "tooManyReps", possible: 22 },
+    });
+  });
+
+  it("is what a load by maximum and by effort is worked out from", () => {
+    const known = knownFrom(
+      [sampleExposure([did(100, 5, 0)], { runId: sampleId(1) })],
+      null,
+      "epley",
+    );
+    if (known === null) throw new Error("nothing known");
+    const key = lastKey(known.movement, known.station);
+    const around = surroundingsFrom({ [key]: known }, null, USUAL_RULES);
+    const strength = around.strength(known.movement, known.station);
+    expect(amountKg(strength?.ofMaximum(share(0.5)) ?? kg(1))).toBeCloseTo(58.333, 2);
+    const plain = { tempo: OPEN_TEMPO, accents: [] };
+    expect(amountKg(strength?.forReps(5, plain) ?? kg(1))).toBeCloseTo(100, 2);
+    expect(strength?.forReps(5, { ...plain, tempo: { ...OPEN_TEMPO, squeeze: 2 } })).toEqual(
+      kg(95),
+    );
+    expect(strength?.forReps(16, plain)).toBeNull();
+    expect(around.lastReading(known.movement, known.station)).toEqual(kg(100));
+    expect(around.lastReading(known.movement, sampleId(99))).toBeNull();
+    expect(around.lastTotal(known.movement)).toEqual(kg(100));
+  });
+
+  it("follows the rules of the studio", () => {
+    const exposures = [sampleExposure([did(100, 5, 0)], { runId: sampleId(1) })];
+    const known = knownFrom(exposures, null, "oConner");
+    if (known === null) throw new Error("nothing known");
+    // 100 × (1 + 0.025 × 5), and five reps of it held for two seconds at a tenth off each.
+    expect(amountKg(known.maximum?.likely ?? kg(1))).toBeCloseTo(112.5, 2);
+    const strictness = { ...PLAIN_STRICTNESS, perHeldSecond: 0.1, most: 0.5 };
+    const around = surroundingsFrom({ [lastKey(known.movement, known.station)]: known }, null, {
+      equation: "oConner",
+      strictness,
+    });
+    const held = { tempo: { ...OPEN_TEMPO, squeeze: 2 }, accents: [] };
+    expect(around.strength(known.movement, known.station)?.forReps(5, held)).toEqual(kg(80));
+  });
+});
+
+describe("the table of loads", () => {
+  const known = knownFrom(
+    [sampleExposure([did(100, 5, 0)], { runId: sampleId(1) })],
+    null,
+    "epley",
+  );
+  if (known === null) throw new Error("nothing known");
+  const table = strengthTable(known, RACK, null, "epley");
+
+  it("gives back the load of the set that it comes from, and only loads that the station makes", () => {
+    expect(table[4]?.[0]?.made?.reading).toEqual(kg(100));
+    const readings = loadsBetween(RACK, kg(0), kg(400)).map((made) => amountKg(made.reading));
+    for (const cell of table.flat()) {
+      if (cell !== null) expect(readings).toContain(amountKg(cell.made?.reading ?? kg(1)));
+    }
+  });
+
+  it("gets lighter with reps and with reserve, and ends at fifteen possible reps", () => {
+    const of = (reps: number, left: number) => table[reps - 1]?.[left]?.total.likely;
+    expect(amountKg(of(6, 0) ?? kg(0))).toBeLessThan(amountKg(of(5, 0) ?? kg(0)));
+    expect(of(5, 1)).toEqual(of(6, 0));
+    expect(table[14]?.[0]).not.toBeNull();
+    expect(table[14]?.[1]).toBeNull();
+    expect(table[10]?.[4]).not.toBeNull();
+  });
+});

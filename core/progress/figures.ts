@@ -1,0 +1,136 @@
+import {
+  type Day,
+  massFromTicks,
+  ticksOf,
+  type Mass,
+  type Id,
+  type MovementRef,
+} from "../kernel/index.ts";
+import { totalMoved } from "../gym/index.ts";
+import { repsLeft } from "../plan/index.ts";
+import type { Strength, Surroundings } from "../unroll/index.ts";
+import { heaviestTotal, lastKey, type Exposure } from "../log/index.ts";
+import { fitCurve, type CurvePoint, type PersonalCurve } from "./curve.ts";
+import { MOST_REPS, type Equation } from "./equation.ts";
+import {
+  bestEstimate,
+  estimateMaximum,
+  type MaximumEstimate,
+  type NoEstimate,
+} from "./estimate.ts";
+import { loadForReps } from "./load-for.ts";
+import type { StrengthRules } from "./strength-rules.ts";
+import { strictShare } from "./strictness.ts";
+
+/** Only the latest sessions say what somebody can do now. Source: our rule, as above. */
+const SESSIONS_FOR_MAXIMUM = 3;
+
+/** What is known of a person with one movement at one station, as data that can be sent to a screen. */
+export interface Known {
+  readonly movement: MovementRef;
+  readonly station: Id<"station">;
+  readonly lastDay: Day;
+  /** Of the first work set of the last session. */
+  readonly lastReading: Mass | null;
+  /** The heaviest total of the last session; null where a total is unknown. */
+  readonly lastTotal: Mass | null;
+  readonly maximum: MaximumEstimate | null;
+  /** Why there is no maximum, where there is none. */
+  readonly refused: NoEstimate | null;
+  readonly curve: PersonalCurve;
+}
+
+/** By {@link lastKey}. */
+export type Figures = Readonly<Record<string, Known>>;
+
+/** What exposures of one movement at one station say, oldest first; null where there are none. */
+export function knownFrom(
+  exposures: readonly Exposure[],
+  bodyWeight: Mass | null,
+  equation: Equation,
+): Known | null {
+  const last = exposures.at(-1);
+  if (last === undefined) return null;
+  const curve = fitCurve(
+    exposures.flatMap((e) => pointsOf(e, bodyWeight)),
+    equation,
+  );
+  const results = exposures
+    .slice(-SESSIONS_FOR_MAXIMUM)
+    .flatMap((exposure) => setsOf(exposure, bodyWeight))
+    .map((set) => estimateMaximum(set, equation, curve));
+  const estimates = results.flatMap((r) => (r.ok ? [r.value] : []));
+  const refused = results.flatMap((r) => (r.ok ? [] : [r.error])).at(-1) ?? null;
+  return {
+    movement: last.context.movement,
+    station: last.context.station,
+    lastDay: last.day,
+    lastReading: last.sets[0]?.reading ?? null,
+    lastTotal: heaviestTotal(last, last.context.bodyWeight ?? bodyWeight),
+    maximum: bestEstimate(estimates),
+    refused: estimates.length > 0 ? null : refused,
+    curve,
+  };
+}
+
+/** What unrolling looks up of a person, from what is known. */
+export function surroundingsFrom(
+  figures: Figures,
+  bodyWeight: Mass | null,
+  rules: StrengthRules,
+): Pick<Surroundings, "bodyWeight" | "lastTotal" | "lastReading" | "strength"> {
+  const all = Object.values(figures).sort((a, b) => a.lastDay.localeCompare(b.lastDay));
+  const totals = new Map(
+    all.flatMap(({ movement, lastTotal }) =>
+      lastTotal === null ? [] : [[movement, lastTotal] as const],
+    ),
+  );
+  const at = (movement: MovementRef, station: Id<"station">) => figures[lastKey(movement, station)];
+  return {
+    bodyWeight,
+    lastTotal: (movement) => totals.get(movement) ?? null,
+    lastReading: (movement, station) => at(movement, station)?.lastReading ?? null,
+    strength: (movement, station) => {
+      const known = at(movement, station);
+      return known?.maximum == null ? null : strengthOf(known.maximum, known.curve, rules);
+    },
+  };
+}
+
+function strengthOf(
+  maximum: MaximumEstimate,
+  curve: PersonalCurve,
+  { equation, strictness }: StrengthRules,
+): Strength {
+  const { likely } = maximum;
+  return {
+    ofMaximum: (share) => massFromTicks(ticksOf(likely) * share, likely.unit, "nearest"),
+    forReps: (possible, { tempo, accents }) => {
+      const strict = strictShare(tempo, accents, strictness);
+      return loadForReps(maximum, possible, equation, strict, curve)?.likely ?? null;
+    },
+  };
+}
+
+function setsOf(exposure: Exposure, bodyWeight: Mass | null) {
+  const weight = exposure.context.bodyWeight ?? bodyWeight;
+  return exposure.sets.map((set, i) => ({
+    total: set.reading === null ? null : totalMoved(exposure.loading, set.reading, weight),
+    reps: set.reps,
+    rir: set.rir,
+    after: "rest" as const,
+    hasPartials: false,
+    restBefore: i === 0 ? null : exposure.context.restSeconds,
+  }));
+}
+
+/** Sets whose reserve was said, as points to fit a curve to. */
+function pointsOf(exposure: Exposure, bodyWeight: Mass | null): readonly CurvePoint[] {
+  return setsOf(exposure, bodyWeight).flatMap(({ total, reps, rir }) => {
+    const left = repsLeft(rir);
+    if (total === null || total.thousandths <= 0 || reps === null || left === null) return [];
+    const possibleReps = reps + left;
+    if (possibleReps < 1 || possibleReps > MOST_REPS) return [];
+    return [{ session: exposure.runId, logTotal: Math.log(ticksOf(total)), possibleReps }];
+  });
+}

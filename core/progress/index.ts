@@ -1,0 +1,11 @@
+/** From what was done to what comes next: strength, rules, accepting. */
+export * from "./apply.ts";
+export * from "./curve.ts";
+export * from "./double-progression.ts";
+export * from "./equation.ts";
+export * from "./estimate.ts";
+export * from "./figures.ts";
+export * from "./load-for.ts";
+export * from "./rep-max-table.ts";
+export * from "./strength-rules.ts";
+export * from "./strictness.ts";

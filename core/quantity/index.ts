@@ -1,2 +1,0 @@
-export * from "./quantity.ts";
-export * from "./mass.ts";

@@ -1,0 +1,93 @@
+import { describe, expect, it } from "vitest";
+import { kg, lb } from "../kernel/index.ts";
+import { newExtension, type Slot } from "../plan/index.ts";
+import { checkPlan } from "./check.ts";
+import {
+  RACK,
+  sampleDrop,
+  sampleId,
+  sampleMint,
+  samplePlan,
+  sampleSet,
+  sampleSlot,
+  sampleStation,
+  STACK,
+  sampleAround,
+} from "../../tests/samples/index.ts";
+
+const around = sampleAround([sampleStation(RACK, 1), sampleStation(STACK, 2)]);
+const codes = (slot: Slot) => checkPlan(samplePlan(slot), around).map((issue) => issue.code);
+
+describe("checking a plan", () => {
+  it("finds nothing in a sound one", () => {
+    expect(
+      codes(sampleSlot([sampleSet(1, { extensions: [sampleDrop(11, "current", 0.8)] })])),
+    ).toEqual([]);
+  });
+
+  it("names a load that cannot be made with the nearest on both sides, once for both legs", () => {
+    const set = sampleSet(1, {
+      load: { kind: "absolute", reading: kg(101) },
+      side: { kind: "each", first: "left", matchFirst: false },
+    });
+    expect(checkPlan(samplePlan(sampleSlot([set])), around)).toMatchObject([
+      {
+        code: "cannotBeMade",
+        blocks: true,
+        easier: { reading: kg(100) },
+        harder: { reading: kg(102.5) },
+      },
+    ]);
+  });
+
+  it("warns of a drop that a coarse stack does not make lighter", () => {
+    const stuck = sampleSet(1, {
+      load: { kind: "absolute", reading: lb(10) },
+      extensions: [sampleDrop(11, "current", 0.8)],
+    });
+    expect(
+      checkPlan(samplePlan(sampleSlot([stuck], { station: sampleId(2) })), around),
+    ).toMatchObject([{ code: "idleDrop", blocks: false, asked: 0.8, reading: lb(10) }]);
+  });
+
+  it.each([
+    ["harder", kg(110)],
+    ["as hard", kg(100)],
+  ])("blocks a drop that is written to a load that is %s", (_, reading) => {
+    const drop = sampleDrop(11, "current", 0.8);
+    if (drop.kind !== "drop") throw new Error("the sample is a drop");
+    const set = sampleSet(1, {
+      load: { kind: "absolute", reading: kg(100) },
+      extensions: [{ ...drop, to: { kind: "reading", reading } }],
+    });
+    expect(checkPlan(samplePlan(sampleSlot([set])), around)).toMatchObject([
+      { code: "harderDrop", blocks: true, reading, before: kg(100) },
+    ]);
+  });
+
+  it("doubts a set-up that the movement does not have, in a set or a change of position", () => {
+    const part = newExtension("positionChange", sampleSet(1), sampleMint);
+    if (part.kind !== "positionChange") throw new Error("not what was asked for");
+    const set = sampleSet(1, {
+      setUp: { Stance: "sideways" },
+      extensions: [{ ...part, setUp: { Hat: "on" } }],
+    });
+    const issues = checkPlan(samplePlan(sampleSlot([set])), around);
+    expect(issues).toMatchObject([
+      { code: "setUpUnknown", blocks: false, name: "Stance", choice: "sideways" },
+      { code: "setUpUnknown", name: "Hat", choice: "on", choices: [] },
+    ]);
+    expect(issues[0]?.code === "setUpUnknown" && issues[0].choices).toContain("wide");
+    expect(codes(sampleSlot([sampleSet(1, { setUp: { Stance: "wide" } })]))).toEqual([]);
+  });
+
+  it("blocks a slot without sets or without its station, and only notes open loads", () => {
+    expect(codes(sampleSlot([]))).toEqual(["noSets"]);
+    expect(codes(sampleSlot([sampleSet(1)], { station: sampleId(77) }))).toEqual([
+      "stationMissing",
+    ]);
+    expect(
+      checkPlan(samplePlan(sampleSlot([sampleSet(1, { load: { kind: "open" } })])), around),
+    ).toMatchObject([{ code: "openLoad", blocks: false, sets: 1 }]);
+  });
+});

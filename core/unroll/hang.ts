@@ -1,0 +1,151 @@
+import { type Id, sameReading, share, ticksOf, type Mass, type Share } from "../kernel/index.ts";
+import {
+  planLoadingOnce,
+  type LoadTarget,
+  changeBetween,
+  totalMoved,
+  type Change,
+  type MadeLoad,
+  type Recipe,
+  type Station,
+} from "../gym/index.ts";
+import type { LoadRounding } from "../plan/index.ts";
+import type { SetStep, StepLoad } from "./step.ts";
+
+type Made = Extract<StepLoad, { kind: "made" }>;
+
+/** A step of a block that is still being unrolled: what hangs for it follows from the steps around it. */
+export interface UnhungStep extends SetStep {
+  load: StepLoad;
+  change: Change | null;
+}
+
+/** The steps of a block at one station, in order. */
+export interface StepsAtStation {
+  readonly station: Station;
+  readonly steps: UnhungStep[];
+}
+
+/** Puts a step of a block to the others at its station. */
+export function atStation(
+  found: Map<Id<"station">, StepsAtStation>,
+  station: Station,
+  step: UnhungStep,
+): void {
+  const known = found.get(station.id);
+  if (known === undefined) found.set(station.id, { station, steps: [step] });
+  else known.steps.push(step);
+}
+
+/**
+ * Decides what hangs at a station for all steps of a block together, so that from one to the next as few plates
+ * as possible are handled, and writes it into the steps: their loads, what changes before each, and whether a
+ * load was moved for it. Bars and plate machines only; elsewhere every load is made by itself.
+ */
+export function hangSteps({ station, steps }: StepsAtStation, bodyWeight: Mass | null): void {
+  const { loading } = station;
+  const runs = runsOf(steps);
+  const targets = targetsOf(runs);
+  const hasPlates = loading.kind === "bar" || loading.kind === "plateMachine";
+  // One load that stays where it is hangs with the fewest plates as it is.
+  const isPlain = targets.length <= 1 && targets.every(({ within }) => within === 0);
+  const plan = hasPlates && !isPlain ? planLoadingOnce(loading, targets) : null;
+  let before: Recipe | null = null;
+  runs.forEach(({ load, steps: own }, i) => {
+    const made = plan?.loads[i];
+    const hung =
+      plan === null || made === undefined
+        ? load
+        : hungLoad(load, made, station, bodyWeight, plan.isProven);
+    own.forEach((step) => {
+      step.load = hung;
+      step.change = changeBetween(before, hung.recipe);
+      before = hung.recipe;
+    });
+  });
+}
+
+/** One load of an exercise as it is hung: what is done to get there, and the steps that it is for. */
+export interface HungLoad {
+  readonly load: Made;
+  readonly change: Change;
+  readonly steps: readonly SetStep[];
+}
+
+/** What is hung for an exercise, load after load; neighbours of one load are one. */
+export function hungLoads(steps: readonly SetStep[]): readonly HungLoad[] {
+  const loads: { load: Made; change: Change; steps: SetStep[] }[] = [];
+  for (const step of steps) {
+    const { load, change } = step;
+    if (load.kind !== "made" || change === null) continue;
+    const last = loads.at(-1);
+    if (last !== undefined && change.kind === "none") last.steps.push(step);
+    else loads.push({ load, change, steps: [step] });
+  }
+  return loads;
+}
+
+/** Neighbours of one load. */
+interface Run {
+  readonly load: Made;
+  readonly rounding: LoadRounding | null;
+  readonly steps: UnhungStep[];
+}
+
+/** Neighbours of one load as one; what was written among them holds the load. */
+function runsOf(steps: readonly UnhungStep[]): readonly Run[] {
+  const runs: Run[] = [];
+  for (const step of steps) {
+    const { load } = step;
+    if (load.kind !== "made") continue;
+    const last = runs.at(-1);
+    if (last === undefined || !sameReading(last.load.reading, load.reading)) {
+      runs.push({ load, rounding: load.rounding, steps: [step] });
+    } else {
+      last.steps.push(step);
+      if (load.rounding === null) runs[runs.length - 1] = { ...last, rounding: null };
+    }
+  }
+  return runs;
+}
+
+/** What is to be hung, each with the room that it may move in. */
+function targetsOf(runs: readonly Run[]): readonly LoadTarget[] {
+  return runs.map(({ load: { reading }, rounding }, i) => {
+    if (rounding === null) return { reading, within: 0, towards: "nearest" };
+    const others = runs.flatMap(({ load }, j) => (j === i ? [] : [load.reading]));
+    return { ...rounding, reading, within: roomOf(reading, rounding.within, others) };
+  });
+}
+
+/**
+ * A load keeps clear of half the way to every other load of the block, so that a drop stays a drop and a
+ * pyramid rises; one that comes again stays, so that rounds are alike.
+ */
+function roomOf(reading: Mass, within: Share | 0, others: readonly Mass[]): Share | 0 {
+  const own = ticksOf(reading);
+  if (within === 0 || own === 0) return 0;
+  const gap = others.reduce((least, m) => Math.min(least, Math.abs(ticksOf(m) - own)), Infinity);
+  const room = Math.min(within, (0.49 * gap) / own);
+  return room <= 0 ? 0 : share(room);
+}
+
+/** A load as the plan hangs it; a share says what it comes to where the load was moved. */
+function hungLoad(
+  load: Made,
+  made: MadeLoad,
+  station: Station,
+  bodyWeight: Mass | null,
+  isProven: boolean,
+): Made {
+  const { reading, recipe } = made;
+  if (sameReading(reading, load.reading)) return { ...load, recipe, isProven };
+  const total = totalMoved(station.loading, reading, bodyWeight);
+  const [now, was] =
+    total !== null && load.total !== null ? [total, load.total] : [reading, load.reading];
+  const came = load.share && {
+    ...load.share,
+    made: (load.share.made * ticksOf(now)) / ticksOf(was),
+  };
+  return { ...load, reading, recipe, total, share: came, movedFrom: load.reading, isProven };
+}

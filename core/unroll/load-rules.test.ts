@@ -1,0 +1,230 @@
+import { describe, expect, it } from "vitest";
+import { amountKg, count, kg, lb, share } from "../kernel/index.ts";
+import type { Loading, Station } from "../gym/index.ts";
+import {
+  copyPlan,
+  readingOf,
+  withReading,
+  type LoadRule,
+  type PlannedSet,
+  type SessionPlan,
+} from "../plan/index.ts";
+import { checkPlan } from "./check.ts";
+import type { Strength } from "./step-load.ts";
+import { isSetStep, type SetStep } from "./step.ts";
+import { unroll, type Surroundings } from "./unroll.ts";
+import {
+  RACK,
+  sampleAround,
+  sampleId,
+  sampleMint,
+  sampleSet,
+  sampleSlot,
+  sampleStation,
+} from "../../tests/samples/index.ts";
+
+/** A maximum of 120 kg; so many possible reps take 2 % each. */
+const STRENGTH: Strength = {
+  ofMaximum: (s) => kg(Math.round(120 * s)),
+  forReps: (possible) => (possible > 15 ? null : kg(Math.round((120 - possible * 2.4) * 10) / 10)),
+};
+
+const planOf = (sets: readonly PlannedSet[]): SessionPlan => ({
+  schemaVersion: 1,
+  blocks: [{ kind: "exercise", id: sampleId(1), lineId: sampleId(2), slot: sampleSlot(sets) }],
+});
+
+const stepsOf = (
+  sets: readonly PlannedSet[],
+  known: Partial<Omit<Surroundings, "station">> = {},
+  station: Station = sampleStation(),
+): readonly SetStep[] => unroll(planOf(sets), sampleAround([station], known)).filter(isSetStep);
+
+const loadOf = (load: LoadRule, known: Partial<Omit<Surroundings, "station">> = {}, over = {}) =>
+  stepsOf([sampleSet(1, { load, ...over })], known)[0]?.load;
+
+describe("a load by rule", () => {
+  it.each<readonly [string, LoadRule, Partial<Surroundings>, number]>([
+    [
+      "a share of the estimated maximum",
+      { kind: "shareOfMaximum", share: share(0.75) },
+      { strength: () => STRENGTH },
+      90,
+    ],
+    ["as last time", { kind: "fromLast", steps: 0 }, { lastReading: () => kg(80) }, 80],
+    [
+      "a step up from last time",
+      { kind: "fromLast", steps: 1 },
+      { lastReading: () => kg(80) },
+      82.5,
+    ],
+    [
+      "two steps down from last time",
+      { kind: "fromLast", steps: -2 },
+      { lastReading: () => kg(80) },
+      75,
+    ],
+    // 8–10 reps leaving 2: nine and two are eleven possible; 120 − 11 × 2.4 = 93.6, nearest 92.5.
+    ["what the effort allows", { kind: "byEffort" }, { strength: () => STRENGTH }, 92.5],
+    [
+      "body weight on a bar",
+      { kind: "bodyWeight", by: "plus", mass: kg(10) },
+      { bodyWeight: kg(80) },
+      90,
+    ],
+    [
+      "less than body weight on a bar",
+      { kind: "bodyWeight", by: "minus", mass: kg(20) },
+      { bodyWeight: kg(80) },
+      60,
+    ],
+  ])("is %s", (_, rule, known, expected) => {
+    const load = loadOf(rule, known);
+    expect(load?.kind === "made" && amountKg(load.reading)).toBe(expected);
+  });
+
+  it.each<readonly [LoadRule, string]>([
+    [{ kind: "shareOfMaximum", share: share(0.75) }, "noEstimate"],
+    [{ kind: "byEffort" }, "noEstimate"],
+    [{ kind: "fromLast", steps: 1 }, "noLast"],
+    [{ kind: "bodyWeight", by: "plus", mass: kg(0) }, "noBodyWeight"],
+  ])("of %j says why it stays open: %s", (rule, code) => {
+    expect(loadOf(rule)).toEqual({ kind: "open", because: { code } });
+  });
+
+  it("by effort is refused where the reserve is not said, for time, and beyond fifteen reps", () => {
+    const known = { strength: () => STRENGTH };
+    const refused = { kind: "open", because: { code: "notForReps" } };
+    expect(loadOf({ kind: "byEffort" }, known, { effort: "unknown" })).toEqual(refused);
+    const twenty = { kind: "reps", min: count(20), max: count(20) };
+    expect(loadOf({ kind: "byEffort" }, known, { target: twenty })).toEqual(refused);
+  });
+
+  it("that ends beyond the station stays open", () => {
+    const load = loadOf({ kind: "fromLast", steps: 500 }, { lastReading: () => kg(80) });
+    expect(load).toEqual({ kind: "open", because: { code: "stepsEnd" } });
+  });
+
+  it("of body weight is what is added where the body is moved, and what helps at a counterweight", () => {
+    const belt: Loading = {
+      kind: "bodyweight",
+      unit: "kg",
+      movedShare: share(0.9),
+      added: [kg(5), kg(10)],
+    };
+    const on = (loading: Loading, load: LoadRule) =>
+      stepsOf([sampleSet(1, { load })], {}, sampleStation(loading))[0]?.load;
+    expect(on(belt, { kind: "bodyWeight", by: "plus", mass: kg(10) })).toMatchObject({
+      kind: "made",
+      reading: kg(10),
+    });
+    const help: Loading = {
+      kind: "assisted",
+      unit: "lb",
+      movedShare: share(1),
+      pins: [lb(20), lb(40)],
+    };
+    expect(on(help, { kind: "bodyWeight", by: "minus", mass: lb(40) })).toMatchObject({
+      kind: "made",
+      reading: lb(40),
+    });
+  });
+});
+
+describe("a trial", () => {
+  const trial: LoadRule = { kind: "trial", from: kg(60), steps: count(2), tries: count(3) };
+
+  it("goes up by its steps, one try after the other, and gives later sets nothing to follow from", () => {
+    const steps = stepsOf([
+      sampleSet(1, { load: trial, role: "calibration" }),
+      sampleSet(2, {
+        load: { kind: "shareOfSet", set: sampleId(1), part: null, share: share(0.9) },
+      }),
+    ]);
+    expect(
+      steps.slice(0, 3).map((s) => s.load.kind === "made" && amountKg(s.load.reading)),
+    ).toEqual([60, 65, 70]);
+    expect(steps.slice(0, 3).map((s) => s.repeat)).toEqual(
+      [1, 2, 3].map((number) => ({ number, of: 3 })),
+    );
+    expect(steps[3]?.load).toEqual({ kind: "open", because: { code: "basisOpen" } });
+  });
+
+  it("ends where the station does", () => {
+    const heavy: LoadRule = { ...trial, from: kg(335) };
+    expect(stepsOf([sampleSet(1, { load: heavy })], {}, sampleStation(RACK))).toHaveLength(1);
+  });
+});
+
+describe("a fallback", () => {
+  const rule: LoadRule = { kind: "fallback", reading: kg(100), then: [kg(100), kg(95)] };
+
+  it("goes with the step, and is checked at the station like the load itself", () => {
+    const [step] = stepsOf([sampleSet(1, { load: rule })]);
+    expect(step?.load).toMatchObject({ reading: kg(100) });
+    expect(step?.fallback).toEqual([kg(100), kg(95)]);
+    const bad = planOf([sampleSet(1, { load: { ...rule, then: [kg(96)] } })]);
+    expect(checkPlan(bad, sampleAround([sampleStation()]))).toMatchObject([
+      { code: "cannotBeMade", blocks: true, reading: kg(96), easier: { reading: kg(95) } },
+    ]);
+  });
+
+  it("takes another reading and keeps what was decided", () => {
+    expect(withReading(rule, kg(105))).toEqual({ ...rule, reading: kg(105) });
+    expect(readingOf(rule)).toEqual(kg(100));
+    expect(readingOf({ kind: "byEffort" })).toBeNull();
+    expect(withReading({ kind: "byEffort" }, kg(105))).toEqual({ kind: "byEffort" });
+  });
+});
+
+describe("a share of a part of another set", () => {
+  const drop = {
+    kind: "drop",
+    id: sampleId<"extension">(50),
+    lineId: sampleId<"line">(51),
+    to: { kind: "share", of: "current", share: share(0.8) },
+    target: { kind: "reps", min: count(8), max: count(8) },
+    restBefore: 10,
+  } as unknown as PlannedSet["extensions"][number];
+  const sets = [
+    sampleSet(1, { extensions: [drop] }),
+    sampleSet(2, {
+      load: { kind: "shareOfSet", set: sampleId(1), part: drop.id, share: share(1.25) },
+    }),
+  ];
+
+  it("is taken of what the part came to", () => {
+    const last = stepsOf(sets).at(-1);
+    expect(last?.load.kind === "made" && amountKg(last.load.reading)).toBe(100);
+    const own = sampleSet(2, {
+      load: { kind: "shareOfSet", set: sampleId(1), part: sampleId(99), share: share(1) },
+    });
+    expect(stepsOf([sets[0] ?? own, own]).at(-1)?.load).toMatchObject({
+      because: { code: "setMissing" },
+    });
+  });
+
+  it("is led to the copy of the part when the plan is copied", () => {
+    const copy = stepsOf(
+      (copyPlan(planOf(sets), sampleMint).blocks[0] as { slot: { sets: readonly PlannedSet[] } })
+        .slot.sets,
+    ).at(-1);
+    expect(copy?.load.kind === "made" && amountKg(copy.load.reading)).toBe(100);
+  });
+});
+
+describe("a load beyond what the estimate allows", () => {
+  const at = (reading: number) =>
+    checkPlan(
+      planOf([sampleSet(1, { load: { kind: "absolute", reading: kg(reading) } })]),
+      sampleAround([sampleStation()], { strength: () => STRENGTH }),
+    ).filter((issue) => issue.code === "beyondReach");
+
+  it("is doubted with its numbers, and only when it is well beyond", () => {
+    // Eight and two left are ten possible: 96 kg; a tenth more is 105.6.
+    expect(at(105)).toEqual([]);
+    expect(at(107.5)).toMatchObject([
+      { blocks: false, total: kg(107.5), reach: kg(96), possible: 10 },
+    ]);
+  });
+});

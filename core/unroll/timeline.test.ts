@@ -1,0 +1,75 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { count, kg, seconds, share } from "../kernel/index.ts";
+import type { SessionPlan } from "../plan/index.ts";
+import { sessionDuration } from "./duration.ts";
+import { profileOf } from "./timeline.ts";
+import { unroll } from "./unroll.ts";
+import { anyPlan } from "../../tests/arbitrary/plan.ts";
+import {
+  sampleAround,
+  sampleId,
+  sampleSet,
+  sampleSlot,
+  sampleStation,
+} from "../../tests/samples/index.ts";
+
+const around = sampleAround([sampleStation()]);
+
+describe("the profile of a session", () => {
+  it("shows a ramp, a top set and its drop as heights against the heaviest", () => {
+    const at = (n: number, load: number) =>
+      sampleSet(n, { load: { kind: "absolute", reading: kg(load) } });
+    const drop = {
+      kind: "drop",
+      id: sampleId<"extension">(50),
+      lineId: sampleId<"line">(51),
+      to: { kind: "share", of: "current", share: share(0.5) },
+      target: { kind: "reps", min: count(8), max: count(8) },
+      restBefore: seconds(10),
+    } as const;
+    const slot = sampleSlot([at(1, 50), { ...at(2, 100), extensions: [drop] }]);
+    const plan: SessionPlan = {
+      schemaVersion: 1,
+      blocks: [{ kind: "exercise", id: sampleId(1), lineId: sampleId(2), slot }],
+    };
+    const bars = profileOf(unroll(plan, around));
+    expect(bars.map((bar) => bar.height)).toEqual([0.5, 1, 0.5]);
+    const [first, second, third] = bars;
+    const gap = (a: typeof first, b: typeof first) =>
+      (b?.start ?? 0) - (a?.start ?? 0) - (a?.workSeconds ?? 0);
+    expect(gap(first, second)).toBeGreaterThan(100);
+    expect(gap(second, third)).toBeLessThan(60);
+  });
+
+  it("has no height where the load is not known", () => {
+    const plan: SessionPlan = {
+      schemaVersion: 1,
+      blocks: [
+        {
+          kind: "exercise",
+          id: sampleId(1),
+          lineId: sampleId(2),
+          slot: sampleSlot([sampleSet(1, { load: { kind: "open" } })]),
+        },
+      ],
+    };
+    expect(profileOf(unroll(plan, around))[0]?.height).toBeNull();
+  });
+
+  it("never overlaps and ends within the session, whatever the plan", () => {
+    fc.assert(
+      fc.property(anyPlan, (plan) => {
+        const steps = unroll(plan, around);
+        const bars = profileOf(steps);
+        let end = 0;
+        for (const bar of bars) {
+          expect(bar.start).toBeGreaterThanOrEqual(end - 1e-6);
+          end = bar.start + bar.workSeconds;
+        }
+        expect(end).toBeLessThanOrEqual(sessionDuration(steps).likely + 1e-6);
+      }),
+      { numRuns: 100 },
+    );
+  });
+});

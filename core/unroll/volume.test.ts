@@ -1,0 +1,106 @@
+import { describe, expect, it } from "vitest";
+import { findMovement } from "../movement/catalogue/index.ts";
+import { EXTENSION_KINDS, type Rir } from "../plan/index.ts";
+import {
+  DEFAULT_VOLUME_POLICY,
+  hardSetCount,
+  plannedSets,
+  volumeOf,
+  type CountedSet,
+} from "./volume.ts";
+import {
+  sampleDrop,
+  samplePlan,
+  sampleSet,
+  sampleSlot,
+  sampleStation,
+  sampleAround,
+} from "../../tests/samples/index.ts";
+
+const squat = findMovement("shipped:back-squat")!;
+const set = (over: Partial<CountedSet> = {}): CountedSet => ({
+  movement: squat,
+  role: "work",
+  effort: 2,
+  extensions: [],
+  ...over,
+});
+const of = (sets: CountedSet[], drop: 0 | 0.5 | 1 = 0) =>
+  volumeOf(sets, { extensionAdds: { ...DEFAULT_VOLUME_POLICY.extensionAdds, drop } });
+const region = (found: ReturnType<typeof of>, name: string) => found.find((v) => v.region === name);
+
+describe("hard sets", () => {
+  it("count whole where the movement is direct and in part where it assists", () => {
+    const found = of([set(), set()]);
+    expect(region(found, "vastusLateralis")).toMatchObject({ direct: 2, indirect: 0 });
+    expect(region(found, "spinalErectors")).toMatchObject({ direct: 0, indirect: 1 });
+    expect(region(found, "rectusFemoris")).toMatchObject({ direct: 0, indirect: 0.5 });
+    expect(region(found, "gastrocnemius")).toBeUndefined();
+  });
+
+  it.each([
+    [4, 1],
+    [4.5, 0],
+    ["more", 0],
+    [0, 1],
+    ["past", 1],
+    ["unknown", 1],
+  ] as [Rir, number][])(
+    "end within four reps of the limit: %s in reserve counts %s",
+    (effort, counts) => {
+      expect(region(of([set({ effort })]), "vastusLateralis")?.direct ?? 0).toBe(counts);
+    },
+  );
+
+  it.each(EXTENSION_KINDS)(
+    "count once, whatever extends them: %s, as long as nobody says more",
+    (kind) => {
+      expect(region(of([set({ extensions: [kind, kind] })]), "vastusLateralis")?.direct).toBe(1);
+      const half = { ...DEFAULT_VOLUME_POLICY.extensionAdds, [kind]: 0.5 };
+      const found = volumeOf([set({ extensions: [kind, kind] })], { extensionAdds: half });
+      expect(region(found, "vastusLateralis")?.direct).toBe(2);
+    },
+  );
+
+  it("are told for the most trained region first, assisting sets included", () => {
+    const sums = of([set(), set({ movement: findMovement("shipped:leg-extension")! })]).map(
+      ({ direct, indirect }) => direct + indirect,
+    );
+    expect(sums).toEqual(sums.toSorted((a, b) => b - a));
+    expect(new Set(sums).size).toBeGreaterThan(1);
+  });
+
+  it("of unknown effort are counted and flagged", () => {
+    expect(region(of([set({ effort: "unknown" }), set()]), "vastusLateralis")).toMatchObject({
+      direct: 2,
+      unknown: 1,
+    });
+  });
+
+  it("are never ramp or primer, however hard", () => {
+    expect(of([set({ role: "ramp", effort: 0 }), set({ role: "primer", effort: 0 })])).toEqual([]);
+  });
+
+  it("take what a drop adds from the stated setting", () => {
+    expect(region(of([set({ extensions: ["drop", "drop"] })]), "vastusLateralis")?.direct).toBe(1);
+    expect(
+      region(of([set({ extensions: ["drop", "drop"] })], 0.5), "vastusLateralis")?.direct,
+    ).toBe(2);
+  });
+
+  it("of a plan count a set with two sides once for each leg's region", () => {
+    const plan = samplePlan(
+      sampleSlot([
+        sampleSet(1, {
+          side: { kind: "each", first: "left", matchFirst: false },
+          extensions: [sampleDrop(11, "current", 0.8)],
+        }),
+        sampleSet(2, { role: "ramp" }),
+        sampleSet(3, { effort: "more" }),
+      ]),
+    );
+    const sets = plannedSets(plan, sampleAround([sampleStation()]));
+    expect(region(volumeOf(sets, DEFAULT_VOLUME_POLICY), "vastusLateralis")?.direct).toBe(1);
+    expect(hardSetCount(plan)).toBe(1);
+  });
+});

@@ -1,0 +1,104 @@
+import type { Region } from "../kernel/index.ts";
+import type { Movement } from "../movement/index.ts";
+import {
+  hardnessOf,
+  isHard,
+  slotsOf,
+  type ExtensionKind,
+  type Rir,
+  type SessionPlan,
+  type SetRole,
+} from "../plan/index.ts";
+import type { Surroundings } from "./unroll.ts";
+
+/** Stated settings of the count. */
+export interface VolumePolicy {
+  /** What each extension adds to its set's count: 0 counts the set once, whatever extends it. */
+  readonly extensionAdds: Readonly<Record<ExtensionKind, 0 | 0.5 | 1>>;
+}
+
+export const DEFAULT_VOLUME_POLICY: VolumePolicy = {
+  extensionAdds: {
+    drop: 0,
+    restPause: 0,
+    cluster: 0,
+    partials: 0,
+    forced: 0,
+    positionChange: 0,
+    endHold: 0,
+    breather: 0,
+  },
+};
+
+/** Hard sets of one region. `unknown` is the part of direct and indirect whose effort is unknown. */
+export interface RegionVolume {
+  readonly region: Region;
+  readonly direct: number;
+  readonly indirect: number;
+  readonly unknown: number;
+}
+
+/** One set as volume sees it, planned or performed. */
+export interface CountedSet {
+  readonly movement: Movement;
+  readonly role: SetRole;
+  readonly effort: Rir;
+  readonly extensions: readonly ExtensionKind[];
+}
+
+/**
+ * Hard sets per region: a set counts whole for a region it trains directly (share 1), in part where it
+ * assists; ramp and primer never count; unknown effort counts and is flagged. Regions without any are left
+ * out; most trained first. Source: DESIGN.md § Values, hard set.
+ */
+export function volumeOf(
+  sets: readonly CountedSet[],
+  policy: VolumePolicy,
+): readonly RegionVolume[] {
+  const byRegion = new Map<Region, { direct: number; indirect: number; unknown: number }>();
+  for (const set of sets) {
+    if (!isHard(set) || !countsForVolume(set.movement)) continue;
+    const worth = worthOf(set.extensions, policy);
+    for (const { region, share } of set.movement.regions) {
+      const sum = byRegion.get(region) ?? { direct: 0, indirect: 0, unknown: 0 };
+      if (share === 1) sum.direct += worth;
+      else sum.indirect += worth * share;
+      if (hardnessOf(set.effort) === "unknown") sum.unknown += worth * share;
+      byRegion.set(region, sum);
+    }
+  }
+  return [...byRegion]
+    .map(([region, sum]) => ({ region, ...sum }))
+    .sort((a, b) => b.direct + b.indirect - (a.direct + a.indirect));
+}
+
+/** What one hard set counts for a region that it trains directly, with what extends it. */
+export function worthOf(extensions: readonly ExtensionKind[], policy: VolumePolicy): number {
+  return extensions.reduce<number>((sum, kind) => sum + policy.extensionAdds[kind], 1);
+}
+
+/** True for a movement whose sets can be hard: conditioning and mobility never count. */
+export function countsForVolume({ pattern }: Movement): boolean {
+  return pattern !== "conditioning" && pattern !== "mobility";
+}
+
+/** The plan's sets as volume counts them: a set on each side in turn is one set for the region of each leg. */
+export function plannedSets(plan: SessionPlan, around: Surroundings): readonly CountedSet[] {
+  return slotsOf(plan).flatMap((slot) => {
+    const movement = around.movement(slot.movement);
+    if (movement === null) return [];
+    return slot.sets.map((set) => ({
+      movement,
+      role: set.role,
+      effort: set.effort,
+      extensions: set.extensions.map((e) => e.kind),
+    }));
+  });
+}
+
+/** How many of the plan's sets count as hard, sides counted once. */
+export function hardSetCount(plan: SessionPlan): number {
+  return slotsOf(plan)
+    .flatMap((slot) => slot.sets)
+    .filter(isHard).length;
+}

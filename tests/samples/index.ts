@@ -1,0 +1,230 @@
+/** Small made-up values for tests; nothing else may use them. */
+import {
+  day,
+  type Day,
+  idOf,
+  type Id,
+  type IdOf,
+  type MovementRef,
+  count,
+  kg,
+  lb,
+  seconds,
+  share,
+  type Mass,
+} from "~/core/kernel/index.ts";
+import type {
+  Command,
+  CommandBody,
+  LogContext,
+  PerformedPart,
+  Exposure,
+  ExposedSet,
+} from "~/core/log/index.ts";
+import {
+  OPEN_TEMPO,
+  type Extension,
+  type PlannedSet,
+  type Rir,
+  type SessionPlan,
+  USUAL_ROUNDING,
+  type Slot,
+} from "~/core/plan/index.ts";
+import { surroundingsOf, type Surroundings } from "~/core/unroll/index.ts";
+import { findMovement } from "~/core/movement/catalogue/index.ts";
+import type { Loading, Station } from "~/core/gym/index.ts";
+
+/** A readable id: the same number gives the same id. */
+export function sampleId<K extends IdOf>(n: number): Id<K> {
+  return idOf(`00000000-0000-7000-8000-${String(n).padStart(12, "0")}`);
+}
+
+let minted = 1_000_000;
+/** Ids in order, for values that need fresh ones. */
+export function sampleMint<K extends IdOf>(): Id<K> {
+  minted += 1;
+  return sampleId(minted);
+}
+
+export const RACK: Loading = {
+  kind: "bar",
+  unit: "kg",
+  bar: kg(20),
+  plates: [25, 20, 15, 10, 5, 2.5, 1.25].map((size) => ({ size: kg(size), count: 4 })),
+};
+
+export const STACK: Loading = {
+  kind: "stack",
+  unit: "lb",
+  pins: [10, 20, 35, 50, 65, 75, 90].map(lb),
+  addOns: [],
+  pulleyRatio: 1,
+};
+
+export function sampleStation(loading: Loading = RACK, n = 1): Station {
+  return {
+    id: sampleId(n),
+    versionId: sampleId(n + 100),
+    gymId: sampleId(900),
+    name: `Station ${n}`,
+    loading,
+    serves: ["shipped:back-squat", "shipped:leg-extension"],
+    profile: null,
+    usuallyBusy: false,
+  };
+}
+
+export function sampleSet(n: number, over: Partial<PlannedSet> = {}): PlannedSet {
+  return {
+    id: sampleId(n),
+    lineId: sampleId(n + 5000),
+    role: "work",
+    target: { kind: "reps", min: count(8), max: count(10) },
+    load: { kind: "absolute", reading: kg(100) },
+    effort: 2,
+    tempo: OPEN_TEMPO,
+    accents: [],
+    setUp: {},
+    restAfter: { kind: "fixed", seconds: seconds(120) },
+    between: [],
+    side: { kind: "both" },
+    extensions: [],
+    optional: false,
+    ...over,
+  };
+}
+
+export function sampleDrop(n: number, of: "first" | "current", fraction: number): Extension {
+  return {
+    kind: "drop",
+    id: sampleId(n),
+    lineId: sampleId(n + 5000),
+    to: { kind: "share", of, share: share(fraction) },
+    target: { kind: "reps", min: count(6), max: count(8) },
+    restBefore: seconds(10),
+  };
+}
+
+export function sampleSlot(sets: readonly PlannedSet[], over: Partial<Slot> = {}): Slot {
+  return {
+    id: sampleId(700),
+    lineId: sampleId(701),
+    movement: "shipped:back-squat",
+    station: sampleId(1),
+    setUp: {},
+    purpose: "",
+    feltIn: [],
+    sets,
+    rounding: USUAL_ROUNDING,
+    progression: { kind: "doubleProgression" },
+    optional: false,
+    notes: { coach: "", trainee: "" },
+    ...over,
+  };
+}
+
+export function samplePlan(...slots: readonly Slot[]): SessionPlan {
+  return {
+    schemaVersion: 1,
+    blocks: slots.map((slot, i) => ({
+      kind: "exercise",
+      id: sampleId(800 + i),
+      lineId: sampleId(850 + i),
+      slot,
+    })),
+  };
+}
+
+export function sampleContext(over: Partial<LogContext> = {}): LogContext {
+  return {
+    slotId: sampleId(700),
+    lineId: sampleId(701),
+    movement: "shipped:back-squat" satisfies MovementRef,
+    station: sampleId(1),
+    stationVersion: sampleId(101),
+    setUp: {},
+    tempo: OPEN_TEMPO,
+    restSeconds: seconds(120),
+    hardSetsBefore: 0,
+    gear: [],
+    helper: "alone",
+    bodyWeight: null,
+    ...over,
+  };
+}
+
+export function sampleExposed(reading: Mass | null, reps: number | null, rir: Rir = 2): ExposedSet {
+  return {
+    reading,
+    reps: reps === null ? null : count(reps),
+    rir,
+    range: { min: count(8), max: count(10) },
+    effortAsked: 2,
+  };
+}
+
+export function sampleExposure(
+  sets: readonly ExposedSet[],
+  over: Partial<Exposure> = {},
+): Exposure {
+  return {
+    runId: sampleId(600),
+    day: sampleDay(),
+    context: sampleContext(),
+    loading: RACK,
+    sets,
+    setsPlanned: sets.length,
+    pains: [],
+    ...over,
+  };
+}
+
+export function sampleDay(): Day {
+  return day("2026-03-02");
+}
+
+export function samplePart(set: PlannedSet, over: Partial<PerformedPart> = {}): PerformedPart {
+  return {
+    id: sampleMint(),
+    slotId: sampleId(700),
+    key: { setId: set.id, extensionId: null, round: 0, ordinal: 0, side: "both" },
+    stationVersion: sampleId(101),
+    reading: kg(100),
+    platesHung: null,
+    fullReps: count(8),
+    partialReps: null,
+    forcedReps: null,
+    seconds: null,
+    steps: null,
+    metres: null,
+    rir: 2,
+    limiter: null,
+    note: "",
+    ...over,
+  };
+}
+
+export function sampleCommand(
+  device: number,
+  seq: number,
+  body: CommandBody,
+  parent: Id<"command"> | null = null,
+): Command {
+  return {
+    commandId: sampleId(device * 1000 + seq),
+    runId: sampleId(600),
+    device: sampleId(device),
+    seq,
+    parent,
+    at: 1_000_000 + seq,
+    body,
+  };
+}
+
+/** The shipped movements and these stations, of a person of whom nothing is known but what is given. */
+export function sampleAround(
+  stations: readonly Station[],
+  known: Partial<Omit<Surroundings, "station">> = {},
+): Surroundings {
+  return surroundingsOf(stations, known.movement ?? findMovement, known);
+}
