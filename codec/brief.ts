@@ -10,10 +10,18 @@ import {
   type Clearance,
   type Limit,
 } from "~/core/person/index.ts";
-import { yearOf, type Day, JOINTS, PATTERNS, REGIONS } from "~/core/kernel/index.ts";
+import {
+  yearOf,
+  type Day,
+  JOINTS,
+  PATTERNS,
+  REGIONS,
+  idField,
+  movementField,
+} from "~/core/kernel/index.ts";
 import { pastDayField } from "./days.ts";
 import { optionalTextField, textField } from "./text.ts";
-import { dayCodec, idCodec, movementRefCodec } from "./values.ts";
+import { dayCodec } from "./values.ts";
 
 export const approachRefCodec = z.custom<ApproachRef>(
   (v) => typeof v === "string" && isApproachRef(v),
@@ -57,12 +65,12 @@ export const briefCodec: z.ZodType<BriefDocument> = z.object({
   weakerSide: z.enum(["left", "right"]).nullable(),
   weakerSideCause: z.string(),
   limits: z.array(limitCodec),
-  gyms: z.array(idCodec<"gym">()),
+  gyms: z.array(idField("gym")),
   daysPerWeek: z.number().int().nullable(),
   minutesCap: z.number().int().nullable(),
   helper: z.enum(["alone", "partner", "spotter", "unknown"]),
-  likes: z.array(movementRefCodec),
-  dislikes: z.array(movementRefCodec),
+  likes: z.array(movementField),
+  dislikes: z.array(movementField),
   gear: z.array(z.string()),
 });
 
@@ -143,12 +151,12 @@ export function briefFormCodec(today: Day) {
         )
         .max(12)
         .default([]),
-      gyms: z.array(idCodec<"gym">()).max(100).default([]),
+      gyms: z.array(idField("gym")).max(100).default([]),
       daysPerWeek: optionalNumber(1, 7, "days a week like 2"),
       minutesCap: optionalNumber(15, 240, "minutes like 60"),
       helper: z.enum(["alone", "partner", "spotter", "unknown"]),
-      likes: z.array(movementRefCodec).max(400).default([]),
-      dislikes: z.array(movementRefCodec).max(400).default([]),
+      likes: z.array(movementField).max(400).default([]),
+      dislikes: z.array(movementField).max(400).default([]),
       gear: optionalTextField(300),
     })
     .superRefine((form, ctx) => {

@@ -1,18 +1,17 @@
+import { rirField, setUpField, tempoField } from "~/core/plan/index.ts";
 import { z } from "zod";
 import type { OrderedCommand } from "~/core/log/index.ts";
-import { metres, seconds, JOINTS, LIMITERS } from "~/core/kernel/index.ts";
-import { textWithin } from "./text.ts";
 import {
-  countCodec,
-  idCodec,
-  massCodec,
-  metresCodec,
-  movementRefCodec,
-  rirCodec,
-  secondsCodec,
-  setUpCodec,
-  tempoCodec,
-} from "./values.ts";
+  metres,
+  seconds,
+  JOINTS,
+  LIMITERS,
+  textWithin,
+  idField,
+  massField,
+  movementField,
+} from "~/core/kernel/index.ts";
+import { countCodec, metresCodec, secondsCodec } from "./values.ts";
 
 const sideCodec = z.enum(["both", "left", "right"]);
 
@@ -24,39 +23,39 @@ const milliseconds = secondsCodec.transform((s) => seconds(Math.round(s * 1000) 
 const wholeMetres = metresCodec.transform((m) => metres(Math.round(m)));
 
 const partKeyCodec = z.object({
-  setId: idCodec<"set">(),
-  extensionId: idCodec<"extension">().nullable(),
+  setId: idField("set"),
+  extensionId: idField("extension").nullable(),
   round: z.number().int().min(0).max(1000),
   ordinal: z.number().int().min(0).max(1000),
   side: sideCodec,
 });
 
 const partCodec = z.object({
-  id: idCodec<"part">(),
-  slotId: idCodec<"slot">(),
+  id: idField("part"),
+  slotId: idField("slot"),
   key: partKeyCodec,
-  stationVersion: idCodec<"stationVersion">(),
-  reading: massCodec.nullable(),
-  platesHung: z.array(massCodec).max(40).nullable(),
+  stationVersion: idField("stationVersion"),
+  reading: massField.nullable(),
+  platesHung: z.array(massField).max(40).nullable(),
   fullReps: countCodec.nullable(),
   partialReps: countCodec.nullable(),
   forcedReps: countCodec.nullable(),
   seconds: milliseconds.nullable(),
   steps: countCodec.nullable(),
   metres: wholeMetres.nullable(),
-  rir: rirCodec,
+  rir: rirField,
   limiter: z.enum(LIMITERS).nullable(),
   note: textWithin(COMMAND_BOUNDS.partNote),
 });
 
 const contextCodec = z.object({
-  slotId: idCodec<"slot">(),
-  lineId: idCodec<"line">(),
-  movement: movementRefCodec,
-  station: idCodec<"station">(),
-  stationVersion: idCodec<"stationVersion">(),
-  setUp: setUpCodec,
-  tempo: tempoCodec,
+  slotId: idField("slot"),
+  lineId: idField("line"),
+  movement: movementField,
+  station: idField("station"),
+  stationVersion: idField("stationVersion"),
+  setUp: setUpField,
+  tempo: tempoField,
   restSeconds: milliseconds.nullable(),
   hardSetsBefore: z.number().int().min(0).max(1000),
   gear: z
@@ -64,7 +63,7 @@ const contextCodec = z.object({
     .max(20)
     .nullable(),
   helper: z.enum(["alone", "partner", "spotter", "unknown"]),
-  bodyWeight: massCodec.nullable(),
+  bodyWeight: massField.nullable(),
 });
 
 const why = textWithin(COMMAND_BOUNDS.reason);
@@ -75,8 +74,8 @@ const bodyCodec = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("context"), context: contextCodec }),
   z.object({
     kind: z.literal("pain"),
-    id: idCodec<"pain">(),
-    slotId: idCodec<"slot">(),
+    id: idField("pain"),
+    slotId: idField("slot"),
     key: partKeyCodec.nullable(),
     joint: z.enum(JOINTS),
     side: sideCodec,
@@ -85,12 +84,12 @@ const bodyCodec = z.discriminatedUnion("kind", [
   }),
   z.object({
     kind: z.literal("note"),
-    slotId: idCodec<"slot">().nullable(),
+    slotId: idField("slot").nullable(),
     text: textWithin(COMMAND_BOUNDS.note),
   }),
   z.object({
     kind: z.literal("skip"),
-    slotId: idCodec<"slot">(),
+    slotId: idField("slot"),
     reason: textWithin(COMMAND_BOUNDS.reason),
   }),
   z.object({ kind: z.literal("end"), sessionEffort: z.number().int().min(0).max(10).nullable() }),
@@ -99,11 +98,11 @@ const bodyCodec = z.discriminatedUnion("kind", [
 
 /** A command as it travels and as it is stored. */
 export const commandCodec = z.object({
-  commandId: idCodec<"command">(),
-  runId: idCodec<"run">(),
-  device: idCodec<"device">(),
+  commandId: idField("command"),
+  runId: idField("run"),
+  device: idField("device"),
   seq: z.number().int().min(1).max(1_000_000),
-  parent: idCodec<"command">().nullable(),
+  parent: idField("command").nullable(),
   at: z.number().int().min(0),
   body: bodyCodec,
 });
@@ -129,12 +128,12 @@ export const syncReplyCodec = z.discriminatedUnion("kind", [
     kind: z.literal("accepted"),
     commands: z.array(orderedCommandCodec),
     /** The plan's newest revision; another than the pinned one is offered on the floor. */
-    newestRevision: idCodec<"revision">(),
+    newestRevision: idField("revision"),
   }),
   /** The server does not hold what the device takes it to hold: all that it does hold. Nothing was accepted. */
   z.object({
     kind: z.literal("differs"),
-    ids: z.array(idCodec<"command">()),
+    ids: z.array(idField("command")),
     commands: z.array(orderedCommandCodec),
   }),
   z.object({

@@ -1,12 +1,11 @@
 import { z } from "zod";
 import { RIR_VALUES, type Rir } from "~/core/plan/index.ts";
-import { count, type Count } from "~/core/kernel/index.ts";
+import { count, type Count, idField } from "~/core/kernel/index.ts";
 import { COMMAND_BOUNDS } from "./command.ts";
 import { optionalTextField, textField } from "./text.ts";
-import { idCodec } from "./values.ts";
 
 const why = textField("why; it is kept with your name", COMMAND_BOUNDS.reason);
-const command = idCodec<"command">();
+const command = idField("command");
 
 const rir = z
   .string()

@@ -1,6 +1,5 @@
 import { z } from "zod";
-import { idCodec } from "./values.ts";
-import type { Id } from "~/core/kernel/index.ts";
+import { type Id, idField } from "~/core/kernel/index.ts";
 
 /** One exercise's decision as the form sends it. */
 export interface TypedDecision {
@@ -12,7 +11,7 @@ export interface TypedDecision {
 }
 
 const one = z.object({
-  slotId: idCodec<"slot">(),
+  slotId: idField("slot"),
   choice: z.enum(["accept", "overrule"]).nullable(),
   load: z.string().max(20),
   reason: z.string().max(500),

@@ -3,19 +3,19 @@ import { planCodec } from "./plan.ts";
 import { startTimeCodec } from "./plan-form.ts";
 import { loadingCodec } from "./loading.ts";
 import type { SessionPlan } from "~/core/plan/index.ts";
-import { RESISTANCE_PROFILES } from "~/core/kernel/index.ts";
-import { dayCodec, idCodec, massUnitCodec, movementRefCodec, timeZoneCodec } from "./values.ts";
+import { RESISTANCE_PROFILES, idField, massUnitField, movementField } from "~/core/kernel/index.ts";
+import { dayCodec, timeZoneCodec } from "./values.ts";
 import { textField } from "./text.ts";
 
 const name = textField("a name", 80);
 
 const stationCodec = z.object({
-  id: idCodec<"station">(),
-  versionId: idCodec<"stationVersion">(),
-  gymId: idCodec<"gym">(),
+  id: idField("station"),
+  versionId: idField("stationVersion"),
+  gymId: idField("gym"),
   name,
   loading: loadingCodec,
-  serves: z.array(movementRefCodec).max(400).readonly(),
+  serves: z.array(movementField).max(400).readonly(),
   profile: z.enum(RESISTANCE_PROFILES).nullable(),
   usuallyBusy: z.boolean(),
 });
@@ -25,18 +25,18 @@ const stationCodec = z.object({
  * server that lost it by a restored backup. The studio is named, so that it is never handed to another.
  */
 export const heldSessionCodec = z.object({
-  studioId: idCodec<"studio">(),
+  studioId: idField("studio"),
   run: z.object({
-    id: idCodec<"run">(),
-    planId: idCodec<"plan">(),
-    revisionId: idCodec<"revision">(),
-    personId: idCodec<"person">(),
-    gymId: idCodec<"gym">(),
+    id: idField("run"),
+    planId: idField("plan"),
+    revisionId: idField("revision"),
+    personId: idField("person"),
+    gymId: idField("gym"),
     day: dayCodec,
     startTime: startTimeCodec,
     title: name,
     personName: name,
-    personUnit: massUnitCodec,
+    personUnit: massUnitField,
     startedAt: z.number().int().min(0),
     document: planCodec.transform((plan): SessionPlan => plan),
   }),

@@ -1,3 +1,4 @@
+import { massField, massUnitField } from "~/core/kernel/index.ts";
 import { z } from "zod";
 import {
   loadingTrouble,
@@ -5,17 +6,16 @@ import {
   type Loading,
   type LoadingTrouble,
 } from "~/core/gym/index.ts";
-import { massCodec, massUnitCodec } from "./values.ts";
 
 const plates = z
   .array(
     z.object({
-      size: massCodec,
+      size: massField,
       count: z.number().int().min(1).max(STATION_BOUNDS.platesOfSize),
     }),
   )
   .max(STATION_BOUNDS.plateSizes);
-const loads = z.array(massCodec).max(STATION_BOUNDS.loads);
+const loads = z.array(massField).max(STATION_BOUNDS.loads);
 
 const TROUBLES: Readonly<Record<LoadingTrouble["code"], string>> = {
   tooManyLoads: "These sizes combine to too many loads to search; check sizes and counts.",
@@ -25,56 +25,56 @@ const TROUBLES: Readonly<Record<LoadingTrouble["code"], string>> = {
 /** A station's loading model as stored, and as the form has to make it. */
 export const loadingCodec = z
   .discriminatedUnion("kind", [
-    z.object({ kind: z.literal("bar"), unit: massUnitCodec, bar: massCodec.nullable(), plates }),
+    z.object({ kind: z.literal("bar"), unit: massUnitField, bar: massField.nullable(), plates }),
     z.object({
       kind: z.literal("plateMachine"),
-      unit: massUnitCodec,
-      carriage: massCodec.nullable(),
+      unit: massUnitField,
+      carriage: massField.nullable(),
       points: z.union([z.literal(1), z.literal(2)]),
       plates,
     }),
     z.object({
       kind: z.literal("stack"),
-      unit: massUnitCodec,
+      unit: massUnitField,
       pins: loads.min(1),
-      addOns: z.array(massCodec).max(STATION_BOUNDS.addOns),
+      addOns: z.array(massField).max(STATION_BOUNDS.addOns),
       pulleyRatio: z.number().gt(0).max(4),
     }),
     z.object({
       kind: z.literal("dumbbells"),
-      unit: massUnitCodec,
+      unit: massUnitField,
       present: loads.min(1),
       counted: z.enum(["each", "pair"]),
     }),
     z.object({
       kind: z.literal("freeObject"),
-      unit: massUnitCodec,
+      unit: massUnitField,
       present: loads.min(1),
       held: z.union([z.literal(1), z.literal(2)]),
     }),
     z.object({
       kind: z.literal("bodyweight"),
-      unit: massUnitCodec,
+      unit: massUnitField,
       movedShare: z.number().gt(0).max(1),
       added: loads,
     }),
     z.object({
       kind: z.literal("assisted"),
-      unit: massUnitCodec,
+      unit: massUnitField,
       movedShare: z.number().gt(0).max(1),
       pins: loads.min(1),
     }),
     z.object({
       kind: z.literal("band"),
-      unit: massUnitCodec,
+      unit: massUnitField,
       bands: z
         .array(
-          z.object({ name: z.string().min(1).max(STATION_BOUNDS.bandName), tension: massCodec }),
+          z.object({ name: z.string().min(1).max(STATION_BOUNDS.bandName), tension: massField }),
         )
         .min(1)
         .max(STATION_BOUNDS.bands),
     }),
-    z.object({ kind: z.literal("unloaded"), unit: massUnitCodec }),
+    z.object({ kind: z.literal("unloaded"), unit: massUnitField }),
   ])
   .transform((l): Loading => l)
   .superRefine((loading, ctx) => {

@@ -6,10 +6,9 @@ import {
   type MeasuredKind,
   type MeasuredValue,
 } from "~/core/person/index.ts";
-import { parseMass, type Day } from "~/core/kernel/index.ts";
+import { parseMass, type Day, massUnitField } from "~/core/kernel/index.ts";
 import { pastDayField } from "./days.ts";
 import { optionalTextField, textField } from "./text.ts";
-import { massUnitCodec } from "./values.ts";
 
 const KINDS = Object.keys(MEASURED) as [MeasuredKind, ...MeasuredKind[]];
 
@@ -20,7 +19,7 @@ export function measurementFormCodec(today: Day) {
       kind: z.enum(KINDS, { error: "Expected what was measured." }),
       side: z.enum(["both", "left", "right"]).default("both"),
       value: textField("a number", 20),
-      massUnit: massUnitCodec.default("kg"),
+      massUnit: massUnitField.default("kg"),
       day: pastDayField(today),
       note: optionalTextField(300),
     })

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { SET_UP_WORD } from "~/core/plan/index.ts";
 import {
   FAULTS,
   JOINT_ACTIONS,
@@ -11,11 +12,12 @@ import {
   type Region,
   type MovementRef,
   seconds,
+  movementField,
 } from "~/core/kernel/index.ts";
 import type { Movement, RegionShare } from "~/core/movement/index.ts";
 import { LOADING_KINDS } from "~/core/gym/index.ts";
 import { optionalTextField, textField } from "./text.ts";
-import { movementRefCodec, secondsCodec, SET_UP_WORD } from "./values.ts";
+import { secondsCodec } from "./values.ts";
 
 const stress = z.enum(["none", "low", "moderate", "high"]);
 const stimulus = z.object({
@@ -71,7 +73,7 @@ export const movementCodec: z.ZodType<Omit<Movement, "ref">> = z.object({
     }),
   ),
   cautions: z.array(z.string()),
-  substitutes: z.array(z.object({ movement: movementRefCodec, reason: z.string() })),
+  substitutes: z.array(z.object({ movement: movementField, reason: z.string() })),
 });
 
 const text = (what: string, max = 300) => textField(what, max);
@@ -136,7 +138,7 @@ export function movementFormCodec(known: (ref: MovementRef) => boolean, self: Mo
         .min(1, "Expected at least one fault with cause, cue and corrective.")
         .max(8),
       substitutes: z
-        .array(z.object({ movement: movementRefCodec, reason: text("what it is good for") }))
+        .array(z.object({ movement: movementField, reason: text("what it is good for") }))
         .min(2, "Expected at least two substitutes, each with its reason.")
         .max(8),
     })

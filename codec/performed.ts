@@ -8,9 +8,9 @@ import {
   type Count,
   type Metres,
   type Seconds,
+  massField,
 } from "~/core/kernel/index.ts";
-import { RIR_VALUES, type Rir } from "~/core/plan/index.ts";
-import { massCodec, rirCodec } from "./values.ts";
+import { RIR_VALUES, type Rir, rirField } from "~/core/plan/index.ts";
 
 /** Reps in reserve as a short text column. */
 export function rirToColumn(rir: Rir): string {
@@ -20,7 +20,7 @@ export function rirToColumn(rir: Rir): string {
 export const rirColumn = z
   .string()
   .transform((text) => RIR_VALUES.find((value) => String(value) === text))
-  .pipe(rirCodec);
+  .pipe(rirField);
 
 export const countColumn = z
   .number()
@@ -42,6 +42,6 @@ export const sideColumn = z.enum(["both", "left", "right"]);
 export const limiterColumn = z.enum(LIMITERS).nullable();
 export const jointColumn = z.enum(JOINTS);
 export const helperColumn = z.enum(["alone", "partner", "spotter", "unknown"]);
-export const platesColumn = z.array(massCodec).nullable();
+export const platesColumn = z.array(massField).nullable();
 export const setUpColumn = z.record(z.string(), z.string());
 export const gearColumn = z.array(z.object({ name: z.string(), fromSet: z.number() })).nullable();

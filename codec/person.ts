@@ -1,6 +1,6 @@
+import { massUnitField } from "~/core/kernel/index.ts";
 import { z } from "zod";
 import { optionalTextField, textField } from "./text.ts";
-import { massUnitCodec } from "./values.ts";
 
 /** What a coach writes about somebody who trains. */
 export const personFormCodec = z.object({
@@ -9,7 +9,7 @@ export const personFormCodec = z.object({
   level: z.enum(["beginner", "trained", "advanced"], {
     error: "Expected one of the three levels.",
   }),
-  unit: massUnitCodec,
+  unit: massUnitField,
   notes: optionalTextField(4000),
 });
 export type PersonForm = z.infer<typeof personFormCodec>;
@@ -19,7 +19,7 @@ export const personCodec: z.ZodType<PersonForm> = z.object({
   name: z.string(),
   goal: z.string(),
   level: z.enum(["beginner", "trained", "advanced"]),
-  unit: massUnitCodec,
+  unit: massUnitField,
   notes: z.string(),
 });
 

@@ -1,8 +1,7 @@
 import { z } from "zod";
-import type { Day } from "~/core/kernel/index.ts";
+import { type Day, idField } from "~/core/kernel/index.ts";
 import { plannedDayField } from "./days.ts";
 import { textField } from "./text.ts";
-import { idCodec } from "./values.ts";
 
 const startTime = z
   .union([
@@ -21,10 +20,10 @@ export function planHeadCodec(today: Day) {
     title: textField("a title, like Leg day A", 80),
     day: plannedDayField(today),
     startTime,
-    gymId: idCodec<"gym">(),
+    gymId: idField("gym"),
   });
 }
 
 export function newPlanCodec(today: Day) {
-  return planHeadCodec(today).extend({ personId: idCodec<"person">() });
+  return planHeadCodec(today).extend({ personId: idField("person") });
 }

@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { mass, type Mass } from "~/core/kernel/index.ts";
-import { dayCodec, massUnitCodec } from "./values.ts";
+import { mass, type Mass, massUnitField } from "~/core/kernel/index.ts";
+import { dayCodec } from "./values.ts";
 
 /** A JSON column: the driver hands over text, some servers an object. */
 export function jsonColumn<T extends z.ZodType>(inner: T) {
@@ -29,5 +29,5 @@ export const dayColumn = z.string().pipe(dayCodec);
 /** A mass in two nullable columns. */
 export function massFromColumns(thousandths: unknown, unit: unknown): Mass | null {
   if (thousandths === null || unit === null) return null;
-  return mass(z.number().parse(thousandths), massUnitCodec.parse(unit));
+  return mass(z.number().parse(thousandths), massUnitField.parse(unit));
 }

@@ -1,7 +1,7 @@
+import { idField } from "~/core/kernel/index.ts";
 import { z } from "zod";
 import { FINDING_CODES } from "~/core/coach/index.ts";
 import { textField } from "./text.ts";
-import { idCodec } from "./values.ts";
 
 /** Longer than any fact: its numbers and the names of what it is about. */
 const FACT_LENGTH = 2000;
@@ -16,5 +16,5 @@ export const setAsideCodec = z.discriminatedUnion("kind", [
       .refine((fact) => JSON.stringify(fact).length <= FACT_LENGTH, "expected a fact of a finding"),
     reason: textField("a reason", 500),
   }),
-  z.object({ kind: z.literal("takeBack"), id: idCodec<"dismissal">() }),
+  z.object({ kind: z.literal("takeBack"), id: idField("dismissal") }),
 ]);

@@ -6,6 +6,8 @@ import {
   type MassUnit,
   RESISTANCE_PROFILES,
   type ResistanceProfile,
+  massUnitField,
+  movementField,
 } from "~/core/kernel/index.ts";
 import {
   LOADING_KINDS,
@@ -19,7 +21,7 @@ import {
 import { z } from "zod";
 import { loadingCodec } from "./loading.ts";
 import { optionalTextField, textField } from "./text.ts";
-import { massUnitCodec, movementRefCodec, timeZoneCodec } from "./values.ts";
+import { timeZoneCodec } from "./values.ts";
 
 export const gymFormCodec = z.object({
   name: textField("a name", 80),
@@ -36,7 +38,7 @@ const rawCodec = z.object({
   kind: z.enum(LOADING_KINDS, {
     error: "Expected a kind of loading.",
   }),
-  unit: massUnitCodec,
+  unit: massUnitField,
   baseMass: text,
   points: z.enum(["1", "2"]).default("2"),
   plates: text,
@@ -48,7 +50,7 @@ const rawCodec = z.object({
   held: z.enum(["1", "2"]).default("1"),
   movedShare: text,
   bands: text,
-  serves: z.array(movementRefCodec).max(400).default([]),
+  serves: z.array(movementField).max(400).default([]),
   profile: z.enum(["", ...RESISTANCE_PROFILES]).default(""),
   usuallyBusy: z.literal("on").optional(),
 });

@@ -1,13 +1,13 @@
 import { z } from "zod";
-import type { Day } from "~/core/kernel/index.ts";
+import { type Day, idField } from "~/core/kernel/index.ts";
 import { plannedDayField } from "./days.ts";
 import { planCodec } from "./plan.ts";
 import { textField } from "./text.ts";
-import { idCodec, revisionCodec } from "./values.ts";
+import { revisionCodec } from "./values.ts";
 
 /** Keeping a saved plan as a template. */
 export const keepTemplateCodec = z.object({
-  planId: idCodec<"plan">(),
+  planId: idField("plan"),
   name: textField("a name", 80),
 });
 
@@ -21,8 +21,8 @@ export const changeTemplateCodec = z.object({
 /** Who is given a template, where and when; from the address for the preview, from the form for the gift. */
 export function giveCodec(today: Day) {
   return z.object({
-    people: z.array(idCodec<"person">()).min(1, "Expected at least one person.").max(30),
-    gymId: idCodec<"gym">(),
+    people: z.array(idField("person")).min(1, "Expected at least one person.").max(30),
+    gymId: idField("gym"),
     day: plannedDayField(today),
   });
 }

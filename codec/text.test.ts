@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { day } from "~/core/kernel/index.ts";
+import { day, cleanText } from "~/core/kernel/index.ts";
 import { pastDayField, plannedDayField } from "./days.ts";
-import { beginningOf, cleanText, optionalTextField, textField } from "./text.ts";
+import { beginningOf, optionalTextField, textField } from "./text.ts";
 
 describe("text", () => {
   it("loses what cannot be seen and turns nothing round", () => {

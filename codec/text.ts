@@ -1,15 +1,8 @@
+import { cleanText } from "~/core/kernel/index.ts";
 import { z } from "zod";
 
-/** Controls but tab and line break, halves of characters, and marks that turn or hide what stands beside them. */
-const UNWANTED =
-  /[\u0000-\u0008\u000B-\u001F\u007F-\u009F\u200B\u2028-\u202E\u2060-\u2069\uFEFF\uFFF9-\uFFFB]|\p{Cs}/gu;
 /** A character that leaves a mark on the page. */
 const VISIBLE = /[^\p{C}\p{Z}\p{M}\p{Default_Ignorable_Code_Point}\u2800]/u;
-
-/** Text as it is kept: composed, line breaks as \n, without what cannot be seen; the same again when cleaned again. */
-export function cleanText(text: string): string {
-  return text.replace(/\r\n?/g, "\n").replace(UNWANTED, "").normalize("NFC");
-}
 
 /** The beginning of a text, at most so long, never half a character. */
 export function beginningOf(text: string, most: number): string {
@@ -19,11 +12,6 @@ export function beginningOf(text: string, most: number): string {
     kept += character;
   }
   return kept;
-}
-
-/** Text within a document or a command: cleaned, at most so long. */
-export function textWithin(max: number) {
-  return z.string().transform(cleanText).pipe(z.string().max(max));
 }
 
 const tooLong = (max: number) => `Expected at most ${max} characters.`;

@@ -21,6 +21,7 @@ const BOUND_NAMES: Readonly<Record<BoundName, string>> = {
   dropPercent: "per cent",
   plates: "plates",
   steps: "steps of the station",
+  stepsEitherWay: "steps of the station",
   tries: "tries",
   fallbacks: "loads to fall back on",
 };

@@ -5,9 +5,8 @@ import { Link, redirect } from "react-router";
 import { briefFormCodec } from "~/codec/brief.ts";
 import { measurementFormCodec } from "~/codec/measurement.ts";
 import { revisionField } from "~/codec/person.ts";
-import { idCodec } from "~/codec/values.ts";
 import { approachAmong, type BriefField, type Level } from "~/core/person/index.ts";
-import { dayAt, yearOf } from "~/core/kernel/index.ts";
+import { dayAt, yearOf, idField } from "~/core/kernel/index.ts";
 import { BRIEF_FIELDS, FIELD_NAMES, formatBriefField, type BriefNames } from "~/format/brief.ts";
 import { formatDay } from "~/format/numbers.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
@@ -49,7 +48,7 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
   const intent = form.get("intent");
   const today = dayAt(scope.now, "UTC");
   if (intent === "unmeasure") {
-    const id = idCodec<"measurement">().safeParse(form.get("measurement"));
+    const id = idField("measurement").safeParse(form.get("measurement"));
     if (!id.success || !(await removeMeasurement(scope, person.id, id.data)))
       throw orNotFound(null);
     throw redirect(`${here}#body`);

@@ -1,5 +1,5 @@
+import { idField } from "~/core/kernel/index.ts";
 import { redirect } from "react-router";
-import { idCodec } from "~/codec/values.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { spreadSlot } from "~/server/coaching/spread.server.ts";
 import { getPlan } from "~/server/db/plans.server.ts";
@@ -15,8 +15,8 @@ export function loader({ params }: Route.LoaderArgs) {
 export const action = writing(async (scope, { request, params }: Route.ActionArgs) => {
   const plan = orNotFound(await getPlan(scope, idParam<"plan">(params.planId)));
   const form = await readForm(request);
-  const slot = idCodec<"slot">().safeParse(form.get("slot"));
-  const to = idCodec<"plan">().safeParse(form.get("to"));
+  const slot = idField("slot").safeParse(form.get("slot"));
+  const to = idField("plan").safeParse(form.get("to"));
   if (!slot.success || !to.success) throw orNotFound(null);
   const done = await spreadSlot(scope, plan.id, slot.data, to.data);
   throw redirect(`/plans/${plan.id}${done ? "" : "?not-moved"}`);

@@ -1,7 +1,9 @@
 /** What everything stands on: results, ids, days, quantities, and the closed lists of the body. */
 export * from "./anatomy.ts";
 export * from "./calendar.ts";
+export * from "./field.ts";
 export * from "./identity.ts";
 export * from "./mass.ts";
 export * from "./quantity.ts";
 export * from "./result.ts";
+export * from "./text.ts";

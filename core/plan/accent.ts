@@ -1,40 +1,38 @@
-import { type Seconds, seconds, assertNever } from "../kernel/index.ts";
-import { repSeconds, type Tempo, type TempoPhaseName } from "./tempo.ts";
+import {
+  addSeconds,
+  applied,
+  kindsOf,
+  unionOf,
+  type FamilyOf,
+  type Seconds,
+} from "../kernel/index.ts";
+import type { Added } from "./accent-adds.ts";
+import * as deadStop from "./accent/dead-stop.ts";
+import * as secondSqueeze from "./accent/second-squeeze.ts";
+import * as slowLastRep from "./accent/slow-last-rep.ts";
+import type { Tempo } from "./tempo.ts";
+
+/** The kinds of accents; the only list of them. */
+export const ACCENTS = { deadStop, secondSqueeze, slowLastRep } as const;
 
 /**
  * What is done to repetitions beyond their tempo. A hold at either end of every rep is a tempo phase
  * (`stretch`, `squeeze`) and a hold once at the end is the extension `endHold`, so neither is said here.
  */
-export type Accent =
-  /** The load comes to rest at the turning point before every rep. */
-  | { readonly kind: "deadStop"; readonly seconds: Seconds }
-  /** A second contraction in the shortened position of every rep. */
-  | { readonly kind: "secondSqueeze"; readonly seconds: Seconds }
-  /** One phase of the last rep takes this long. */
-  | { readonly kind: "slowLastRep"; readonly phase: TempoPhaseName; readonly seconds: Seconds };
+export type Accent = FamilyOf<typeof ACCENTS>;
+export const ACCENT_KINDS = kindsOf(ACCENTS);
+export const accentField = unionOf(ACCENTS);
+
+/** An accent as coaches usually begin with it. */
+export function accentOfKind(kind: Accent["kind"]): Accent {
+  return ACCENTS[kind].begin();
+}
 
 /** Seconds that accents add to one repetition, and once to the set. */
-export function accentSeconds(
-  accents: readonly Accent[],
-  tempo: Tempo,
-  usual: Seconds,
-): { readonly perRep: Seconds; readonly once: Seconds } {
-  let perRep = 0;
-  let once = 0;
-  for (const accent of accents) {
-    switch (accent.kind) {
-      case "deadStop":
-      case "secondSqueeze":
-        perRep += accent.seconds;
-        break;
-      case "slowLastRep": {
-        const slow = repSeconds({ ...tempo, [accent.phase]: accent.seconds }, usual);
-        once += Math.max(0, slow - repSeconds(tempo, usual));
-        break;
-      }
-      default:
-        assertNever(accent);
-    }
-  }
-  return { perRep: seconds(perRep), once: seconds(once) };
+export function accentSeconds(accents: readonly Accent[], tempo: Tempo, usual: Seconds): Added {
+  const added = accents.map((accent) => applied(ACCENTS, "adds", accent, tempo, usual));
+  return {
+    perRep: addSeconds(...added.map(({ perRep }) => perRep)),
+    once: addSeconds(...added.map(({ once }) => once)),
+  };
 }

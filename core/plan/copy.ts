@@ -1,7 +1,8 @@
 import { type Id, type MintId, assertNever } from "../kernel/index.ts";
 import type { Item } from "./item.ts";
 import type { LoadRule } from "./load-rule.ts";
-import type { Block, PlannedSet, Slot } from "./plan.ts";
+import type { Block, Slot } from "./plan.ts";
+import type { PlannedSet } from "./planned-set.ts";
 
 /** The new ids of copied sets and their parts; one that is not in it gets a fresh id, and a reference to it stays. */
 export interface SetCopies {

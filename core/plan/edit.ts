@@ -23,11 +23,11 @@ import {
   type Block,
   type ExerciseBlock,
   type ItemBlock,
-  type PlannedSet,
   type RotationBlock,
   type SessionPlan,
   type Slot,
 } from "./plan.ts";
+import type { PlannedSet } from "./planned-set.ts";
 import type { Rest } from "./rest.ts";
 import type { SideMode } from "./side.ts";
 import type { Target } from "./target.ts";
@@ -308,49 +308,6 @@ export function partEarlier(set: PlannedSet, part: Id<"extension">): PlannedSet 
       ...set.extensions.slice(at + 1),
     ],
   };
-}
-
-/** Something behind a set, as coaches usually begin with it: a drop to 80 %, two pauses of 15 s. */
-export function newExtension(kind: ExtensionKind, set: PlannedSet, mint: MintId): Extension {
-  const ids = { id: mint<"extension">(), lineId: mint<"line">() };
-  switch (kind) {
-    case "drop":
-      return {
-        kind,
-        ...ids,
-        to: { kind: "share", of: "current", share: share(0.8) },
-        target: set.target,
-        restBefore: USUAL_DROP_REST,
-      };
-    case "restPause":
-      return { kind, ...ids, pauses: count(2), pause: USUAL_REST_PAUSE, target: FEW_MORE };
-    case "cluster":
-      return {
-        kind,
-        ...ids,
-        groups: count(4),
-        pause: USUAL_CLUSTER_PAUSE,
-        multiple: share(1),
-        target: { kind: "reps", min: count(2), max: count(2) },
-      };
-    case "partials":
-      return { kind, ...ids, where: "stretched", target: FEW_MORE };
-    case "forced":
-      return {
-        kind,
-        ...ids,
-        by: "partner",
-        target: { kind: "reps", min: count(2), max: count(2) },
-      };
-    case "positionChange":
-      return { kind, ...ids, setUp: {}, target: set.target };
-    case "endHold":
-      return { kind, ...ids, at: { kind: "stretched" }, seconds: seconds(20) };
-    case "breather":
-      return { kind, ...ids, breaths: count(5), target: FEW_MORE };
-    default:
-      return assertNever(kind);
-  }
 }
 
 /** The same plan for another session: new ids throughout, every `lineId` kept, references led to the copies. */

@@ -1,3 +1,5 @@
+import { z } from "zod";
+
 /**
  * Reps in reserve: whole or half reps left from 0 to 5, more than five, past the limit (failed or forced),
  * or unknown. An effort out of ten is 10 − reps in reserve and only a way to show it.
@@ -25,6 +27,8 @@ export const RIR_VALUES = [
 export function isRir(value: unknown): value is Rir {
   return (RIR_VALUES as readonly unknown[]).includes(value);
 }
+
+export const rirField = z.custom<Rir>(isRir, "expected reps in reserve");
 
 /** Reps left as a number for arithmetic: past the limit is 0, "more" is 6, unknown is null. */
 export function repsLeft(rir: Rir): number | null {

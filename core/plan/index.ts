@@ -1,16 +1,24 @@
 /** The session as it is planned: its document, its kinds, and the ways to edit it. The written line is the entry notation/. */
 export * from "./accent.ts";
-export * from "./begin.ts";
 export * from "./bounds.ts";
 export * from "./copy.ts";
+export * from "./drills.ts";
+export * from "./drop-load.ts";
 export * from "./edit.ts";
 export * from "./effort.ts";
 export * from "./extension.ts";
+export { SET_UP_WORD, setUpField } from "./fields.ts";
+export * from "./hold-position.ts";
+export * from "./intensity.ts";
 export * from "./item.ts";
+export * from "./load-beginning.ts";
 export * from "./load-rounding.ts";
 export * from "./load-rule.ts";
 export * from "./plan.ts";
+export * from "./planned-set.ts";
+export * from "./progression.ts";
 export * from "./rest.ts";
+export * from "./role.ts";
 export * from "./schemes.ts";
 export * from "./set-up.ts";
 export * from "./side.ts";

@@ -1,39 +1,41 @@
-import type { Id, MovementRef, Count, Mass, Share } from "../kernel/index.ts";
+import { holding, kindsOf, unionOf, type FamilyOf, type Mass } from "../kernel/index.ts";
+import type { LoadBeginning } from "./load-beginning.ts";
+import * as absolute from "./load/absolute.ts";
+import * as bodyWeight from "./load/body-weight.ts";
+import * as byEffort from "./load/by-effort.ts";
+import * as fallback from "./load/fallback.ts";
+import * as fromLast from "./load/from-last.ts";
+import * as open from "./load/open.ts";
+import * as shareOfMaximum from "./load/share-of-maximum.ts";
+import * as shareOfMovement from "./load/share-of-movement.ts";
+import * as shareOfSet from "./load/share-of-set.ts";
+import * as stepsFromSet from "./load/steps-from-set.ts";
+import * as trial from "./load/trial.ts";
 
-/**
- * How a set's load is found. Shares are of the total moved. `open` is a load still to be found, and steps are
- * the station's own, negative for easier.
- */
-export type LoadRule =
-  | { readonly kind: "absolute"; readonly reading: Mass }
-  | { readonly kind: "open" }
-  /** Of an earlier set, or of one part of it: a multiple of a drop. */
-  | {
-      readonly kind: "shareOfSet";
-      readonly set: Id<"set">;
-      readonly part: Id<"extension"> | null;
-      readonly share: Share;
-    }
-  /** Of the heaviest work set last logged with another movement. */
-  | { readonly kind: "shareOfMovement"; readonly movement: MovementRef; readonly share: Share }
-  /** Of the estimated maximum with this movement at this station. */
-  | { readonly kind: "shareOfMaximum"; readonly share: Share }
-  | { readonly kind: "stepsFromSet"; readonly set: Id<"set">; readonly steps: number }
-  /** What was used last time here, and so many steps from it. */
-  | { readonly kind: "fromLast"; readonly steps: number }
-  /** What the estimated maximum allows for the middle of the range and the reps to leave. */
-  | { readonly kind: "byEffort" }
-  /** Body weight and so much more, or less: a belt, a counterweight, a bar of that total. */
-  | { readonly kind: "bodyWeight"; readonly by: "plus" | "minus"; readonly mass: Mass }
-  /** A feeler set at `from`, then up by steps until the load is found, at most so many tries. */
-  | {
-      readonly kind: "trial";
-      readonly from: Mass;
-      readonly steps: Count;
-      readonly tries: Count;
-    }
-  /** A load, and what the next set goes to where this one falls short; the same reading says "again". */
-  | { readonly kind: "fallback"; readonly reading: Mass; readonly then: readonly Mass[] };
+/** The kinds of load rules; the only list of them. */
+export const LOAD_RULES = {
+  absolute,
+  open,
+  shareOfSet,
+  stepsFromSet,
+  shareOfMaximum,
+  shareOfMovement,
+  fromLast,
+  byEffort,
+  bodyWeight,
+  trial,
+  fallback,
+} as const;
+
+/** How a set's load is found. */
+export type LoadRule = FamilyOf<typeof LOAD_RULES>;
+export const LOAD_KINDS = kindsOf(LOAD_RULES);
+export const loadRuleField = holding(unionOf(LOAD_RULES), { kind: "family", name: "loadRule" });
+
+/** A load rule of another kind as coaches usually begin with it; null where there is nothing to begin from. */
+export function loadOfKind(kind: LoadRule["kind"], from: LoadBeginning): LoadRule | null {
+  return LOAD_RULES[kind].begin(from);
+}
 
 /** The reading that a rule names outright, or null where it follows from something else. */
 export function readingOf(rule: LoadRule): Mass | null {

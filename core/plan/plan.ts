@@ -1,108 +1,117 @@
+import { z } from "zod";
 import {
+  assertNever,
+  idField,
+  kind,
+  movementField,
+  REGIONS,
+  unionOf,
+  type FamilyOf,
   type Id,
   type MovementRef,
-  type Region,
-  type Count,
-  assertNever,
+  type ValueOf,
+  textWithin,
 } from "../kernel/index.ts";
-import type { Accent } from "./accent.ts";
-import { hardnessOf, type Rir } from "./effort.ts";
-import type { Extension } from "./extension.ts";
-import { drillsOf, type Item } from "./item.ts";
-import type { LoadRounding } from "./load-rounding.ts";
-import type { LoadRule } from "./load-rule.ts";
-import type { Rest } from "./rest.ts";
-import type { SetUp } from "./set-up.ts";
-import type { SideMode } from "./side.ts";
-import type { Target } from "./target.ts";
-import type { Tempo } from "./tempo.ts";
+import { BOUNDS } from "./bounds.ts";
+import { repeats, setUpField } from "./fields.ts";
+import { drillsOf, itemField, type Item } from "./item.ts";
+import { roundingField } from "./load-rounding.ts";
+import { plannedSetField } from "./planned-set.ts";
+import { progressionField } from "./progression.ts";
+import { restField } from "./rest.ts";
 
-export const SET_ROLES = [
-  "ramp",
-  "primer",
-  "calibration",
-  "work",
-  "top",
-  "backOff",
-  "burnout",
-] as const;
-export type SetRole = (typeof SET_ROLES)[number];
+/** An exercise of a session: what is done, where, for what, and its sets. */
+const slotField = z
+  .object({
+    id: idField("slot"),
+    lineId: idField("line"),
+    movement: movementField,
+    station: idField("station"),
+    setUp: setUpField,
+    /** What it is for, in words that can be said to the trainee, and where it should be felt. */
+    purpose: textWithin(300),
+    feltIn: z.array(z.enum(REGIONS)).max(6).readonly(),
+    sets: z.array(plannedSetField).max(BOUNDS.sets.most).readonly(),
+    rounding: roundingField,
+    progression: progressionField,
+    optional: z.boolean(),
+    notes: z.object({ coach: textWithin(2000), trainee: textWithin(2000) }).readonly(),
+  })
+  .readonly();
+export type Slot = z.output<typeof slotField>;
 
-export interface PlannedSet {
-  readonly id: Id<"set">;
-  /** Stays the same when the plan is copied to another week. */
-  readonly lineId: Id<"line">;
-  readonly role: SetRole;
-  readonly target: Target;
-  readonly load: LoadRule;
-  /** Reps to leave in reserve. For a primer it is a ceiling on effort: at least so many stay. */
-  readonly effort: Rir;
-  readonly tempo: Tempo;
-  readonly accents: readonly Accent[];
-  /** What is set up otherwise than in the slot, for this set only: another stance at the same load. */
-  readonly setUp: SetUp;
-  readonly restAfter: Rest;
-  /** What is done within the rest after this set, such as a stretch. */
-  readonly between: readonly Item[];
-  readonly side: SideMode;
-  readonly extensions: readonly Extension[];
-  readonly optional: boolean;
-}
+const blockIds = { id: idField("block"), lineId: idField("line") };
 
-/** How a slot moves on from session to session. */
-export type ProgressionRule = { readonly kind: "doubleProgression" } | { readonly kind: "hold" };
-
-export interface Slot {
-  readonly id: Id<"slot">;
-  readonly lineId: Id<"line">;
-  readonly movement: MovementRef;
-  readonly station: Id<"station">;
-  readonly setUp: SetUp;
-  /** What it is for, in words that can be said to the trainee, and where it should be felt. */
-  readonly purpose: string;
-  readonly feltIn: readonly Region[];
-  readonly sets: readonly PlannedSet[];
-  readonly rounding: LoadRounding;
-  readonly progression: ProgressionRule;
-  readonly optional: boolean;
-  readonly notes: { readonly coach: string; readonly trainee: string };
-}
-
-interface BlockBase {
-  readonly id: Id<"block">;
-  readonly lineId: Id<"line">;
-}
-
-export interface ExerciseBlock extends BlockBase {
-  readonly kind: "exercise";
-  readonly slot: Slot;
-}
+const exercise = { definition: kind("exercise", { ...blockIds, slot: slotField }) };
+export type ExerciseBlock = ValueOf<typeof exercise>;
 
 /**
  * Two or more exercises taken in turn: round n is the nth set of each member, and a member with fewer sets
  * sits the last rounds out. Inside, `restBetween` and `restAfterRound` stand in for the sets' own rest.
  */
-export interface RotationBlock extends BlockBase {
-  readonly kind: "rotation";
-  readonly members: readonly Slot[];
-  readonly restBetween: Rest;
-  readonly restAfterRound: Rest;
-}
+const rotation = {
+  definition: kind("rotation", {
+    ...blockIds,
+    members: z
+      .array(slotField)
+      .min(2, "expected at least two exercises in a rotation")
+      .max(12)
+      .readonly(),
+    restBetween: restField,
+    restAfterRound: restField,
+  }),
+};
+export type RotationBlock = ValueOf<typeof rotation>;
 
 /** Preparation, conditioning or restoration: items, gone through so many times. */
-export interface ItemBlock extends BlockBase {
-  readonly kind: "prepare" | "conditioning" | "restore";
-  readonly items: readonly Item[];
-  readonly rounds: Count;
-  readonly restAfterRound: Rest;
-}
+const itemBlock = <const K extends string>(name: K) => ({
+  definition: kind(name, {
+    ...blockIds,
+    items: z.array(itemField).max(40).readonly(),
+    rounds: repeats,
+    restAfterRound: restField,
+  }),
+});
+const ITEM_BLOCKS = {
+  prepare: itemBlock("prepare"),
+  conditioning: itemBlock("conditioning"),
+  restore: itemBlock("restore"),
+} as const;
+export type ItemBlock = FamilyOf<typeof ITEM_BLOCKS>;
 
-export type Block = ExerciseBlock | RotationBlock | ItemBlock;
+/** The kinds of blocks; the only list of them. */
+export const BLOCKS = { exercise, rotation, ...ITEM_BLOCKS } as const;
+export type Block = FamilyOf<typeof BLOCKS>;
 
-/** The document of a planned session: one versioned value. */
-export interface SessionPlan {
-  readonly schemaVersion: 1;
-  readonly blocks: readonly Block[];
+/** The document of a planned session: one versioned value, in which every id stands once. */
+export const planSchema = z
+  .object({
+    schemaVersion: z.literal(1),
+    blocks: z
+      .array(unionOf(BLOCKS))
+      .max(60)
+      .refine(idsAreUnique, "expected every id once")
+      .readonly(),
+  })
+  .readonly();
+export type SessionPlan = z.output<typeof planSchema>;
+
+/** Ids tell parts of a log apart, so one that is repeated would mix up what was done. */
+function idsAreUnique(blocks: readonly Block[]): boolean {
+  const ofItems = (items: readonly Item[]) => items.flatMap(drillsOf).map(({ id }) => id);
+  const ids: readonly string[] = blocks.flatMap((block) => [
+    block.id,
+    ...("items" in block ? ofItems(block.items) : []),
+    ...slotsOfBlock(block).flatMap((slot) => [
+      slot.id,
+      ...slot.sets.flatMap((set) => [
+        set.id,
+        ...set.extensions.map(({ id }) => id),
+        ...ofItems(set.between),
+      ]),
+    ]),
+  ]);
+  return new Set(ids).size === ids.length;
 }
 
 export const EMPTY_PLAN: SessionPlan = { schemaVersion: 1, blocks: [] };
@@ -178,14 +187,4 @@ export function movementsIn(plan: SessionPlan): readonly MovementRef[] {
 /** How many rounds a rotation has: as many as its longest member has sets. */
 export function roundsOf(rotation: RotationBlock): number {
   return Math.max(0, ...rotation.members.map((member) => member.sets.length));
-}
-
-/** True for a set that counts as hard, planned or done: no preparation, and within reach of the limit or unknown. */
-export function isHard(set: { readonly role: SetRole; readonly effort: Rir }): boolean {
-  return !isPreparatory(set.role) && hardnessOf(set.effort) !== "easy";
-}
-
-/** Roles that never count as hard sets and that progression does not judge. */
-export function isPreparatory(role: SetRole): boolean {
-  return role === "ramp" || role === "primer";
 }

@@ -10,7 +10,9 @@ import {
 } from "../kernel/index.ts";
 import { copySet, NO_COPIES } from "./copy.ts";
 import { RIR_VALUES, type Rir } from "./effort.ts";
-import { isPreparatory, type PlannedSet, type Slot } from "./plan.ts";
+import type { Slot } from "./plan.ts";
+import type { PlannedSet } from "./planned-set.ts";
+import { isPreparatory } from "./role.ts";
 
 /** Effort that shrinks evenly from more than five reps left to `last` over so many sets. */
 export function shrinkingReserve(sets: number, last: 0 | 1 | 2): readonly Rir[] {

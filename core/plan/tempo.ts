@@ -1,3 +1,4 @@
+import { z } from "zod";
 import { addSeconds, seconds, type Seconds } from "../kernel/index.ts";
 import { isWithin } from "./bounds.ts";
 
@@ -28,6 +29,19 @@ export function isTempoPhase(phase: unknown): phase is TempoPhase {
   if (phase === null || phase === "explosive") return true;
   return typeof phase === "number" && isWithin(phase, "phase");
 }
+
+const tempoPhaseField = z.custom<TempoPhase>(
+  isTempoPhase,
+  "expected 0 to 30 s, explosive or nothing",
+);
+export const tempoField = z
+  .object({
+    lower: tempoPhaseField,
+    stretch: tempoPhaseField,
+    lift: tempoPhaseField,
+    squeeze: tempoPhaseField,
+  })
+  .readonly();
 
 /** True for seconds of this phase: there may be no pause, but to lower and to lift takes time. */
 export function isPhaseTime(name: TempoPhaseName, value: number): boolean {

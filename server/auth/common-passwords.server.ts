@@ -1,4 +1,4 @@
-import { cleanText } from "~/codec/text.ts";
+import { cleanText } from "~/core/kernel/index.ts";
 
 let known: Promise<ReadonlySet<string>> | null = null;
 

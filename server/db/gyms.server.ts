@@ -7,11 +7,11 @@ import {
   type MovementRef,
   RESISTANCE_PROFILES,
   type ResistanceProfile,
+  movementField,
 } from "~/core/kernel/index.ts";
 import type { Loading, Station } from "~/core/gym/index.ts";
 import { loadingCodec } from "~/codec/loading.ts";
 import { jsonColumn, storedJson } from "~/codec/rows.ts";
-import { movementRefCodec } from "~/codec/values.ts";
 import { mintId } from "~/codec/mint.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
@@ -43,7 +43,7 @@ export interface StationContent {
 
 const loadingColumn = jsonColumn(loadingCodec);
 const profileColumn = z.enum(RESISTANCE_PROFILES).nullable();
-const servesCodec = z.array(movementRefCodec);
+const servesCodec = z.array(movementField);
 const servesColumn = jsonColumn(servesCodec);
 
 /** The parsed loading of an immutable version, kept so that what core works out for it is kept too. */

@@ -1,5 +1,6 @@
+import { tempoField } from "~/core/plan/index.ts";
 import { z } from "zod";
-import { type Id, assertNever } from "~/core/kernel/index.ts";
+import { type Id, assertNever, movementField } from "~/core/kernel/index.ts";
 import type {
   Command,
   LogContext,
@@ -23,7 +24,6 @@ import {
   sideColumn,
 } from "~/codec/performed.ts";
 import { instantColumn, jsonColumn, massFromColumns } from "~/codec/rows.ts";
-import { movementRefCodec, tempoCodec } from "~/codec/values.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
 import { readEach } from "./set-apart.server.ts";
@@ -169,7 +169,7 @@ function contextRow(command: Command, context: LogContext): Row {
 
 const platesJson = jsonColumn(platesColumn);
 const setUpJson = jsonColumn(setUpColumn);
-const tempoJson = jsonColumn(tempoCodec);
+const tempoJson = jsonColumn(tempoField);
 const gearJson = jsonColumn(gearColumn);
 const integer = z.number();
 
@@ -203,7 +203,7 @@ function contextFrom(row: Row): LogContext {
   return {
     slotId: fromBinary(row["slot_id"]),
     lineId: fromBinary(row["line_id"]),
-    movement: movementRefCodec.parse(row["movement"]),
+    movement: movementField.parse(row["movement"]),
     station: fromBinary(row["station_id"]),
     stationVersion: fromBinary(row["station_version_id"]),
     setUp: setUpJson.parse(row["set_up"]),

@@ -1,8 +1,7 @@
 import { z } from "zod";
-import type { Id, Mass } from "~/core/kernel/index.ts";
+import { type Id, type Mass, massField } from "~/core/kernel/index.ts";
 import type { Move, Proposal } from "~/core/progress/index.ts";
 import { jsonColumn } from "~/codec/rows.ts";
-import { massCodec } from "~/codec/values.ts";
 import { mintId } from "~/codec/mint.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import type { Scope } from "./scope.server.ts";
@@ -20,7 +19,7 @@ export interface Ruling {
   readonly logPosition: number;
 }
 
-const chosenColumn = jsonColumn(massCodec.nullable());
+const chosenColumn = jsonColumn(massField.nullable());
 
 export async function addRuling(
   scope: Scope,
@@ -46,7 +45,7 @@ export async function addRuling(
 }
 
 const shownColumn = jsonColumn(
-  z.object({ move: z.enum(["raise", "keep", "lower"]), reading: massCodec.nullable() }),
+  z.object({ move: z.enum(["raise", "keep", "lower"]), reading: massField.nullable() }),
 );
 
 /** The ruling on each of a run's proposals: of several on one exercise the latest, which supersedes the others. */

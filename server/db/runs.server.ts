@@ -7,11 +7,11 @@ import {
   fail,
   ok,
   type Result,
+  massUnitField,
 } from "~/core/kernel/index.ts";
 import type { SessionPlan } from "~/core/plan/index.ts";
 import { planCodec } from "~/codec/plan.ts";
 import { dayColumn, instantColumn, jsonColumn } from "~/codec/rows.ts";
-import { massUnitCodec } from "~/codec/values.ts";
 import { mintId } from "~/codec/mint.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
@@ -54,7 +54,7 @@ function runFrom(row: Row): StoredRun {
     startTime: z.string().nullable().parse(row["start_time"]),
     title: z.string().parse(row["title"]),
     personName: z.string().parse(row["person_name"]),
-    personUnit: massUnitCodec.parse(row["person_unit"]),
+    personUnit: massUnitField.parse(row["person_unit"]),
     newestRevisionId: fromBinary(row["newest_revision_id"]),
     startedAt: instantColumn.parse(row["started_at"]),
     endedAt: instantColumn.nullable().parse(row["ended_at"]),

@@ -1,9 +1,8 @@
 import { openDB, type DBSchema, type IDBPDatabase } from "idb";
 import { mintId } from "~/codec/mint.ts";
-import { idCodec } from "~/codec/values.ts";
 import { commandCodec, orderedCommandCodec } from "~/codec/command.ts";
 import { heldSessionCodec, type HeldSession } from "~/codec/hand-in.ts";
-import { isId, type Id } from "~/core/kernel/index.ts";
+import { isId, type Id, idField } from "~/core/kernel/index.ts";
 import {
   foldCommands,
   parentFor,
@@ -294,7 +293,7 @@ async function changeEntries(
 
 async function deviceOf(db: IDBPDatabase<Schema>): Promise<Id<"device">> {
   const tx = db.transaction("device", "readwrite", STRICT);
-  const known = idCodec<"device">().safeParse(await tx.store.get("id"));
+  const known = idField("device").safeParse(await tx.store.get("id"));
   const device = known.success ? known.data : mintId<"device">();
   if (!known.success) await tx.store.put(device, "id");
   await tx.done;

@@ -18,6 +18,7 @@ import { Group, Percent, Pick, Reading, Steps, Whole } from "./parts.tsx";
 
 /** What a load field knows of where it stands. */
 export interface LoadPlace extends LoadBeginning {
+  readonly before: readonly PlannedSet[];
   readonly loading: Loading | null;
 }
 

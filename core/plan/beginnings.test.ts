@@ -9,15 +9,15 @@ import {
   holdOfKind,
   LOAD_KINDS,
   loadOfKind,
+  newExtension,
   REST_KINDS,
   restOfKind,
+  restSpan,
   TARGET_KINDS,
   targetOfKind,
   type LoadBeginning,
-} from "./begin.ts";
-import { newExtension } from "./edit.ts";
-import type { PlannedSet } from "./plan.ts";
-import { restSpan } from "./rest.ts";
+  type PlannedSet,
+} from "./index.ts";
 import { planCodec } from "~/codec/plan.ts";
 import { sampleMint, samplePlan, sampleSet, sampleSlot } from "../../tests/samples/index.ts";
 

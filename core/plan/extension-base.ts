@@ -1,0 +1,23 @@
+import { idField, seconds, type Id, type Seconds } from "../kernel/index.ts";
+import type { Target } from "./target.ts";
+
+/** What every extension has: its own id, and one that stays the same when the plan is copied to another week. */
+export const extensionIds = { id: idField("extension"), lineId: idField("line") };
+export interface ExtensionIds {
+  readonly id: Id<"extension">;
+  readonly lineId: Id<"line">;
+}
+
+/** How often an extension's part is done, the wait before each, and what each asks for. */
+export interface Parts {
+  readonly times: number;
+  readonly restBefore: Seconds;
+  readonly target: Target;
+}
+
+/** Done once, with no wait before it. */
+export const straightOn = (target: Target): Parts => ({
+  times: 1,
+  restBefore: seconds(0),
+  target,
+});

@@ -1,0 +1,29 @@
+import { count, kind, share, type ValueOf } from "../../kernel/index.ts";
+import { pauseSeconds, percent, repeats } from "../fields.ts";
+import { extensionIds, type ExtensionIds, type Parts } from "../extension-base.ts";
+import { targetField } from "../target.ts";
+import { USUAL_CLUSTER_PAUSE } from "../usual.ts";
+
+/** Small groups of reps with a pause before each, at a multiple of the set's first load. */
+export const definition = kind("cluster", {
+  ...extensionIds,
+  groups: repeats,
+  pause: pauseSeconds,
+  multiple: percent,
+  target: targetField,
+});
+type Cluster = ValueOf<{ definition: typeof definition }>;
+
+export const begin = (ids: ExtensionIds): Cluster => ({
+  kind: "cluster",
+  ...ids,
+  groups: count(4),
+  pause: USUAL_CLUSTER_PAUSE,
+  multiple: share(1),
+  target: { kind: "reps", min: count(2), max: count(2) },
+});
+export const parts = ({ groups, pause, target }: Cluster): Parts => ({
+  times: groups,
+  restBefore: pause,
+  target,
+});

@@ -1,0 +1,25 @@
+import { kind, share, type ValueOf } from "../../kernel/index.ts";
+import { dropLoadField } from "../drop-load.ts";
+import { pauseSeconds } from "../fields.ts";
+import { extensionIds, type ExtensionIds, type Parts } from "../extension-base.ts";
+import { targetField, type Target } from "../target.ts";
+import { USUAL_DROP_REST } from "../usual.ts";
+
+/** One lighter load, so a chain of three drops has four loads. */
+export const definition = kind("drop", {
+  ...extensionIds,
+  to: dropLoadField,
+  restBefore: pauseSeconds,
+  target: targetField,
+});
+type Drop = ValueOf<{ definition: typeof definition }>;
+
+/** Down to 80 %, for what the set asks. */
+export const begin = (ids: ExtensionIds, own: Target): Drop => ({
+  kind: "drop",
+  ...ids,
+  to: { kind: "share", of: "current", share: share(0.8) },
+  restBefore: USUAL_DROP_REST,
+  target: own,
+});
+export const parts = ({ restBefore, target }: Drop): Parts => ({ times: 1, restBefore, target });

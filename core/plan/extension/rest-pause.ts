@@ -1,0 +1,27 @@
+import { count, kind, type ValueOf } from "../../kernel/index.ts";
+import { pauseSeconds, repeats } from "../fields.ts";
+import { extensionIds, type ExtensionIds, type Parts } from "../extension-base.ts";
+import { targetField } from "../target.ts";
+import { FEW_MORE, USUAL_REST_PAUSE } from "../usual.ts";
+
+/** Near the limit, a short pause, again; as often as there are pauses. */
+export const definition = kind("restPause", {
+  ...extensionIds,
+  pauses: repeats,
+  pause: pauseSeconds,
+  target: targetField,
+});
+type RestPause = ValueOf<{ definition: typeof definition }>;
+
+export const begin = (ids: ExtensionIds): RestPause => ({
+  kind: "restPause",
+  ...ids,
+  pauses: count(2),
+  pause: USUAL_REST_PAUSE,
+  target: FEW_MORE,
+});
+export const parts = ({ pauses, pause, target }: RestPause): Parts => ({
+  times: pauses,
+  restBefore: pause,
+  target,
+});

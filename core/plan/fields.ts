@@ -1,0 +1,52 @@
+import { z } from "zod";
+import {
+  count,
+  degrees,
+  holding,
+  metres,
+  numberField,
+  seconds,
+  share,
+  textWithin,
+} from "../kernel/index.ts";
+import { BOUNDS, type BoundName } from "./bounds.ts";
+
+const counted = (name: BoundName) => numberField(name, BOUNDS[name], count);
+const timed = (name: BoundName) => numberField(name, BOUNDS[name], seconds);
+const shared = (name: BoundName) => numberField(name, BOUNDS[name], share);
+
+/** The fields that kinds are made of, each with its bound. */
+export const amount = counted("amount");
+export const repeats = counted("repeats");
+export const plates = counted("plates");
+export const steps = counted("steps");
+export const tries = counted("tries");
+export const heartRate = counted("heartRate");
+export const outOfTen = counted("felt");
+export const stepsEitherWay = numberField("stepsEitherWay", BOUNDS.stepsEitherWay, (n) => n);
+export const stepsUpOrDown = holding(
+  stepsEitherWay.refine((n) => n !== 0, "expected steps up or down"),
+  { kind: "number", bound: "stepsEitherWay" },
+);
+export const distance = numberField("metres", BOUNDS.metres, metres);
+export const angle = numberField("degrees", BOUNDS.degrees, degrees);
+export const workSeconds = timed("work");
+export const holdSeconds = timed("hold");
+export const restSeconds = timed("rest");
+export const pauseSeconds = timed("pause");
+export const accentTime = timed("accent");
+export const percent = shared("percent");
+export const dropPercent = shared("dropPercent");
+
+/** Longest name or choice of a set-up, in movements and in plans. */
+export const SET_UP_WORD = 60;
+const setUpWord = textWithin(SET_UP_WORD);
+
+/** A choice by parameter: {@link SetUp}. */
+export const setUpField = holding(
+  z
+    .record(setUpWord, setUpWord)
+    .refine((setUp) => Object.keys(setUp).length <= 60, "expected at most 60 parameters")
+    .readonly(),
+  { kind: "family", name: "setUp" },
+);

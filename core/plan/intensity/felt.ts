@@ -1,0 +1,4 @@
+import { kind } from "../../kernel/index.ts";
+import { outOfTen } from "../fields.ts";
+
+export const definition = kind("felt", { outOfTen });

@@ -1,0 +1,3 @@
+import { kind } from "../../kernel/index.ts";
+
+export const definition = kind("unsaid", {});

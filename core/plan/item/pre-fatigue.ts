@@ -1,0 +1,3 @@
+import { drillKind } from "../drill.ts";
+
+export const definition = drillKind("preFatigue");

@@ -1,0 +1,12 @@
+import { idField, kind, type ValueOf } from "../../kernel/index.ts";
+import { stepsUpOrDown } from "../fields.ts";
+import type { LoadBeginning } from "../load-beginning.ts";
+
+/** So many of the station's own steps from an earlier set, negative for easier. */
+export const definition = kind("stepsFromSet", { steps: stepsUpOrDown, set: idField("set") });
+type StepsFromSet = ValueOf<{ definition: typeof definition }>;
+
+export function begin({ before }: LoadBeginning): StepsFromSet | null {
+  const last = before.at(-1);
+  return last === undefined ? null : { kind: "stepsFromSet", steps: -1, set: last.id };
+}

@@ -1,0 +1,11 @@
+import { kindsOf, unionOf, type FamilyOf } from "../kernel/index.ts";
+import * as doubleProgression from "./progression/double-progression.ts";
+import * as keepLoad from "./progression/keep-load.ts";
+
+/** The ways in which a line moves on; the only list of them. */
+export const PROGRESSIONS = { doubleProgression, hold: keepLoad } as const;
+
+/** How a line of an exercise moves on from session to session. */
+export type ProgressionRule = FamilyOf<typeof PROGRESSIONS>;
+export const PROGRESSION_KINDS = kindsOf(PROGRESSIONS);
+export const progressionField = unionOf(PROGRESSIONS);

@@ -1,0 +1,23 @@
+import { count, seconds, type Count, type Seconds } from "../kernel/index.ts";
+
+/** What of a performed part a target counts. */
+export type Measure = "reps" | "seconds" | "steps" | "metres";
+
+/** How much a target asks for in one go, in what it counts. */
+export interface Asked {
+  readonly measure: Measure;
+  readonly min: number;
+  readonly max: number;
+}
+
+export const exactly = (measure: Measure, n: number): Asked => ({ measure, min: n, max: n });
+
+/** How often something is repeated within its set, and the pause between. */
+export interface Repeats {
+  readonly times: Count;
+  readonly pause: Seconds;
+}
+
+const ONCE: Repeats = { times: count(1), pause: seconds(0) };
+/** Done once, as most targets are. */
+export const repeated = (): Repeats => ONCE;

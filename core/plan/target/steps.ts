@@ -1,0 +1,22 @@
+import { z } from "zod";
+import { count, kind, type ValueOf } from "../../kernel/index.ts";
+import { amount } from "../fields.ts";
+import { exactly, type Asked } from "../target-asked.ts";
+
+/** Steps with each leg, or counted in all; one way where the way leads out and back. */
+export const definition = kind("steps", {
+  steps: amount,
+  counted: z.enum(["perSide", "inAll"]),
+  outAndBack: z.boolean(),
+});
+type Steps = ValueOf<{ definition: typeof definition }>;
+
+export const begin = (): Steps => ({
+  kind: "steps",
+  steps: count(20),
+  counted: "inAll",
+  outAndBack: false,
+});
+export const asked = ({ steps, counted, outAndBack }: Steps): Asked =>
+  exactly("steps", steps * (outAndBack ? 2 : 1) * (counted === "perSide" ? 2 : 1));
+export { repeated } from "../target-asked.ts";
