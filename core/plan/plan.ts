@@ -21,7 +21,7 @@ import { progressionField } from "./progression.ts";
 import { restField } from "./rest.ts";
 
 /** An exercise of a session: what is done, where, for what, and its sets. */
-const slotField = z
+export const slotField = z
   .object({
     id: idField("slot"),
     lineId: idField("line"),
