@@ -1,11 +1,6 @@
 import { describe, expect, it } from "vitest";
-import {
-  typedAmount,
-  typedDropShare,
-  typedPhase,
-  typedSeconds,
-  typedWhole,
-} from "./typed-cells.ts";
+import { DROP_LOADS, EXTENSIONS, LOAD_RULES, TARGETS } from "~/core/plan/index.ts";
+import { typedNumber, typedPhase, typedSeconds } from "./typed-cells.ts";
 
 const value = <T>(typed: { ok: true; value: T } | { ok: false; error: string }) =>
   typed.ok ? typed.value : typed.error;
@@ -22,20 +17,33 @@ describe("what is typed into a cell", () => {
     expect(value(typedSeconds(text))).toBe(want);
   });
 
+  const { share } = DROP_LOADS.share.definition.fields;
+  const typedDrop = typedNumber(share, "dropPercent");
+
   it("reads a drop as per cent and refuses one that does not get lighter", () => {
-    expect(value(typedDropShare("80"))).toBeCloseTo(0.8, 10);
-    expect(value(typedDropShare("72,5 %"))).toBeCloseTo(0.725, 10);
-    expect(value(typedDropShare("100"))).toContain("lighter");
-    expect(value(typedDropShare("0"))).toContain("above 0");
+    expect(value(typedDrop("80"))).toBeCloseTo(0.8, 10);
+    expect(value(typedDrop("72,5 %"))).toBeCloseTo(0.725, 10);
+    expect(value(typedDrop("100"))).toContain("lighter");
+    expect(value(typedDrop("0"))).toContain("0.01 to 99.99");
   });
 
-  it("reads whole numbers and amounts within a bound, and names the bound", () => {
-    expect(value(typedWhole("amount")("12"))).toBe(12);
-    expect(value(typedWhole("amount")("0"))).toBe("Expected a whole number from 1 to 1000.");
-    expect(value(typedWhole("repeats")("2.5"))).toContain("whole number");
-    expect(value(typedAmount("accent")("1,5"))).toBe(1.5);
-    expect(value(typedAmount("hold")("3600"))).toBe("Expected a number from 1 to 600.");
-    expect(value(typedAmount("percent")(""))).toContain("0.01 to 200");
+  it("reads what a field takes, and names its bound", () => {
+    const { restPause, endHold, cluster } = EXTENSIONS;
+    const pauses = typedNumber(restPause.definition.fields.pauses, "repeats");
+    expect(value(pauses("12"))).toBe(12);
+    expect(value(pauses("0"))).toBe("Expected a whole number from 1 to 60.");
+    expect(value(pauses("2.5"))).toContain("whole number");
+    const hold = typedNumber(endHold.definition.fields.seconds, "hold");
+    expect(value(hold("1,5"))).toBe(1.5);
+    expect(value(hold("3600"))).toBe("Expected a number from 1 to 600.");
+    expect(value(typedNumber(cluster.definition.fields.multiple, "percent")(""))).toContain(
+      "0.01 to 200",
+    );
+    const steps = typedNumber(LOAD_RULES.stepsFromSet.definition.fields.steps, "stepsEitherWay");
+    expect(["−2", "-2", "3"].map((text) => value(steps(text)))).toEqual([-2, -2, 3]);
+    expect(value(steps("0"))).toContain("-30 to 30");
+    const way = typedNumber(TARGETS.metres.definition.fields.metres, "metres");
+    expect(value(way("5000"))).toBe(5000);
   });
 
   it("reads a tempo phase", () => {

@@ -1,3 +1,4 @@
+import type { z } from "zod";
 import {
   BOUNDS,
   isPhaseTime,
@@ -6,40 +7,27 @@ import {
   type TempoPhase,
   type TempoPhaseName,
 } from "~/core/plan/index.ts";
-import {
-  count,
-  seconds,
-  share,
-  type Count,
-  type Seconds,
-  type Share,
-  fail,
-  ok,
-  type Result,
-} from "~/core/kernel/index.ts";
+import { fail, ok, seconds, type Result, type Seconds } from "~/core/kernel/index.ts";
 
 /** What a cell holds after typing: a value, or a sentence that says what was expected. */
 export type Typed<T> = Result<T, string>;
 
-/** A whole number within the named bound. */
-export function typedWhole(bound: BoundName) {
-  return (text: string): Typed<Count> => {
-    const n = /^\d{1,6}$/.test(text.trim()) ? Number(text) : Number.NaN;
-    return isWithin(n, bound) ? ok(count(n)) : fail(expected(bound, "a whole number"));
+/**
+ * A number as a field takes it, with a decimal comma or point; a per cent with or without its sign becomes the
+ * share that is stored. `bound` is the field's own.
+ */
+export function typedNumber<S extends z.ZodType>(field: S, bound: BoundName) {
+  return (text: string): Typed<z.output<S>> => {
+    const { unit, least, most, whole } = BOUNDS[bound];
+    const written = text.trim().replace(",", ".").replace("−", "-").replace(/\s*%$/, "");
+    const n = /^-?\d{1,6}(\.\d{1,2})?$/.test(written) ? Number(written) : Number.NaN;
+    const read = field.safeParse(unit === "percent" ? n / 100 : n);
+    if (read.success) return ok(read.data);
+    const what = unit === "percent" ? "a share in per cent" : whole ? "a whole number" : "a number";
+    const drop = bound === "dropPercent" ? " A drop gets lighter." : "";
+    return fail(`Expected ${what} from ${least} to ${most}.${drop}`);
   };
 }
-
-/** Seconds or a multiple of a second within the named bound, with a decimal comma or point. */
-export function typedAmount(bound: BoundName) {
-  return (text: string): Typed<number> => {
-    const trimmed = text.trim().replace(",", ".");
-    const n = /^\d{1,6}(\.\d{1,2})?$/.test(trimmed) ? Number(trimmed) : Number.NaN;
-    return isWithin(n, bound) ? ok(n) : fail(expected(bound, "a number"));
-  };
-}
-
-const expected = (bound: BoundName, what: string) =>
-  `Expected ${what} from ${BOUNDS[bound].least} to ${BOUNDS[bound].most}.`;
 
 /** "90" seconds or "1:30", up to 20 minutes. */
 export function typedSeconds(text: string): Typed<Seconds> {
@@ -50,17 +38,6 @@ export function typedSeconds(text: string): Typed<Seconds> {
   return isWithin(total, "pause")
     ? ok(seconds(total))
     : fail("Expected at most 20 minutes of rest.");
-}
-
-/** A drop's share as per cent: "80" or "80%", above 0 and below 100, since a drop gets lighter. */
-export function typedDropShare(text: string): Typed<Share> {
-  const parts = /^(\d{1,3}(?:[.,]\d{1,2})?)\s*%?$/.exec(text.trim());
-  const percent = Number(parts?.[1]?.replace(",", ".") ?? Number.NaN);
-  if (Number.isNaN(percent)) return fail("Expected a share in per cent, like 80.");
-  if (percent <= 0) return fail("Expected a share above 0 %.");
-  return isWithin(percent, "dropPercent")
-    ? ok(share(percent / 100))
-    : fail("A drop gets lighter: expected less than 100 %.");
 }
 
 /** Seconds of a tempo phase, "fast" for as fast as possible, or nothing for open. */

@@ -273,12 +273,6 @@ export const DROP_NAMES: Readonly<Record<DropLoad["kind"], string>> = {
   bodyweight: "Body weight alone",
 };
 
-/** What the share of a drop is of, in the order of use. */
-export const DROP_BASES = [
-  ["current", "of the load before"],
-  ["first", "of the first load"],
-] as const;
-
 export const HOLD_NAMES: Readonly<Record<HoldPosition["kind"], string>> = {
   stretched: "in the stretch",
   shortened: "in the squeeze",

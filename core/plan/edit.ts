@@ -5,7 +5,6 @@ import {
   count,
   sameReading,
   seconds,
-  share,
   type Mass,
   assertNever,
 } from "../kernel/index.ts";
@@ -13,7 +12,6 @@ import type { Station } from "../gym/index.ts";
 import type { Movement } from "../movement/index.ts";
 import { copiesOf, copyBlock, copySet, NO_COPIES } from "./copy.ts";
 import type { Rir } from "./effort.ts";
-import type { Extension, ExtensionKind } from "./extension.ts";
 import { USUAL_ROUNDING } from "./load-rounding.ts";
 import { mapReadings } from "./load-rule.ts";
 import {
@@ -32,7 +30,6 @@ import type { Rest } from "./rest.ts";
 import type { SideMode } from "./side.ts";
 import type { Target } from "./target.ts";
 import { OPEN_TEMPO, type Tempo } from "./tempo.ts";
-import { FEW_MORE, USUAL_CLUSTER_PAUSE, USUAL_DROP_REST, USUAL_REST_PAUSE } from "./usual.ts";
 
 /** One edit of a plan, as a value: what the bench sends, what undo replays. */
 export type PlanEdit =

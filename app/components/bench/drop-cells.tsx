@@ -1,12 +1,14 @@
-import { typedDropShare, typedSeconds } from "~/codec/typed-cells.ts";
+import { typedNumber, typedSeconds } from "~/codec/typed-cells.ts";
 import { writeTarget } from "~/core/plan/notation/index.ts";
-import type { DropLoad, Extension } from "~/core/plan/index.ts";
+import { DROP_LOADS, type DropLoad, type Extension } from "~/core/plan/index.ts";
 import type { Result } from "~/core/kernel/index.ts";
+import { DROP_FIELDS } from "~/format/fields.ts";
 import { formatShare } from "~/format/numbers.ts";
-import { DROP_BASES } from "~/format/prescription.ts";
 import { sentence } from "~/format/sentence.ts";
 import { Select } from "../field.tsx";
 import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
+
+const typedShare = typedNumber(DROP_LOADS.share.definition.fields.share, "dropPercent");
 
 type Drop = Extract<Extension, { kind: "drop" }>;
 
@@ -65,7 +67,7 @@ export function DropCells({
           label={`Share of ${name}, per cent`}
           value={to.share}
           show={(s) => formatShare(s)}
-          read={typedDropShare}
+          read={typedShare}
           onValue={(share) => changeTo({ share })}
           onInvalid={onInvalid}
           width={84}
@@ -80,7 +82,7 @@ export function DropCells({
               changeTo({ of: event.target.value === "first" ? "first" : "current" })
             }
           >
-            {DROP_BASES.map(([of, text]) => (
+            {Object.entries(DROP_FIELDS.share.of.choices).map(([of, text]) => (
               <option key={of} value={of}>
                 {text}
               </option>

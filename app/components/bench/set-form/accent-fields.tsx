@@ -1,10 +1,11 @@
 import Button from "@mui/material/Button";
-import { ACCENT_KINDS, accentOfKind, TEMPO_PHASES, type Accent } from "~/core/plan/index.ts";
+import { ACCENT_KINDS, accentOfKind, ACCENTS, type Accent } from "~/core/plan/index.ts";
+import { ACCENT_FIELDS } from "~/format/fields.ts";
 import { ACCENT_NAMES } from "~/format/prescription.ts";
-import { PHASE_NAMES } from "~/format/training.ts";
-import { Group, Pick, Time } from "./parts.tsx";
+import { KindFields } from "./kind-fields.tsx";
+import { Group, Pick } from "./parts.tsx";
 
-const PHASES = TEMPO_PHASES.map((phase) => [phase, PHASE_NAMES[phase]] as const);
+const PLACE = { unit: "kg" } as const;
 const NONE = "none";
 
 /** What is done to repetitions beyond their tempo, each of its kind at most once. */
@@ -21,20 +22,12 @@ export function AccentFields({
     <Group title="Accents">
       {accents.map((accent) => (
         <Group key={accent.kind} title={ACCENT_NAMES[accent.kind]}>
-          {accent.kind === "slowLastRep" ? (
-            <Pick
-              label="Phase"
-              width={110}
-              value={accent.phase}
-              options={PHASES}
-              onValue={(phase) => change({ ...accent, phase })}
-            />
-          ) : null}
-          <Time
-            label="Seconds"
-            bound="accent"
-            value={accent.seconds}
-            onValue={(seconds) => change({ ...accent, seconds })}
+          <KindFields
+            definition={ACCENTS[accent.kind].definition}
+            names={ACCENT_FIELDS[accent.kind]}
+            value={accent}
+            place={PLACE}
+            onChange={(to) => change(to(accent))}
           />
           <Button
             size="small"

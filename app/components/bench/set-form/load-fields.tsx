@@ -2,6 +2,7 @@ import Button from "@mui/material/Button";
 import {
   isWithin,
   LOAD_KINDS,
+  LOAD_RULES,
   loadOfKind,
   readingOf,
   withReading,
@@ -9,12 +10,14 @@ import {
   type LoadRule,
   type PlannedSet,
 } from "~/core/plan/index.ts";
-import { type Mass, assertNever } from "~/core/kernel/index.ts";
+import type { Id, Mass } from "~/core/kernel/index.ts";
 import { nextEasier, nextHarder, type Loading } from "~/core/gym/index.ts";
+import { LOAD_FIELDS } from "~/format/fields.ts";
 import { formatMass } from "~/format/numbers.ts";
 import { LOAD_RULE_NAMES, partName } from "~/format/prescription.ts";
 import { useCatalogue } from "../../catalogue.ts";
-import { Group, Percent, Pick, Reading, Steps, Whole } from "./parts.tsx";
+import { KindFields, type FieldPlace } from "./kind-fields.tsx";
+import { Group, Pick, Reading } from "./parts.tsx";
 
 /** What a load field knows of where it stands. */
 export interface LoadPlace extends LoadBeginning {
@@ -90,6 +93,7 @@ function Step({
   );
 }
 
+/** The parameters of a load rule; which set or exercise it follows from is a choice of this place. */
 function Parameters({
   load,
   place: { unit, before },
@@ -100,153 +104,83 @@ function Parameters({
   readonly onChange: (load: LoadRule) => void;
 }) {
   const { all } = useCatalogue();
-  const sets = before.map((set, i) => [set.id, `set ${i + 1}`] as const);
-  switch (load.kind) {
-    case "open":
-    case "byEffort":
-      return null;
-    case "absolute":
-      return (
-        <Reading
-          unit={unit}
-          value={load.reading}
-          onValue={(reading) => onChange({ ...load, reading })}
-        />
-      );
-    case "fallback":
-      return (
-        <>
-          <Reading
-            unit={unit}
-            value={load.reading}
-            onValue={(reading) => onChange({ ...load, reading })}
-          />
-          <Fallbacks load={load} unit={unit} onChange={onChange} />
-        </>
-      );
-    case "trial":
-      return (
-        <>
-          <Reading
-            label="From"
-            unit={unit}
-            value={load.from}
-            onValue={(from) => onChange({ ...load, from })}
-          />
-          <Whole
-            label="Steps up"
-            bound="steps"
-            value={load.steps}
-            onValue={(steps) => onChange({ ...load, steps })}
-          />
-          <Whole
-            label="Tries"
-            bound="tries"
-            value={load.tries}
-            onValue={(tries) => onChange({ ...load, tries })}
-          />
-        </>
-      );
-    case "shareOfSet":
-      return (
-        <>
-          <Percent value={load.share} onValue={(to) => onChange({ ...load, share: to })} />
+  const own: FieldPlace["own"] = (name, label, value, put) => {
+    switch (name) {
+      case "set":
+        return (
           <Pick
-            label="Of"
+            key={name}
+            label={label}
             width={100}
-            value={load.set}
-            options={sets}
-            onValue={(set) => onChange({ ...load, set, part: null })}
+            value={String(value)}
+            options={before.map((set, i) => [set.id, `set ${i + 1}`] as const)}
+            onValue={put}
           />
-          <PartOf load={load} before={before} onChange={onChange} />
-        </>
-      );
-    case "stepsFromSet":
-      return (
-        <>
-          <Steps
-            label="Steps"
-            value={load.steps}
-            onValue={(steps) => {
-              if (steps !== 0) onChange({ ...load, steps });
-            }}
-          />
+        );
+      case "movement":
+        return (
           <Pick
-            label="From"
-            width={100}
-            value={load.set}
-            options={sets}
-            onValue={(set) => onChange({ ...load, set })}
-          />
-        </>
-      );
-    case "shareOfMaximum":
-      return <Percent value={load.share} onValue={(to) => onChange({ ...load, share: to })} />;
-    case "shareOfMovement":
-      return (
-        <>
-          <Percent value={load.share} onValue={(to) => onChange({ ...load, share: to })} />
-          <Pick
-            label="Of the last load with"
+            key={name}
+            label={label}
             width={220}
-            value={load.movement}
+            value={String(value)}
             options={all.map((movement) => [movement.ref, movement.name] as const)}
-            onValue={(movement) => onChange({ ...load, movement })}
+            onValue={put}
           />
-        </>
-      );
-    case "fromLast":
-      return (
-        <Steps label="Steps" value={load.steps} onValue={(steps) => onChange({ ...load, steps })} />
-      );
-    case "bodyWeight":
-      return (
-        <>
-          <Pick
-            label="Body weight"
-            width={90}
-            value={load.by}
-            options={[
-              ["plus", "plus"],
-              ["minus", "minus"],
-            ]}
-            onValue={(by) => onChange({ ...load, by })}
-          />
-          <Reading
-            label="By"
-            unit={unit}
-            value={load.mass}
-            onValue={(mass) => onChange({ ...load, mass })}
-          />
-        </>
-      );
-    default:
-      return assertNever(load);
-  }
+        );
+      case "part":
+        return load.kind === "shareOfSet" ? (
+          <PartOf key={name} label={label} load={load} before={before} onPart={put} />
+        ) : null;
+      case "then":
+        return load.kind === "fallback" ? (
+          <Fallbacks key={name} label={label} load={load} unit={unit} onThen={put} />
+        ) : null;
+      default:
+        return null;
+    }
+  };
+  return (
+    <KindFields
+      definition={LOAD_RULES[load.kind].definition}
+      names={LOAD_FIELDS[load.kind]}
+      value={load}
+      place={{ unit, own }}
+      onChange={(change) => {
+        const to = change(load);
+        // Another set has other parts.
+        const isOther =
+          to.kind === "shareOfSet" && load.kind === "shareOfSet" && to.set !== load.set;
+        onChange(isOther ? { ...to, part: null } : to);
+      }}
+    />
+  );
 }
 
 /** The part of the set that the share is of, where that set has parts. */
 function PartOf({
+  label,
   load,
   before,
-  onChange,
+  onPart,
 }: {
+  readonly label: string;
   readonly load: Extract<LoadRule, { kind: "shareOfSet" }>;
   readonly before: readonly PlannedSet[];
-  readonly onChange: (load: LoadRule) => void;
+  readonly onPart: (part: Id<"extension"> | null) => void;
 }) {
   const parts = before.find(({ id }) => id === load.set)?.extensions ?? [];
   if (parts.length === 0) return null;
   return (
     <Pick
-      label="There"
+      label={label}
       width={150}
       value={load.part ?? WHOLE_SET}
       options={[
         [WHOLE_SET, "the set itself"],
         ...parts.map((part) => [part.id, partName(parts, part)] as const),
       ]}
-      onValue={(part) => onChange({ ...load, part: part === WHOLE_SET ? null : part })}
+      onValue={(part) => onPart(part === WHOLE_SET ? null : part)}
     />
   );
 }
@@ -255,24 +189,25 @@ const WHOLE_SET = "";
 
 /** What the set goes down to in turn; the same load says once more. */
 function Fallbacks({
+  label,
   load,
   unit,
-  onChange,
+  onThen,
 }: {
+  readonly label: string;
   readonly load: Extract<LoadRule, { kind: "fallback" }>;
   readonly unit: Mass["unit"];
-  readonly onChange: (load: LoadRule) => void;
+  readonly onThen: (then: readonly Mass[]) => void;
 }) {
-  const put = (then: readonly Mass[]) => onChange({ ...load, then });
   return (
     <>
       {load.then.map((reading, i) => (
         <Reading
           key={i}
-          label={i === 0 ? "Else" : `Else, ${i + 1}`}
+          label={i === 0 ? label : `${label}, ${i + 1}`}
           unit={unit}
           value={reading}
-          onValue={(to) => put(load.then.with(i, to))}
+          onValue={(to) => onThen(load.then.with(i, to))}
         />
       ))}
       {isWithin(load.then.length + 1, "fallbacks") ? (
@@ -280,7 +215,7 @@ function Fallbacks({
           size="small"
           variant="outlined"
           sx={{ minHeight: 40 }}
-          onClick={() => put([...load.then, load.then.at(-1) ?? load.reading])}
+          onClick={() => onThen([...load.then, load.then.at(-1) ?? load.reading])}
         >
           + else
         </Button>
@@ -290,7 +225,7 @@ function Fallbacks({
           size="small"
           variant="outlined"
           sx={{ minHeight: 40 }}
-          onClick={() => put(load.then.slice(0, -1))}
+          onClick={() => onThen(load.then.slice(0, -1))}
         >
           − else
         </Button>

@@ -1,18 +1,9 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { createContext, use } from "react";
-import { typedAmount, typedWhole, type Typed } from "~/codec/typed-cells.ts";
-import type { BoundName } from "~/core/plan/index.ts";
-import {
-  parseMass,
-  seconds,
-  share,
-  type Count,
-  type Mass,
-  type Seconds,
-  type Share,
-} from "~/core/kernel/index.ts";
-import { formatAmount, formatMass, formatPercent } from "~/format/numbers.ts";
+import type { Typed } from "~/codec/typed-cells.ts";
+import { parseMass, type Mass } from "~/core/kernel/index.ts";
+import { formatAmount, formatMass } from "~/format/numbers.ts";
 import { sentence } from "~/format/sentence.ts";
 import { Select } from "../../field.tsx";
 import { TypedCell, type ReportInvalid } from "../typed-cell.tsx";
@@ -114,41 +105,6 @@ export function Cell<T>({
   );
 }
 
-/** A whole number within a bound. */
-export function Whole({ bound, ...cell }: CellProps<Count> & { readonly bound: BoundName }) {
-  return <Cell {...cell} show={String} read={typedWhole(bound)} />;
-}
-
-/** A whole number within a bound, or nothing. */
-export function WholeOrNone({
-  bound,
-  ...cell
-}: CellProps<Count | null> & { readonly bound: BoundName }) {
-  const read = (text: string): Typed<Count | null> =>
-    text.trim() === "" ? { ok: true, value: null } : typedWhole(bound)(text);
-  return <Cell {...cell} show={(n) => (n === null ? "" : String(n))} read={read} placeholder="–" />;
-}
-
-/** Seconds within a bound. */
-export function Time({ bound, ...cell }: CellProps<Seconds> & { readonly bound: BoundName }) {
-  const read = (text: string): Typed<Seconds> => {
-    const n = typedAmount(bound)(text);
-    return n.ok ? { ok: true, value: seconds(n.value) } : n;
-  };
-  return <Cell {...cell} show={String} read={read} />;
-}
-
-/** Steps of a station, below zero for easier. */
-export function Steps({ label, value, onValue }: CellProps<number>) {
-  const read = (text: string): Typed<number> => {
-    const n = /^[-−]?\d{1,2}$/.test(text.trim()) ? Number(text.replace("−", "-")) : Number.NaN;
-    return Math.abs(n) <= 30
-      ? { ok: true, value: n }
-      : { ok: false, error: "Expected −30 to 30 steps." };
-  };
-  return <Cell label={label} value={value} onValue={onValue} show={String} read={read} />;
-}
-
 /** One of a list. */
 export function Pick<T extends string>({
   label,
@@ -215,16 +171,4 @@ export function Reading({
       read={read}
     />
   );
-}
-
-/** A share, as per cent. */
-export function Percent({
-  label = "Per cent",
-  ...cell
-}: Omit<CellProps<Share>, "label"> & { readonly label?: string }) {
-  const read = (text: string): Typed<Share> => {
-    const n = typedAmount("percent")(text.replace("%", ""));
-    return n.ok ? { ok: true, value: share(n.value / 100) } : n;
-  };
-  return <Cell label={label} {...cell} show={formatPercent} read={read} />;
 }
