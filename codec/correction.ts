@@ -1,7 +1,7 @@
+import { COMMAND_BOUNDS } from "~/core/log/index.ts";
 import { z } from "zod";
 import { RIR_VALUES, type Rir } from "~/core/plan/index.ts";
 import { count, type Count, idField } from "~/core/kernel/index.ts";
-import { COMMAND_BOUNDS } from "./command.ts";
 import { optionalTextField, textField } from "./text.ts";
 
 const why = textField("why; it is kept with your name", COMMAND_BOUNDS.reason);

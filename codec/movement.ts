@@ -84,7 +84,7 @@ const list = (what: string) =>
       .map((line) => line.trim())
       .filter((line) => line !== ""),
   );
-const several = <T extends string>(options: readonly [T, ...T[]], what: string) =>
+const several = <T extends string>(options: readonly T[], what: string) =>
   z.array(z.enum(options), { error: what }).min(1, what);
 
 /**

@@ -2,6 +2,7 @@
 export * from "./choose.ts";
 export * from "./handling.ts";
 export * from "./loading-plan.ts";
+export * from "./loading-trouble.ts";
 export * from "./loading.ts";
 export * from "./make.ts";
 export * from "./station-bounds.ts";

@@ -1,36 +1,56 @@
+import { COMMAND_BOUNDS } from "./command-fields.ts";
+import { z } from "zod";
 import {
-  type Id,
-  type MovementRef,
-  type Limiter,
   assertNever,
-  type Count,
-  type Mass,
-  type Metres,
-  type Seconds,
+  idField,
+  LIMITERS,
+  massField,
+  movementField,
+  textWithin,
 } from "../kernel/index.ts";
-import { measureOf, type Rir, type SetUp, type Tempo } from "../plan/index.ts";
-import type { PartKey, SetStep } from "../unroll/index.ts";
+import { measureOf, rirField, setUpField, tempoField } from "../plan/index.ts";
+import type { SetStep } from "../unroll/index.ts";
+import { counted, milliseconds, wholeMetres } from "./command-fields.ts";
 
+/** The side that a performed part was done with. */
+export const partSideField = z.enum(["both", "left", "right"]);
+
+const ordinal = z.number().int().min(0).max(1000);
+
+/** A part's place in a plan: {@link PartKey}. */
+export const partKeyField = z
+  .object({
+    setId: idField("set"),
+    extensionId: idField("extension").nullable(),
+    round: ordinal,
+    ordinal,
+    side: partSideField,
+  })
+  .readonly();
+
+export const performedPartField = z
+  .object({
+    id: idField("part"),
+    slotId: idField("slot"),
+    /** Its place in the pinned plan. */
+    key: partKeyField,
+    stationVersion: idField("stationVersion"),
+    /** The load as read on the station, and the plates hung per loading point where there are plates. */
+    reading: massField.nullable(),
+    platesHung: z.array(massField).max(40).readonly().nullable(),
+    fullReps: counted.nullable(),
+    partialReps: counted.nullable(),
+    forcedReps: counted.nullable(),
+    seconds: milliseconds.nullable(),
+    steps: counted.nullable(),
+    metres: wholeMetres.nullable(),
+    rir: rirField,
+    limiter: z.enum(LIMITERS).nullable(),
+    note: textWithin(COMMAND_BOUNDS.partNote),
+  })
+  .readonly();
 /** What was done in one part of a set. Null is unknown, never zero. */
-export interface PerformedPart {
-  readonly id: Id<"part">;
-  readonly slotId: Id<"slot">;
-  /** Its place in the pinned plan. */
-  readonly key: PartKey;
-  readonly stationVersion: Id<"stationVersion">;
-  /** The load as read on the station, and the plates hung per loading point where there are plates. */
-  readonly reading: Mass | null;
-  readonly platesHung: readonly Mass[] | null;
-  readonly fullReps: Count | null;
-  readonly partialReps: Count | null;
-  readonly forcedReps: Count | null;
-  readonly seconds: Seconds | null;
-  readonly steps: Count | null;
-  readonly metres: Metres | null;
-  readonly rir: Rir;
-  readonly limiter: Limiter | null;
-  readonly note: string;
-}
+export type PerformedPart = z.output<typeof performedPartField>;
 
 /** The fields of a part that say how much was done; the others stay null. */
 export type CountedField =
@@ -72,25 +92,35 @@ export function loggedField(part: PerformedPart): CountedField {
 }
 
 /** Who helped, if anybody: it decides what may be taken to the limit. */
-export type Helper = "alone" | "partner" | "spotter" | "unknown";
+const HELPERS = ["alone", "partner", "spotter", "unknown"] as const;
+export type Helper = (typeof HELPERS)[number];
 
+export const contextField = z
+  .object({
+    slotId: idField("slot"),
+    lineId: idField("line"),
+    movement: movementField,
+    station: idField("station"),
+    stationVersion: idField("stationVersion"),
+    setUp: setUpField,
+    tempo: tempoField,
+    restSeconds: milliseconds.nullable(),
+    /** Hard sets performed before this exercise in the session: its place in the order. */
+    hardSetsBefore: z.number().int().min(0).max(1000),
+    /** Gear, each with the 1-based set it was used from. Null is unknown; an empty list is none. */
+    gear: z
+      .array(
+        z.object({ name: textWithin(60), fromSet: z.number().int().min(1).max(1000) }).readonly(),
+      )
+      .max(20)
+      .readonly()
+      .nullable(),
+    helper: z.enum(HELPERS),
+    bodyWeight: massField.nullable(),
+  })
+  .readonly();
 /**
  * What makes a performed exercise comparable with another one. Recorded from the first day; "unknown" is
  * not "default".
  */
-export interface LogContext {
-  readonly slotId: Id<"slot">;
-  readonly lineId: Id<"line">;
-  readonly movement: MovementRef;
-  readonly station: Id<"station">;
-  readonly stationVersion: Id<"stationVersion">;
-  readonly setUp: SetUp;
-  readonly tempo: Tempo;
-  readonly restSeconds: Seconds | null;
-  /** Hard sets performed before this exercise in the session: its place in the order. */
-  readonly hardSetsBefore: number;
-  /** Gear, each with the 1-based set it was used from. Null is unknown; an empty list is none. */
-  readonly gear: readonly { readonly name: string; readonly fromSet: number }[] | null;
-  readonly helper: Helper;
-  readonly bodyWeight: Mass | null;
-}
+export type LogContext = z.output<typeof contextField>;

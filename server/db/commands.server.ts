@@ -1,7 +1,11 @@
 import { z } from "zod";
 import { type Id, fail, ok, type Result } from "~/core/kernel/index.ts";
-import { sendingOrder, type Command, type OrderedCommand } from "~/core/log/index.ts";
-import { commandCodec } from "~/codec/command.ts";
+import {
+  commandBodyField,
+  sendingOrder,
+  type Command,
+  type OrderedCommand,
+} from "~/core/log/index.ts";
 import { instantColumn, jsonColumn, storedJson } from "~/codec/rows.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import { isLocked } from "./connection.server.ts";
@@ -9,7 +13,7 @@ import { project } from "./performed.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
 import { readEach } from "./set-apart.server.ts";
 
-const bodyColumn = jsonColumn(commandCodec.shape.body);
+const bodyColumn = jsonColumn(commandBodyField);
 
 export type SyncRefusal =
   /** The run is not here: it never was, or an older backup was restored. */
@@ -174,7 +178,7 @@ async function insertCommand(scope: Scope, command: Command, position: number): 
     parent_id: command.parent === null ? null : toBinary(command.parent),
     device_at: command.at,
     received_at: scope.now,
-    body: storedJson(commandCodec.shape.body, command.body),
+    body: storedJson(commandBodyField, command.body),
     ...scope.by,
   });
 }

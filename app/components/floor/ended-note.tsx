@@ -1,10 +1,10 @@
+import { COMMAND_BOUNDS } from "~/core/log/index.ts";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import OutlinedInput from "@mui/material/OutlinedInput";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Link } from "react-router";
-import { COMMAND_BOUNDS } from "~/codec/command.ts";
 import type { Id } from "~/core/kernel/index.ts";
 import { Disclosure } from "../disclosure.tsx";
 import { Labelled } from "../field.tsx";

@@ -3,7 +3,6 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import OutlinedInput from "@mui/material/OutlinedInput";
 import { useState } from "react";
-import { COMMAND_BOUNDS } from "~/codec/command.ts";
 import { mintId } from "~/codec/mint.ts";
 import { type Id, JOINTS, type Joint } from "~/core/kernel/index.ts";
 import {
@@ -13,6 +12,7 @@ import {
   type Helper,
   type LogContext,
   type RunLog,
+  COMMAND_BOUNDS,
 } from "~/core/log/index.ts";
 import type { Side } from "~/core/plan/index.ts";
 import { JOINT_NAMES, SIDE_NAMES } from "~/format/training.ts";
