@@ -1,9 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import type { SessionPlan } from "~/core/plan/index.ts";
+import { linesOf, slotsOf, type SessionPlan } from "~/core/plan/index.ts";
 import { kg } from "~/core/kernel/index.ts";
 import { sampleDrop, sampleId, samplePlan, sampleSet, sampleSlot } from "../tests/samples/index.ts";
 import { anyPlan } from "~/tests/arbitrary/plan.ts";
+import storedV1 from "../tests/samples/stored-v1.json" with { type: "json" };
+import { commandCodec } from "./command.ts";
 import { planCodec } from "./plan.ts";
 
 const plan = samplePlan(
@@ -41,13 +43,57 @@ describe("the plan document", () => {
     expect(planCodec.parse(JSON.parse(JSON.stringify(plan)))).toEqual(plan);
   });
 
-  it("refuses another schema version, since nothing upgrades it yet", () => {
+  it("refuses a schema version that is yet to come", () => {
     expect(
-      planCodec.safeParse({ ...plan, schemaVersion: 2 } satisfies Record<
+      planCodec.safeParse({ ...plan, schemaVersion: 3 } satisfies Record<
         keyof SessionPlan,
         unknown
       >).success,
     ).toBe(false);
+  });
+
+  describe("of version 1", () => {
+    const [topAndBackOff, ...others] = storedV1.plans;
+
+    it("gets lines of sets equal in role, load and target, and of drops at one place", () => {
+      const upgraded = planCodec.parse(topAndBackOff);
+      const [slot] = slotsOf(upgraded);
+      expect(linesOf(slot!).map(({ sets }) => sets.map(({ role }) => role))).toEqual([
+        ["ramp"],
+        ["top"],
+        ["backOff", "backOff"],
+      ]);
+      const [, , ...backOffs] = slot!.sets;
+      const chains = backOffs.map(({ extensions }) =>
+        extensions.map((part) => (part.kind === "drop" ? part.line : null)),
+      );
+      expect(chains[0]).toEqual(chains[1]);
+      expect(new Set(chains[0]).size).toBe(2);
+      expect(slot).toMatchObject({
+        lineageId: sampleId(701),
+        progression: { kind: "keepLoad" },
+        setUp: { lineId: "a name of somebody's own" },
+        lines: [],
+      });
+    });
+
+    it("is upgraded alike however often it is read, and stays what it is when written again", () => {
+      for (const stored of [topAndBackOff, ...others]) {
+        const read = planCodec.parse(stored);
+        expect(planCodec.parse(stored)).toEqual(read);
+        expect(planCodec.parse(JSON.parse(JSON.stringify(read)))).toEqual(read);
+      }
+    });
+
+    it("is refused where it was no document before either", () => {
+      expect(planCodec.safeParse({ schemaVersion: 1, blocks: [null] }).success).toBe(false);
+      expect(planCodec.safeParse({ schemaVersion: 1 }).success).toBe(false);
+    });
+
+    it("has commands whose context is read by its new name", () => {
+      const { body } = commandCodec.parse(storedV1.context);
+      expect(body).toMatchObject({ kind: "context", context: { lineageId: sampleId(701) } });
+    });
   });
 
   it.each([
@@ -74,7 +120,7 @@ describe("the plan document", () => {
         extensions: [
           {
             id: sampleId(30),
-            lineId: sampleId(31),
+            lineageId: sampleId(31),
             kind: "endHold",
             at: { kind: "stretched" },
             seconds: 3600,
@@ -88,7 +134,7 @@ describe("the plan document", () => {
         extensions: [
           {
             id: sampleId(30),
-            lineId: sampleId(31),
+            lineageId: sampleId(31),
             kind: "endHold",
             at: { kind: "angle", degrees: 270 },
             seconds: 10,
@@ -117,7 +163,7 @@ describe("the plan document", () => {
         extensions: [
           {
             id: sampleId(30),
-            lineId: sampleId(31),
+            lineageId: sampleId(31),
             kind: "restPause",
             pauses: 61,
             pause: 15,

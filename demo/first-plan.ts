@@ -26,7 +26,7 @@ export function firstPlan(
   mint: MintId,
 ): SessionPlan {
   return {
-    schemaVersion: 1,
+    schemaVersion: 2,
     blocks: routine.map((exercise) => blockOf(exercise, stations[exercise.station], mint)),
   };
 }
@@ -47,7 +47,7 @@ function blockOf(exercise: Exercise, station: Id<"station">, mint: MintId): Bloc
     const set = {
       ...model,
       id: mint<"set">(),
-      lineId: mint<"line">(),
+      lineageId: mint<"lineage">(),
       target: { kind: "reps" as const, min: count(exercise.reps[0]), max: count(exercise.reps[1]) },
       effort: exercise.effort,
       tempo:

@@ -26,9 +26,9 @@ type NameOf<F> =
 /** A name for every field of every kind of a family, but ids; one that is forgotten does not compile. */
 type FieldNames<T extends Readonly<Record<string, { readonly definition: Kind }>>> = {
   readonly [K in keyof T]: {
-    readonly [F in Exclude<keyof T[K]["definition"]["fields"], "id" | "lineId">]: NameOf<
-      T[K]["definition"]["fields"][F]
-    >;
+    readonly [
+      F in Exclude<keyof T[K]["definition"]["fields"], "id" | "lineageId" | "line">
+    ]: NameOf<T[K]["definition"]["fields"][F]>;
   };
 };
 

@@ -22,7 +22,7 @@ import {
 
 const c = count;
 const s = seconds;
-const ids = { id: sampleId<"extension">(1), lineId: sampleId<"line">(2) };
+const ids = { id: sampleId<"extension">(1), lineageId: sampleId<"lineage">(2) };
 const eight: Target = { kind: "reps", min: c(8), max: c(8) };
 
 describe("targets in words", () => {
@@ -121,6 +121,7 @@ describe("rest, loads and extensions in words", () => {
       {
         ...ids,
         kind: "drop",
+        line: sampleId<"line">(7001),
         to: { kind: "share", of: "first", share: share(0.7) },
         target: eight,
         restBefore: s(0),
@@ -131,6 +132,7 @@ describe("rest, loads and extensions in words", () => {
       {
         ...ids,
         kind: "drop",
+        line: sampleId<"line">(7001),
         to: { kind: "strip", plates: c(1) },
         target: eight,
         restBefore: s(0),

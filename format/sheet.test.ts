@@ -14,7 +14,7 @@ import {
 import { formatBox, sheetWords } from "./sheet.ts";
 
 const around = sampleAround([sampleStation()]);
-const ids = { id: sampleId<"extension">(31), lineId: sampleId<"line">(32) };
+const ids = { id: sampleId<"extension">(31), lineageId: sampleId<"lineage">(32) };
 const words = (...sets: readonly PlannedSet[]) => {
   const slot = sampleSlot(sets, { setUp: { Stance: "narrow" } });
   return sheetOf(slot, unrollSlot(slot, around)).flatMap((told) =>

@@ -99,7 +99,7 @@ function Steps({ sets }: { readonly sets: readonly PlannedSet[] }) {
     const movement = all.find((m) => m.ref === "shipped:leg-press");
     if (movement === undefined) return null;
     const block = newBlock(mintId, movement, mintId(), null);
-    return { schemaVersion: 1, blocks: [{ ...block, slot: { ...block.slot, sets } }] };
+    return { schemaVersion: 2, blocks: [{ ...block, slot: { ...block.slot, sets } }] };
   }, [all, sets]);
   if (plan === null || sets.length === 0) {
     return (

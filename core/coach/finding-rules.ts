@@ -113,7 +113,7 @@ const redundancy: Rule = ({ slots }) =>
       second: second.slot.movement,
     } as const;
     const ids = [first.slot.id, second.slot.id];
-    return [finding("note", fact, ids, second.slot.lineId)];
+    return [finding("note", fact, ids, second.slot.lineageId)];
   });
 
 /** The same target at the same length, hardest at the same point, with the same leg arrangement. */
@@ -165,7 +165,7 @@ const technicalLate: Rule = ({ slots, setsBefore }) =>
     const isTechnical = movement.spinalLoad === "high" && movement.stability === "free";
     if (!isTechnical || before <= TECHNICAL_BY) return [];
     const fact = { code: "technicalLate", movement: movement.ref, setsBefore: before } as const;
-    return [finding("warning", fact, [slot.id], slot.lineId)];
+    return [finding("warning", fact, [slot.id], slot.lineageId)];
   });
 
 const growthUnwanted: Rule = ({ week, brief, slots }) =>
@@ -206,18 +206,18 @@ const stations: Rule = ({ slots, stations: here }) =>
     const local = here.find((s) => s.id === slot.station);
     if (station === null || local === undefined || !servesMovement(local, movement)) {
       const fact = { code: "notHere", movement: movement.ref } as const;
-      return [finding("warning", fact, [slot.id], slot.lineId)];
+      return [finding("warning", fact, [slot.id], slot.lineageId)];
     }
     const found: Finding[] = [];
     if (local.usuallyBusy) {
       const fact = { code: "busyStation", station: local.name } as const;
-      found.push(finding("note", fact, [slot.id], slot.lineId));
+      found.push(finding("note", fact, [slot.id], slot.lineageId));
     }
     const readings = slot.sets.map((set) => readingOf(set.load)).filter((r) => r !== null);
     const top = readings.find((reading) => nextHarder(local.loading, reading) === null);
     if (top !== undefined && canBeLoaded(local.loading.kind) && !hasAnotherWayOn(slot)) {
       const fact = { code: "atCeiling", station: local.name, reading: top } as const;
-      found.push(finding("note", fact, [slot.id], slot.lineId));
+      found.push(finding("note", fact, [slot.id], slot.lineageId));
     }
     return found;
   });
@@ -245,7 +245,7 @@ const excluded: Rule = ({ slots, brief }) =>
             : "note",
         { code: "excluded", movement: movement.ref, why },
         [slot.id],
-        `${slot.lineId}/${why.code}${why.code === "limit" ? `/${why.joint}/${why.provokedBy}` : ""}`,
+        `${slot.lineageId}/${why.code}${why.code === "limit" ? `/${why.joint}/${why.provokedBy}` : ""}`,
       ),
     ),
   );
@@ -262,7 +262,7 @@ const limitAlone: Rule = ({ slots, brief }) => {
       sets: hard.length,
       effort: first.effort,
     } as const;
-    return [finding("serious", fact, [slot.id], slot.lineId)];
+    return [finding("serious", fact, [slot.id], slot.lineageId)];
   });
 };
 
@@ -285,7 +285,7 @@ const bodyFit: Rule = ({ slots, brief }) =>
     const heels = movement.setUp.find((p) => p.name === "Heels" && p.choices.includes("raised"));
     if (brief.tight.includes("ankle") && heels && slot.setUp[heels.name] !== "raised") {
       const fact = { code: "tightRange", movement: movement.ref, spot: "ankle" } as const;
-      found.push(finding("note", fact, [slot.id], slot.lineId));
+      found.push(finding("note", fact, [slot.id], slot.lineageId));
     }
     const isFreeSquat =
       movement.pattern === "squat" &&
@@ -294,13 +294,13 @@ const bodyFit: Rule = ({ slots, brief }) =>
       movement.spinalLoad === "high";
     if (brief.limbs === "longThighs" && isFreeSquat) {
       const fact = { code: "longThighs", movement: movement.ref } as const;
-      found.push(finding("note", fact, [slot.id], slot.lineId));
+      found.push(finding("note", fact, [slot.id], slot.lineageId));
     }
     const hasStraps = brief.gear.some((g) => g.toLowerCase().includes("strap"));
     const grip = movement.setUp.find((p) => p.name === "Grip" && p.choices.includes("straps"));
     if (movement.givesOutFirst === "grip" && grip && hasStraps && slot.setUp["Grip"] !== "straps") {
       const fact = { code: "gripEndsFirst", movement: movement.ref } as const;
-      found.push(finding("note", fact, [slot.id], slot.lineId));
+      found.push(finding("note", fact, [slot.id], slot.lineageId));
     }
     return found;
   });
@@ -318,7 +318,7 @@ const weakSide: Rule = ({ slots, brief: { weakerSide } }) =>
           movement: movement.ref,
           weaker: weakerSide,
         } as const;
-        return [finding("note", fact, [slot.id], slot.lineId)];
+        return [finding("note", fact, [slot.id], slot.lineageId)];
       });
 
 const RULES: readonly Rule[] = [

@@ -38,7 +38,7 @@ describe("a template fitted to somebody", () => {
     expect(names(open.plan)).toEqual(names(template));
     expect(open.changes).toEqual([]);
     expect(slotsOf(open.plan)[0]?.id).not.toBe(slotsOf(template)[0]?.id);
-    expect(slotsOf(open.plan)[0]?.lineId).toBe(slotsOf(template)[0]?.lineId);
+    expect(slotsOf(open.plan)[0]?.lineageId).toBe(slotsOf(template)[0]?.lineageId);
   });
 
   it("takes the person's own load, or leaves it to be found", () => {

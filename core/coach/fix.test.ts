@@ -178,7 +178,7 @@ describe("a fix", () => {
     const warmUp: SessionPlan["blocks"][number] = {
       kind: "prepare",
       id: sampleMint(),
-      lineId: sampleMint(),
+      lineageId: sampleMint(),
       items: [],
       rounds: count(1),
       restAfterRound: { kind: "fixed", seconds: seconds(0) },

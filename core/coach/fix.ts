@@ -89,7 +89,7 @@ export function applyFix(fix: Fix, judging: Judging, mint: MintId): SessionPlan 
     }
     case "swap": {
       const { slot: fresh } = newExercise(judging, fix.movement, fix.station, null, mint);
-      return onSlot(fix.slot, (slot) => ({ ...fresh, id: slot.id, lineId: slot.lineId }));
+      return onSlot(fix.slot, (slot) => ({ ...fresh, id: slot.id, lineageId: slot.lineageId }));
     }
     case "remove":
     case "spread":
@@ -239,8 +239,11 @@ export function receiving(into: SessionPlan, from: SessionPlan, id: Id<"slot">):
   for (const block of from.blocks) {
     const slot = slotsOfBlock(block).find((s) => s.id === id);
     if (slot === undefined) continue;
-    const { id: blockId, lineId } = block;
-    return { ...into, blocks: [...into.blocks, { kind: "exercise", id: blockId, lineId, slot }] };
+    const { id: blockId, lineageId } = block;
+    return {
+      ...into,
+      blocks: [...into.blocks, { kind: "exercise", id: blockId, lineageId, slot }],
+    };
   }
   return into;
 }

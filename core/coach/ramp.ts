@@ -149,7 +149,8 @@ export function withRamp(
     return {
       ...model,
       id: mint(),
-      lineId: mint(),
+      lineageId: mint(),
+      line: mint(),
       role: "ramp",
       target: { kind: "reps", min: count(reps), max: count(reps) },
       load: { kind: "absolute", reading },

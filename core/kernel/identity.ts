@@ -16,6 +16,7 @@ export type IdOf =
   | "extension"
   | "item"
   | "line"
+  | "lineage"
   | "run"
   | "device"
   | "command"

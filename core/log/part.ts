@@ -95,10 +95,10 @@ export function loggedField(part: PerformedPart): CountedField {
 const HELPERS = ["alone", "partner", "spotter", "unknown"] as const;
 export type Helper = (typeof HELPERS)[number];
 
-export const contextField = z
+const newContext = z
   .object({
     slotId: idField("slot"),
-    lineId: idField("line"),
+    lineageId: idField("lineage"),
     movement: movementField,
     station: idField("station"),
     stationVersion: idField("stationVersion"),
@@ -119,6 +119,12 @@ export const contextField = z
     bodyWeight: massField.nullable(),
   })
   .readonly();
+/** Contexts of the version before call the lineage `lineId`. */
+export const contextField = z.preprocess((said: unknown) => {
+  if (typeof said !== "object" || said === null || !("lineId" in said)) return said;
+  const { lineId, ...context } = said;
+  return { lineageId: lineId, ...context };
+}, newContext);
 /**
  * What makes a performed exercise comparable with another one. Recorded from the first day; "unknown" is
  * not "default".

@@ -24,7 +24,7 @@ export function plannedContext(
   const work = slot.sets.find((set) => !isPreparatory(set.role)) ?? slot.sets[0];
   return {
     slotId: slot.id,
-    lineId: slot.lineId,
+    lineageId: slot.lineageId,
     movement: slot.movement,
     station: station.id,
     stationVersion: station.versionId,

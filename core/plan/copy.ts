@@ -23,7 +23,7 @@ export function copiesOf(sets: readonly PlannedSet[], mint: MintId): SetCopies {
   };
 }
 
-/** A block with new ids, every `lineId` kept, and references to copied sets led to their copies. */
+/** A block with new ids, every `lineageId` kept, and references to copied sets led to their copies. */
 export function copyBlock(block: Block, copies: SetCopies, mint: MintId): Block {
   const slot = (from: Slot): Slot => ({
     ...from,

@@ -3,7 +3,7 @@ import { intensityField } from "./intensity.ts";
 import { sideField } from "./side.ts";
 import { targetField } from "./target.ts";
 
-export const itemIds = { id: idField("item"), lineId: idField("line") };
+export const itemIds = { id: idField("item"), lineageId: idField("lineage") };
 
 /** One thing to do in preparation, conditioning or restoration, or between two sets. Never a hard set. */
 export function drillKind<const K extends string>(name: K) {

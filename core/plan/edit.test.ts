@@ -55,7 +55,7 @@ describe("editing a plan", () => {
     const slot = duplicateSet(slotsOf(plan)[0]!, sampleId(1), sampleMint);
     expect(slot.sets).toHaveLength(2);
     expect(slot.sets[1]?.id).not.toBe(slot.sets[0]?.id);
-    expect(slot.sets[1]?.lineId).not.toBe(slot.sets[0]?.lineId);
+    expect(slot.sets[1]?.lineageId).not.toBe(slot.sets[0]?.lineageId);
     expect(slot.sets[1]?.extensions[0]?.id).not.toBe(slot.sets[0]?.extensions[0]?.id);
   });
 
@@ -71,11 +71,11 @@ describe("editing a plan", () => {
       ]);
     const lines = (p: typeof plan) =>
       p.blocks.flatMap((b) => [
-        b.lineId,
-        ...slotsOfBlock(b).map((slot) => slot.lineId),
+        b.lineageId,
+        ...slotsOfBlock(b).map((slot) => slot.lineageId),
         ...slotsOfBlock(b)
           .flatMap((slot) => slot.sets)
-          .flatMap((s) => [s.lineId, ...s.extensions.map((e) => e.lineId)]),
+          .flatMap((s) => [s.lineageId, ...s.extensions.map((e) => e.lineageId)]),
       ]);
     expect(lines(copy)).toEqual(lines(plan));
     expect(ids(copy).filter((id) => (ids(plan) as string[]).includes(id))).toEqual([]);
@@ -104,10 +104,10 @@ describe("joining exercises into a rotation", () => {
   const block = (n: number): Block => ({
     kind: "exercise",
     id: sampleId(n),
-    lineId: sampleId(n + 100),
+    lineageId: sampleId(n + 100),
     slot: { ...sampleSlot([sampleSet(n * 10)]), id: sampleId(n + 200) },
   });
-  const plan: SessionPlan = { schemaVersion: 1, blocks: [block(1), block(2), block(3)] };
+  const plan: SessionPlan = { schemaVersion: 2, blocks: [block(1), block(2), block(3)] };
   const join = (p: SessionPlan, n: number) =>
     applyEdit(p, { kind: "join", block: sampleId(n), rests });
 
@@ -134,7 +134,7 @@ describe("joining exercises into a rotation", () => {
     const prepare: Block = {
       kind: "prepare",
       id: sampleId(9),
-      lineId: sampleId(8),
+      lineageId: sampleId(8),
       items: [],
       rounds: count(1),
       restAfterRound: rests.restBetween,

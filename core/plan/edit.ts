@@ -14,6 +14,7 @@ import { copiesOf, copyBlock, copySet, NO_COPIES } from "./copy.ts";
 import type { Rir } from "./effort.ts";
 import { USUAL_ROUNDING } from "./load-rounding.ts";
 import { mapReadings } from "./load-rule.ts";
+import { withLines } from "./lines.ts";
 import {
   mapSlots,
   slotsOf,
@@ -118,7 +119,7 @@ export function applyEdit(plan: SessionPlan, edit: PlanEdit): SessionPlan {
         ),
       };
     case "changeSlot":
-      return mapSlots(plan, (slot) => (slot.id === edit.slot ? edit.to : slot));
+      return mapSlots(plan, (slot) => (slot.id === edit.slot ? withLines(edit.to) : slot));
     default:
       return assertNever(edit);
   }
@@ -135,7 +136,7 @@ function joined(plan: SessionPlan, id: Id<"block">, rests: RotationRests): Sessi
   const rotation: RotationBlock = {
     kind: "rotation",
     id: block.id,
-    lineId: block.lineId,
+    lineageId: block.lineageId,
     members,
     restBetween: kept.restBetween,
     restAfterRound: kept.restAfterRound,
@@ -149,7 +150,7 @@ function apart(block: Block, mint: MintId): readonly Block[] {
   return block.members.map((slot, i) => ({
     kind: "exercise",
     id: i === 0 ? block.id : mint(),
-    lineId: i === 0 ? block.lineId : mint(),
+    lineageId: i === 0 ? block.lineageId : mint(),
     slot,
   }));
 }
@@ -173,7 +174,7 @@ function without(block: Block, slot: Id<"slot">): readonly Block[] {
   if (members.length > 1) return [{ ...block, members }];
   return only === undefined
     ? []
-    : [{ kind: "exercise", id: block.id, lineId: block.lineId, slot: only }];
+    : [{ kind: "exercise", id: block.id, lineageId: block.lineageId, slot: only }];
 }
 
 /** What a new exercise starts with; an approach says it. */
@@ -214,9 +215,11 @@ export function newBlock(
   first: "left" | "right" = "left",
 ): ExerciseBlock {
   const side = usualSide(movement, first);
+  const line = mint<"line">();
   const sets = Array.from({ length: defaults.sets }, (_, i): PlannedSet => ({
     id: mint(),
-    lineId: mint(),
+    lineageId: mint(),
+    line,
     role: "work",
     target: defaults.target,
     load: reading === null ? { kind: "open" } : { kind: "absolute", reading },
@@ -233,10 +236,10 @@ export function newBlock(
   return {
     kind: "exercise",
     id: mint(),
-    lineId: mint(),
+    lineageId: mint(),
     slot: {
       id: mint(),
-      lineId: mint(),
+      lineageId: mint(),
       movement: movement.ref,
       station,
       setUp: {},
@@ -245,6 +248,7 @@ export function newBlock(
       sets,
       rounding: USUAL_ROUNDING,
       progression: { kind: "doubleProgression" },
+      lines: [],
       optional: false,
       notes: { coach: "", trainee: "" },
     },
@@ -256,7 +260,7 @@ export function newItemBlock(kind: ItemBlock["kind"], mint: MintId): ItemBlock {
   return {
     kind,
     id: mint(),
-    lineId: mint(),
+    lineageId: mint(),
     items: [],
     rounds: count(1),
     restAfterRound: { kind: "fixed", seconds: seconds(0) },
@@ -268,7 +272,7 @@ export function duplicateSet(slot: Slot, set: Id<"set">, mint: MintId): Slot {
   return {
     ...slot,
     sets: slot.sets.flatMap((s) =>
-      s.id === set ? [s, { ...copySet(s, NO_COPIES, mint), lineId: mint() }] : [s],
+      s.id === set ? [s, { ...copySet(s, NO_COPIES, mint), lineageId: mint() }] : [s],
     ),
   };
 }
@@ -307,7 +311,7 @@ export function partEarlier(set: PlannedSet, part: Id<"extension">): PlannedSet 
   };
 }
 
-/** The same plan for another session: new ids throughout, every `lineId` kept, references led to the copies. */
+/** The same plan for another session: new ids throughout, every `lineageId` kept, references led to the copies. */
 export function copyPlan(plan: SessionPlan, mint: MintId): SessionPlan {
   const copies = copiesOf(
     slotsOf(plan).flatMap((slot) => slot.sets),

@@ -2,10 +2,10 @@ import { idField, seconds, type Id, type Seconds } from "../kernel/index.ts";
 import type { Target } from "./target.ts";
 
 /** What every extension has: its own id, and one that stays the same when the plan is copied to another week. */
-export const extensionIds = { id: idField("extension"), lineId: idField("line") };
+export const extensionIds = { id: idField("extension"), lineageId: idField("lineage") };
 export interface ExtensionIds {
   readonly id: Id<"extension">;
-  readonly lineId: Id<"line">;
+  readonly lineageId: Id<"lineage">;
 }
 
 /** How often an extension's part is done, the wait before each, and what each asks for. */

@@ -34,7 +34,7 @@ export function newExtension(
   set: { readonly target: Target },
   mint: MintId,
 ): Extension {
-  return EXTENSIONS[kind].begin({ id: mint(), lineId: mint() }, set.target);
+  return EXTENSIONS[kind].begin({ id: mint(), lineageId: mint() }, set.target);
 }
 
 /** How often an extension's part is done, the wait before each, and what each asks for. */

@@ -11,6 +11,7 @@ export { SET_UP_WORD, setUpField } from "./fields.ts";
 export * from "./hold-position.ts";
 export * from "./intensity.ts";
 export * from "./item.ts";
+export * from "./lines.ts";
 export * from "./load-beginning.ts";
 export * from "./load-rounding.ts";
 export * from "./load-rule.ts";

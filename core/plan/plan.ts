@@ -24,7 +24,7 @@ import { restField } from "./rest.ts";
 export const slotField = z
   .object({
     id: idField("slot"),
-    lineId: idField("line"),
+    lineageId: idField("lineage"),
     movement: movementField,
     station: idField("station"),
     setUp: setUpField,
@@ -33,14 +33,19 @@ export const slotField = z
     feltIn: z.array(z.enum(REGIONS)).max(6).readonly(),
     sets: z.array(plannedSetField).max(BOUNDS.sets.most).readonly(),
     rounding: roundingField,
+    /** How its lines move on where they say nothing of their own. */
     progression: progressionField,
+    lines: z
+      .array(z.object({ id: idField("line"), rule: progressionField }).readonly())
+      .max(BOUNDS.sets.most)
+      .readonly(),
     optional: z.boolean(),
     notes: z.object({ coach: textWithin(2000), trainee: textWithin(2000) }).readonly(),
   })
   .readonly();
 export type Slot = z.output<typeof slotField>;
 
-const blockIds = { id: idField("block"), lineId: idField("line") };
+const blockIds = { id: idField("block"), lineageId: idField("lineage") };
 
 const exercise = { definition: kind("exercise", { ...blockIds, slot: slotField }) };
 export type ExerciseBlock = ValueOf<typeof exercise>;
@@ -86,7 +91,7 @@ export type Block = FamilyOf<typeof BLOCKS>;
 /** The document of a planned session: one versioned value, in which every id stands once. */
 export const planSchema = z
   .object({
-    schemaVersion: z.literal(1),
+    schemaVersion: z.literal(2),
     blocks: z
       .array(unionOf(BLOCKS))
       .max(60)
@@ -114,7 +119,7 @@ function idsAreUnique(blocks: readonly Block[]): boolean {
   return new Set(ids).size === ids.length;
 }
 
-export const EMPTY_PLAN: SessionPlan = { schemaVersion: 1, blocks: [] };
+export const EMPTY_PLAN: SessionPlan = { schemaVersion: 2, blocks: [] };
 
 /** The slots of a block in order; none where it holds items. */
 export function slotsOfBlock(block: Block): readonly Slot[] {

@@ -18,7 +18,9 @@ export const plannedSetField = z
   .object({
     id: idField("set"),
     /** Stays the same when the plan is copied to another week. */
-    lineId: idField("line"),
+    lineageId: idField("lineage"),
+    /** The line that it moves with: see `linesOf`. */
+    line: idField("line"),
     role: z.enum(SET_ROLES),
     target: targetField,
     load: loadRuleField,

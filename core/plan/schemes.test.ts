@@ -86,12 +86,12 @@ describe("filling an exercise", () => {
     for (const scheme of SCHEMES) {
       expect(filled(only, scheme, sampleMint)).toBe(only);
       const plan = {
-        schemaVersion: 1 as const,
+        schemaVersion: 2 as const,
         blocks: [
           {
             kind: "exercise" as const,
             id: sampleId<"block">(1),
-            lineId: sampleId<"line">(2),
+            lineageId: sampleId<"lineage">(2),
             slot: filled(sampleSlot([work]), scheme, sampleMint),
           },
         ],

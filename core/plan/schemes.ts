@@ -124,5 +124,5 @@ function schemed(model: PlannedSet, scheme: Scheme, mint: MintId): readonly Plan
 }
 
 function fresh(model: PlannedSet, mint: MintId): PlannedSet {
-  return { ...copySet(model, NO_COPIES, mint), lineId: mint() };
+  return { ...copySet(model, NO_COPIES, mint), lineageId: mint() };
 }

@@ -155,7 +155,7 @@ describe("double progression", () => {
       because: [{ code: "noExposure" }],
     });
     const held = nextByDoubleProgression(
-      { ...slot, progression: { kind: "hold" } },
+      { ...slot, progression: { kind: "keepLoad" } },
       [at(10, 10, 10)],
       RACK,
     );

@@ -99,7 +99,7 @@ export function nextByDoubleProgression(
     return keep(plannedReading(slot), [{ code: "noExposure" }], "low", false);
   }
   const reading = hardest(last.sets, loading);
-  if (slot.progression.kind === "hold") {
+  if (slot.progression.kind === "keepLoad") {
     return keep(reading, [{ code: "heldByRule" }], "high", false);
   }
   const doubts = doubtsAbout(last);

@@ -57,7 +57,7 @@ describe("the duration of a session", () => {
     const stretch = (n: number): Item => ({
       kind: "stretch",
       id: sampleId(51),
-      lineId: sampleId(52),
+      lineageId: sampleId(52),
       name: "Couch stretch",
       movement: null,
       target: { kind: "seconds", min: seconds(n), max: seconds(n) },
@@ -104,12 +104,12 @@ describe("the duration of a session", () => {
     const rotation: RotationBlock = {
       kind: "rotation",
       id: sampleId(61),
-      lineId: sampleId(62),
+      lineageId: sampleId(62),
       members: [member(1, 701), member(3, 702)],
       restBetween: none,
       restAfterRound: none,
     };
-    const steps = unroll({ schemaVersion: 1, blocks: [rotation] }, around);
+    const steps = unroll({ schemaVersion: 2, blocks: [rotation] }, around);
     // Two stations of 90 s, two plates hung once in 12 s, two returns of 12 s; four times getting ready and 45 s.
     expect(sessionDuration(steps).likely).toBe(2 * 90 + 12 + 2 * 12 + 4 * (10 + 45));
     expect(sessionDuration(steps).low).toBe(2 * 45 + 8 + 2 * 5 + 4 * (5 + 40));

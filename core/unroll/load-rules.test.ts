@@ -30,8 +30,8 @@ const STRENGTH: Strength = {
 };
 
 const planOf = (sets: readonly PlannedSet[]): SessionPlan => ({
-  schemaVersion: 1,
-  blocks: [{ kind: "exercise", id: sampleId(1), lineId: sampleId(2), slot: sampleSlot(sets) }],
+  schemaVersion: 2,
+  blocks: [{ kind: "exercise", id: sampleId(1), lineageId: sampleId(2), slot: sampleSlot(sets) }],
 });
 
 const stepsOf = (
@@ -180,8 +180,9 @@ describe("a fallback", () => {
 describe("a share of a part of another set", () => {
   const drop = {
     kind: "drop",
+    line: sampleId<"line">(7001),
     id: sampleId<"extension">(50),
-    lineId: sampleId<"line">(51),
+    lineageId: sampleId<"lineage">(51),
     to: { kind: "share", of: "current", share: share(0.8) },
     target: { kind: "reps", min: count(8), max: count(8) },
     restBefore: 10,

@@ -25,7 +25,7 @@ const pauses = (n: number) =>
   ({
     kind: "restPause",
     id: sampleId<"extension">(n),
-    lineId: sampleId<"line">(n),
+    lineageId: sampleId<"lineage">(n),
     pauses: count(2),
     pause: seconds(15),
     target: { kind: "limit", atLeast: null, likely: count(4) },

@@ -104,5 +104,6 @@ const SAID = [
 
 function samePart(a: Extension | null, b: Extension | null): boolean {
   if (a === null || b === null) return a === b;
-  return isEqual({ ...a, id: b.id, lineId: b.lineId }, b);
+  const ids = { id: b.id, lineageId: b.lineageId, ...("line" in b ? { line: b.line } : {}) };
+  return isEqual({ ...a, ...ids }, b);
 }

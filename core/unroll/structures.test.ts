@@ -46,7 +46,10 @@ const reps = (min: number, max = min): Target => ({
   max: count(max),
 });
 const most = (likely: number): Target => ({ kind: "limit", atLeast: null, likely: count(likely) });
-const ext = (n: number) => ({ id: sampleId<"extension">(n), lineId: sampleId<"line">(n + 5000) });
+const ext = (n: number) => ({
+  id: sampleId<"extension">(n),
+  lineageId: sampleId<"lineage">(n + 5000),
+});
 const at = (amount: number) => ({ kind: "absolute" as const, reading: kg(amount) });
 const rest = (s: number) => ({ kind: "fixed" as const, seconds: seconds(s) });
 const slot = (sets: readonly PlannedSet[], n = 700, over: Partial<Slot> = {}) =>
@@ -60,6 +63,7 @@ const withExtensions = (...extensions: readonly Extension[]) =>
 const hold = (s: number): Target => ({ kind: "seconds", min: seconds(s), max: seconds(s) });
 const dropTo = (to: DropLoad): Extension => ({
   kind: "drop",
+  line: sampleId<"line">(7001),
   ...ext(11),
   to,
   target: reps(6, 8),
@@ -67,7 +71,7 @@ const dropTo = (to: DropLoad): Extension => ({
 });
 const drill = (over: Partial<Drill>): Drill => ({
   kind: "stretch",
-  ...{ id: sampleId<"item">(40), lineId: sampleId<"line">(41) },
+  ...{ id: sampleId<"item">(40), lineageId: sampleId<"lineage">(41) },
   name: "Couch stretch",
   movement: null,
   target: { kind: "seconds", min: seconds(30), max: seconds(30) },
@@ -75,8 +79,8 @@ const drill = (over: Partial<Drill>): Drill => ({
   intensity: { kind: "unsaid" },
   ...over,
 });
-const plan = (...blocks: readonly Block[]): SessionPlan => ({ schemaVersion: 1, blocks });
-const block = { id: sampleId<"block">(800), lineId: sampleId<"line">(801) };
+const plan = (...blocks: readonly Block[]): SessionPlan => ({ schemaVersion: 2, blocks });
+const block = { id: sampleId<"block">(800), lineageId: sampleId<"lineage">(801) };
 
 /** A step in one line: kind and repeat, side, load, work in seconds, rest likely. */
 function text(step: Step): string {
@@ -388,7 +392,7 @@ const STRUCTURES: readonly (readonly [string, SessionPlan, readonly string[]])[]
         drill({ kind: "mobility", side: { kind: "each", first: "left", matchFirst: false } }),
         {
           kind: "tightnessCheck",
-          ...{ id: sampleId<"item">(50), lineId: sampleId<"line">(51) },
+          ...{ id: sampleId<"item">(50), lineageId: sampleId<"lineage">(51) },
           region: "adductors",
           seconds: seconds(10),
           ifTight: drill({}),

@@ -22,16 +22,17 @@ describe("the profile of a session", () => {
       sampleSet(n, { load: { kind: "absolute", reading: kg(load) } });
     const drop = {
       kind: "drop",
+      line: sampleId<"line">(7001),
       id: sampleId<"extension">(50),
-      lineId: sampleId<"line">(51),
+      lineageId: sampleId<"lineage">(51),
       to: { kind: "share", of: "current", share: share(0.5) },
       target: { kind: "reps", min: count(8), max: count(8) },
       restBefore: seconds(10),
     } as const;
     const slot = sampleSlot([at(1, 50), { ...at(2, 100), extensions: [drop] }]);
     const plan: SessionPlan = {
-      schemaVersion: 1,
-      blocks: [{ kind: "exercise", id: sampleId(1), lineId: sampleId(2), slot }],
+      schemaVersion: 2,
+      blocks: [{ kind: "exercise", id: sampleId(1), lineageId: sampleId(2), slot }],
     };
     const bars = profileOf(unroll(plan, around));
     expect(bars.map((bar) => bar.height)).toEqual([0.5, 1, 0.5]);
@@ -44,12 +45,12 @@ describe("the profile of a session", () => {
 
   it("has no height where the load is not known", () => {
     const plan: SessionPlan = {
-      schemaVersion: 1,
+      schemaVersion: 2,
       blocks: [
         {
           kind: "exercise",
           id: sampleId(1),
-          lineId: sampleId(2),
+          lineageId: sampleId(2),
           slot: sampleSlot([sampleSet(1, { load: { kind: "open" } })]),
         },
       ],

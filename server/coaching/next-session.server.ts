@@ -100,7 +100,7 @@ export async function planNext(
     for (const { slot, proposal, chosen, decision } of decided) {
       await addRuling(trx, run.id, run.personId, proposal, {
         slotId: slot.id,
-        lineId: slot.lineId,
+        lineageId: slot.lineageId,
         decision: decision.kind === "accept" ? "accepted" : "overruled",
         chosen,
         reason: decision.kind === "accept" ? "" : decision.reason.trim(),

@@ -89,7 +89,7 @@ export async function reconsider(
     for (const { change, takes } of decided) {
       await addRuling(trx, run.id, run.personId, change.now, {
         slotId: change.slot.id,
-        lineId: change.slot.lineId,
+        lineageId: change.slot.lineageId,
         decision: takes ? "accepted" : "overruled",
         chosen: takes ? change.now.reading : change.ruling.chosen,
         reason: takes ? "" : reason,
@@ -110,13 +110,13 @@ async function putIn(
   plan: StoredPlan,
   decided: readonly { readonly change: ChangedProposal; readonly takes: boolean }[],
 ): Promise<boolean> {
-  const loads = new Map<Id<"line">, Mass>(
+  const loads = new Map<Id<"lineage">, Mass>(
     decided.flatMap(({ change, takes }) =>
-      takes && change.now.reading !== null ? [[change.slot.lineId, change.now.reading]] : [],
+      takes && change.now.reading !== null ? [[change.slot.lineageId, change.now.reading]] : [],
     ),
   );
   const document = mapSlots(plan.document, (slot) => {
-    const load = loads.get(slot.lineId);
+    const load = loads.get(slot.lineageId);
     return load === undefined ? slot : withWorkLoad(slot, load);
   });
   const saved = await savePlan(trx, plan.id, plan.revision, plan, document);

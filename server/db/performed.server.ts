@@ -152,7 +152,7 @@ function contextRow(command: Command, context: LogContext): Row {
     id: toBinary(command.commandId),
     run_id: toBinary(command.runId),
     slot_id: toBinary(context.slotId),
-    line_id: toBinary(context.lineId),
+    line_id: toBinary(context.lineageId),
     movement: context.movement,
     station_id: toBinary(context.station),
     station_version_id: toBinary(context.stationVersion),
@@ -202,7 +202,7 @@ function partFrom(row: Row): PerformedPart {
 function contextFrom(row: Row): LogContext {
   return {
     slotId: fromBinary(row["slot_id"]),
-    lineId: fromBinary(row["line_id"]),
+    lineageId: fromBinary(row["line_id"]),
     movement: movementField.parse(row["movement"]),
     station: fromBinary(row["station_id"]),
     stationVersion: fromBinary(row["station_version_id"]),

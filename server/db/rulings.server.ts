@@ -10,7 +10,7 @@ import { readEach } from "./set-apart.server.ts";
 /** What the coach decided about a proposal. An overruling carries its reason. */
 export interface Ruling {
   readonly slotId: Id<"slot">;
-  readonly lineId: Id<"line">;
+  readonly lineageId: Id<"lineage">;
   readonly decision: "accepted" | "overruled";
   readonly chosen: Mass | null;
   readonly reason: string;
@@ -33,7 +33,7 @@ export async function addRuling(
     run_id: toBinary(run),
     person_id: toBinary(person),
     slot_id: toBinary(ruling.slotId),
-    line_id: toBinary(ruling.lineId),
+    line_id: toBinary(ruling.lineageId),
     proposal: JSON.stringify(proposal),
     decision: ruling.decision,
     chosen: ruling.chosen === null ? null : JSON.stringify(ruling.chosen),
@@ -56,7 +56,7 @@ export async function rulingsOn(scope: Scope, run: Id<"run">): Promise<readonly 
     .orderBy("id");
   const all = readEach(scope, "ruling", rows, (row): Ruling => ({
     slotId: fromBinary(row["slot_id"]),
-    lineId: fromBinary(row["line_id"]),
+    lineageId: fromBinary(row["line_id"]),
     decision: z.enum(["accepted", "overruled"]).parse(row["decision"]),
     chosen: row["chosen"] === null ? null : chosenColumn.parse(row["chosen"]),
     reason: z.string().parse(row["reason"]),

@@ -90,7 +90,7 @@ export function exercise(
       sets: Array.from({ length: sets }, () => ({
         ...model,
         id: sampleMint<"set">(),
-        lineId: sampleMint<"line">(),
+        lineageId: sampleMint<"lineage">(),
         ...over,
       })),
     },
@@ -98,7 +98,7 @@ export function exercise(
 }
 
 export function sessionOf(...blocks: readonly ExerciseBlock[]): SessionPlan {
-  return { schemaVersion: 1, blocks };
+  return { schemaVersion: 2, blocks };
 }
 
 /** A session judged for somebody of whom little is known, by the middle approach, as one of one a week. */

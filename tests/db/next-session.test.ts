@@ -41,7 +41,7 @@ describe("planning the next session", () => {
     expect(slot?.sets.map((s) => s.load)).toEqual(
       Array.from({ length: 3 }, () => ({ kind: "absolute", reading: kg(102.5) })),
     );
-    expect(slot?.lineId).toBe(slotOf(run).lineId);
+    expect(slot?.lineageId).toBe(slotOf(run).lineageId);
     expect(slot?.id).not.toBe(slotOf(run).id);
     expect(plan).toMatchObject({
       day: "2026-03-09",

@@ -92,7 +92,7 @@ export function inStudio(): { readonly db: Database; readonly studio: TestStudio
 export function squats(station: Id<"station">): SessionPlan {
   const movement = findMovement("shipped:back-squat");
   if (movement === null) throw new Error("no squat");
-  return { schemaVersion: 1, blocks: [newBlock(mintId, movement, station, kg(100))] };
+  return { schemaVersion: 2, blocks: [newBlock(mintId, movement, station, kg(100))] };
 }
 
 export function addSquats(studio: TestStudio, on = "2026-03-02"): Promise<Id<"plan">> {

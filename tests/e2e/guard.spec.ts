@@ -161,7 +161,7 @@ test("no route and no action reaches another studio", async ({ page, browser, se
       ...forms,
       { commands: [], known: 0 },
       { baseRevision: 1, head: {}, document: {} },
-      { baseRevision: 1, name: "Taken", document: { schemaVersion: 1, blocks: [] } },
+      { baseRevision: 1, name: "Taken", document: { schemaVersion: 2, blocks: [] } },
       { kind: "setAside", key: "x", fact: { code: "noSingleLeg", sets: 1 }, reason: "x" },
     ]) {
       const status = await post(intruder.request, server.origin, path, body);

@@ -224,7 +224,7 @@ export async function planSquats(
     newBlock(mintId, movement, idOf(rack), kg(60)),
   );
   const response = await page.request.post(bench, {
-    data: { baseRevision: 1, head, document: { schemaVersion: 1, blocks } },
+    data: { baseRevision: 1, head, document: { schemaVersion: 2, blocks } },
     headers: { origin: new URL(page.url()).origin },
   });
   if (!response.ok()) throw new Error(`saving answered ${response.status()}`);

@@ -77,7 +77,8 @@ export function sampleStation(loading: Loading = RACK, n = 1): Station {
 export function sampleSet(n: number, over: Partial<PlannedSet> = {}): PlannedSet {
   return {
     id: sampleId(n),
-    lineId: sampleId(n + 5000),
+    lineageId: sampleId(n + 5000),
+    line: sampleId(7000),
     role: "work",
     target: { kind: "reps", min: count(8), max: count(10) },
     load: { kind: "absolute", reading: kg(100) },
@@ -98,7 +99,8 @@ export function sampleDrop(n: number, of: "first" | "current", fraction: number)
   return {
     kind: "drop",
     id: sampleId(n),
-    lineId: sampleId(n + 5000),
+    lineageId: sampleId(n + 5000),
+    line: sampleId(n + 6000),
     to: { kind: "share", of, share: share(fraction) },
     target: { kind: "reps", min: count(6), max: count(8) },
     restBefore: seconds(10),
@@ -108,7 +110,7 @@ export function sampleDrop(n: number, of: "first" | "current", fraction: number)
 export function sampleSlot(sets: readonly PlannedSet[], over: Partial<Slot> = {}): Slot {
   return {
     id: sampleId(700),
-    lineId: sampleId(701),
+    lineageId: sampleId(701),
     movement: "shipped:back-squat",
     station: sampleId(1),
     setUp: {},
@@ -117,6 +119,7 @@ export function sampleSlot(sets: readonly PlannedSet[], over: Partial<Slot> = {}
     sets,
     rounding: USUAL_ROUNDING,
     progression: { kind: "doubleProgression" },
+    lines: [],
     optional: false,
     notes: { coach: "", trainee: "" },
     ...over,
@@ -125,11 +128,11 @@ export function sampleSlot(sets: readonly PlannedSet[], over: Partial<Slot> = {}
 
 export function samplePlan(...slots: readonly Slot[]): SessionPlan {
   return {
-    schemaVersion: 1,
+    schemaVersion: 2,
     blocks: slots.map((slot, i) => ({
       kind: "exercise",
       id: sampleId(800 + i),
-      lineId: sampleId(850 + i),
+      lineageId: sampleId(850 + i),
       slot,
     })),
   };
@@ -138,7 +141,7 @@ export function samplePlan(...slots: readonly Slot[]): SessionPlan {
 export function sampleContext(over: Partial<LogContext> = {}): LogContext {
   return {
     slotId: sampleId(700),
-    lineId: sampleId(701),
+    lineageId: sampleId(701),
     movement: "shipped:back-squat" satisfies MovementRef,
     station: sampleId(1),
     stationVersion: sampleId(101),

@@ -33,7 +33,7 @@ import { FindingsPanel, type SetAside } from "./findings-panel.tsx";
 import { HeadFields } from "./head-fields.tsx";
 import { SessionProfile } from "./session-profile.tsx";
 import type { SlotActions } from "./slot-actions.ts";
-import { lineIdOf, SlotEditor } from "./slot-editor.tsx";
+import { writtenLineId, SlotEditor } from "./slot-editor.tsx";
 import { SwapPanel } from "./swap-panel.tsx";
 import type { ReportInvalid } from "./typed-cell.tsx";
 import type { Known, useJudged } from "./use-judged.ts";
@@ -209,7 +209,7 @@ export const BenchBody = memo(function BenchBody({
                 const reading = lastReading(movement, station);
                 const block = newExercise(judged, movement, station, reading, mintId);
                 edit({ kind: "addBlock", block });
-                if (write) setToWrite(lineIdOf(block.slot));
+                if (write) setToWrite(writtenLineId(block.slot));
               }}
             />
           </div>

@@ -47,11 +47,11 @@ export const FillAndNext = steady(function FillAndNext({
             id={`${id}-rule`}
             value={rule}
             onChange={(event) =>
-              onRule(event.target.value === "hold" ? "hold" : "doubleProgression")
+              onRule(event.target.value === "keepLoad" ? "keepLoad" : "doubleProgression")
             }
           >
             <option value="doubleProgression">Double progression</option>
-            <option value="hold">Hold everything</option>
+            <option value="keepLoad">Keep the load</option>
           </Select>
         </Box>
       </Box>

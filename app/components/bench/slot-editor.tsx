@@ -27,7 +27,7 @@ import { LastTime, SlotHead } from "./slot-head.tsx";
 import { TempoCells } from "./tempo-cells.tsx";
 
 /** The id of the written line of an exercise on the page. */
-export function lineIdOf(slot: Pick<Slot, "id">): string {
+export function writtenLineId(slot: Pick<Slot, "id">): string {
   return `${slot.id}-line`;
 }
 
@@ -104,7 +104,7 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
       {props.swap}
       {last === null ? null : <LastTime last={last} strength={props.strength} />}
       <WrittenLine
-        id={lineIdOf(slot)}
+        id={writtenLineId(slot)}
         label={`Sets of ${name}, written`}
         sets={slot.sets}
         context={notation}

@@ -21,7 +21,7 @@ import { BenchPlaceContext, type BenchPlace } from "./bench-context.ts";
 import { AddBlocks } from "./add-blocks.tsx";
 import { BlockList } from "./block-list.tsx";
 import { LeaveGuard } from "./leave-guard.tsx";
-import { lineIdOf } from "./slot-editor.tsx";
+import { writtenLineId } from "./slot-editor.tsx";
 import { SlotHead } from "./slot-head.tsx";
 import type { ReportInvalid } from "./typed-cell.tsx";
 import { useInvalid } from "./use-invalid.ts";
@@ -169,7 +169,7 @@ function TemplateSlot({
         onRemove={() => onEdit({ kind: "removeSlot", slot: slot.id })}
       />
       <WrittenLine
-        id={lineIdOf(slot)}
+        id={writtenLineId(slot)}
         label={`Sets of ${name}, written`}
         sets={slot.sets}
         context={notation}

@@ -1,4 +1,4 @@
-import { kind, share, type ValueOf } from "../../kernel/index.ts";
+import { idField, idOf, kind, share, type ValueOf } from "../../kernel/index.ts";
 import { dropLoadField } from "../drop-load.ts";
 import { pauseSeconds } from "../fields.ts";
 import { extensionIds, type ExtensionIds, type Parts } from "../extension-base.ts";
@@ -8,6 +8,8 @@ import { USUAL_DROP_REST } from "../usual.ts";
 /** One lighter load, so a chain of three drops has four loads. */
 export const definition = kind("drop", {
   ...extensionIds,
+  /** The line that it moves with: the same step of a chain. */
+  line: idField("line"),
   to: dropLoadField,
   restBefore: pauseSeconds,
   target: targetField,
@@ -18,6 +20,7 @@ type Drop = ValueOf<{ definition: typeof definition }>;
 export const begin = (ids: ExtensionIds, own: Target): Drop => ({
   kind: "drop",
   ...ids,
+  line: idOf(ids.lineageId),
   to: { kind: "share", of: "current", share: share(0.8) },
   restBefore: USUAL_DROP_REST,
   target: own,

@@ -30,15 +30,21 @@ export function keepIds(
     return {
       ...set,
       id: old?.id ?? set.id,
-      lineId: old?.lineId ?? set.lineId,
+      lineageId: old?.lineageId ?? set.lineageId,
+      line: old?.line ?? set.line,
       load: leadTo(set.load, copies),
       between: keepItems(set.between, old?.between ?? []),
-      extensions: set.extensions.map((part) => {
-        const { id, lineId } = parts.get(part) ?? part;
-        return { ...part, id, lineId };
-      }),
+      extensions: set.extensions.map((part) => withIdsOf(parts.get(part) ?? part, part)),
     };
   });
+}
+
+/** An extension with the ids of another, and its line where both are drops. */
+export function withIdsOf(old: Extension, part: Extension): Extension {
+  const ids = { id: old.id, lineageId: old.lineageId };
+  return part.kind === "drop" && old.kind === "drop"
+    ? { ...part, ...ids, line: old.line }
+    : { ...part, ...ids };
 }
 
 const sameKind = (a: { readonly kind: string }, b: { readonly kind: string }) => a.kind === b.kind;
@@ -49,18 +55,18 @@ export function keepItems(items: readonly Item[], previous: readonly Item[]): re
   return items.map((item) => {
     const old = pairs.get(item);
     if (old === undefined) return item;
-    const ids = { id: old.id, lineId: old.lineId };
+    const ids = { id: old.id, lineageId: old.lineageId };
     if (item.kind !== "tightnessCheck") return { ...item, ...ids };
     if (old.kind !== "tightnessCheck") return { ...item, ...ids };
-    const { id, lineId } = old.ifTight;
-    return { ...item, ...ids, ifTight: { ...item.ifTight, id, lineId } };
+    const { id, lineageId } = old.ifTight;
+    return { ...item, ...ids, ifTight: { ...item.ifTight, id, lineageId } };
   });
 }
 
 /** Everything but ids; a reference to another set counts as some reference. */
 function contentOf(value: object): string {
   return JSON.stringify(value, (key, v: unknown) =>
-    key === "id" || key === "lineId" ? undefined : v,
+    key === "id" || key === "lineageId" || key === "line" ? undefined : v,
   );
 }
 

@@ -37,7 +37,7 @@ function bare(sets: readonly PlannedSet[]): unknown {
     sets.flatMap((set) => set.extensions).findIndex((extension) => extension.id === id);
   return JSON.parse(
     JSON.stringify(sets, (key, value: unknown) => {
-      if (key === "id" || key === "lineId") return undefined;
+      if (key === "id" || key === "lineageId" || key === "line") return undefined;
       if (key === "set") return place(value as string);
       return key === "part" && value !== null ? part(value as string) : value;
     }),
@@ -203,7 +203,7 @@ describe("ids of sets that match", () => {
       before,
     );
     expect(ids(after)).toEqual(ids(before));
-    expect(after[0]?.lineId).toBe(before[0]?.lineId);
+    expect(after[0]?.lineageId).toBe(before[0]?.lineageId);
     expect(after[0]?.extensions.map((e) => e.id)).toEqual(before[0]?.extensions.map((e) => e.id));
     expect(after[1]?.load).toMatchObject({ set: before[0]?.id });
   });
@@ -211,7 +211,11 @@ describe("ids of sets that match", () => {
 
 describe("ids of a line that was edited anyhow", () => {
   const all = (sets: readonly PlannedSet[]) =>
-    sets.flatMap((set) => [set.id, set.lineId, ...set.extensions.flatMap((e) => [e.id, e.lineId])]);
+    sets.flatMap((set) => [
+      set.id,
+      set.lineageId,
+      ...set.extensions.flatMap((e) => [e.id, e.lineageId]),
+    ]);
 
   it("are never used twice, and those kept were there before", () => {
     fc.assert(
@@ -223,7 +227,7 @@ describe("ids of a line that was edited anyhow", () => {
         expect(matched).toHaveLength(Math.min(before.sets.length, sets.length));
         for (const set of matched) {
           const old = before.sets.find((other) => other.id === set.id);
-          expect(set.lineId).toBe(old?.lineId);
+          expect(set.lineageId).toBe(old?.lineageId);
         }
       }),
       { numRuns: 100 },
@@ -353,7 +357,7 @@ describe("one cell of a set", () => {
     const hold = parsePart("hold 20 s stretched", old, own, CONTEXT);
     expect(hold).toMatchObject({
       ok: true,
-      value: { kind: "endHold", id: old.id, lineId: old.lineId },
+      value: { kind: "endHold", id: old.id, lineageId: old.lineageId },
     });
     expect(parsePart("2 drops to 80%", old, own, CONTEXT).ok).toBe(false);
     expect(writePart(old, own)).toBe("drop to 80% of last for 8");

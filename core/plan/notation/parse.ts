@@ -10,7 +10,7 @@ import type { Extension, Item, LoadRule, PlannedSet, Rest, Target } from "../ind
 import type { NotationContext } from "./context.ts";
 import type { NotationError } from "./error.ts";
 import { PARSER } from "./grammar/line.ts";
-import { keepIds, keepItems } from "./keep-ids.ts";
+import { keepIds, keepItems, withIdsOf } from "./keep-ids.ts";
 import { readLine, Reader } from "./read/line.ts";
 import { expectationOf, LEXER, T } from "./tokens.ts";
 
@@ -69,7 +69,7 @@ export function parsePart(
     return parts[0];
   });
   if (!read.ok || read.value === undefined) return read.ok ? ok(old) : read;
-  return ok({ ...read.value, id: old.id, lineId: old.lineId });
+  return ok(withIdsOf(old, read.value));
 }
 
 /** What is done in preparation or restoration: drills and checks, one behind the other. */

@@ -15,7 +15,7 @@ export abstract class ItemReader extends LoadReader {
   }
 
   item(words: ItemWords): Item {
-    const ids = { id: this.mint<"item">(), lineId: this.mint<"line">() };
+    const ids = { id: this.mint<"item">(), lineageId: this.mint<"lineage">() };
     if (words.kind === "drill") return this.drill(words, words);
     return {
       kind: "tightnessCheck",
@@ -33,7 +33,7 @@ export abstract class ItemReader extends LoadReader {
     return {
       kind: words.drill,
       id: this.mint(),
-      lineId: this.mint(),
+      lineageId: this.mint(),
       name: words.name?.text ?? "",
       movement: words.movement === null ? null : this.movement(words.movement),
       target: this.target(words.target),

@@ -45,7 +45,8 @@ export class Reader extends PartReader {
     }
     return {
       id: this.mint(),
-      lineId: this.mint(),
+      lineageId: this.mint(),
+      line: this.mint(),
       role,
       target,
       load: load === undefined ? { kind: "open" } : this.load(load.load),

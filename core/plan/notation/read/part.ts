@@ -14,7 +14,7 @@ import { ModifierReader } from "./modifier.ts";
 /** Reads what follows a set. */
 export abstract class PartReader extends ModifierReader {
   extension(words: ExtensionWords, own: Target): readonly Extension[] {
-    const ids = () => ({ id: this.mint<"extension">(), lineId: this.mint<"line">() });
+    const ids = () => ({ id: this.mint<"extension">(), lineageId: this.mint<"lineage">() });
     switch (words.kind) {
       case "drop": {
         const to = this.drop(words.to);
@@ -24,6 +24,7 @@ export abstract class PartReader extends ModifierReader {
         return Array.from({ length: times }, () => ({
           kind: "drop",
           ...ids(),
+          line: this.mint<"line">(),
           to,
           target,
           restBefore,
