@@ -3,7 +3,7 @@ import { day, kg, lb } from "~/core/kernel/index.ts";
 import { sampleId } from "../tests/samples/index.ts";
 import { formatListError } from "~/format/station.ts";
 import { innerPath, registerCodec, signInCodec } from "./account.ts";
-import { readDecisions } from "./decisions.ts";
+import { fieldOf, readDecisions } from "./decisions.ts";
 import { setAsideCodec } from "./set-aside.ts";
 import { personFormCodec } from "./person.ts";
 import { newPlanCodec } from "./plan-form.ts";
@@ -174,13 +174,14 @@ describe("other forms", () => {
 
   it("leave a decision open where nothing was chosen", () => {
     const form = new FormData();
-    form.set(`choice:${sampleId(1)}`, "accept");
-    expect(readDecisions(form, [sampleId(1), sampleId(2)])?.map((d) => d.choice)).toEqual([
+    const lineOf = (n: number) => ({ slotId: sampleId<"slot">(n), line: sampleId<"line">(n + 10) });
+    form.set(fieldOf("choice", lineOf(1)), "accept");
+    expect(readDecisions(form, [lineOf(1), lineOf(2)])?.map((d) => d.choice)).toEqual([
       "accept",
       null,
     ]);
-    form.set(`choice:${sampleId(2)}`, "perhaps");
-    expect(readDecisions(form, [sampleId(2)])).toBeNull();
+    form.set(fieldOf("choice", lineOf(2)), "perhaps");
+    expect(readDecisions(form, [lineOf(2)])).toBeNull();
   });
 });
 

@@ -157,17 +157,22 @@ async function decide(
 ): Promise<Id<"plan">> {
   const run = await getRun(scope, runId);
   if (run === null) throw new Error("the demo's session is gone");
-  const proposals = await proposalsFor(scope, run);
-  const decisions = proposals.map(({ slot, station, proposal }, i): Decision => {
-    const easier = station && proposal.reading && nextEasier(station.loading, proposal.reading);
-    if (!overrules || i !== 0 || easier === null) return { slotId: slot.id, kind: "accept" };
-    return {
-      slotId: slot.id,
-      kind: "overrule",
-      reading: easier.reading,
-      reason: "Lighter week before the exam; depth first.",
-    };
-  });
+  const { slots } = await proposalsFor(scope, run);
+  const decisions = slots.flatMap(({ slot, station, lines }, i) =>
+    lines
+      .filter(({ isDecided }) => isDecided)
+      .map(({ line, reading }): Decision => {
+        const at = { slotId: slot.id, line };
+        const easier = station && reading && nextEasier(station.loading, reading);
+        if (!overrules || i !== 0 || easier === null) return { ...at, kind: "accept" };
+        return {
+          ...at,
+          kind: "overrule",
+          reading: easier.reading,
+          reason: "Lighter week before the exam; depth first.",
+        };
+      }),
+  );
   const planned = await planNext(scope, run, on, decisions);
   if (!planned.ok)
     throw new Error(`the demo's next session was not planned: ${planned.error.code}`);

@@ -65,7 +65,7 @@ export async function trainRun(
     if (!begun.has(slot.id)) {
       begun.add(slot.id);
       clock += 90_000;
-      const context = plannedContext(run.document, slot, station);
+      const context = plannedContext(run.document, slot, station, null);
       const isMoved = course.incident === "setUpChanged" && exercise === routine[1];
       say({
         kind: "context",

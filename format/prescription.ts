@@ -12,6 +12,7 @@ import {
   type Intensity,
   type Item,
   type LoadRule,
+  type PlannedSet,
   type Rest,
   type SetUp,
   type Target,
@@ -25,6 +26,7 @@ import {
   LENGTH_NAMES,
   PHASE_NAMES,
   REGION_NAMES,
+  ROLE_NAMES,
 } from "./training.ts";
 
 const plural = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
@@ -294,6 +296,13 @@ export const EXTENSION_NAMES: Readonly<Record<ExtensionKind, string>> = {
   endHold: "hold",
   breather: "breather",
 };
+
+/** What sets of one line ask for: "top set, 5", "back-off, 2 × 8–10". */
+export function formatLine(sets: readonly [PlannedSet, ...PlannedSet[]]): string {
+  const [{ role, target }] = sets;
+  const times = sets.length === 1 ? "" : `${sets.length} × `;
+  return `${ROLE_NAMES[role]}, ${times}${formatTargetShort(target)}`;
+}
 
 /** "drop 2": a part counted among its kind, so that a drop behind a hold is still the first. */
 export function partName(extensions: readonly Extension[], part: Extension): string {

@@ -35,7 +35,7 @@ export function formatReason(reason: Reason): string {
     case "repsToGain":
       return `The lowest set had ${reason.lowest} reps; the range ends at ${reason.top}. Gain reps at ${formatMass(reason.reading)} first.`;
     case "smallestStep":
-      return `The nearest step this station can make from ${formatMass(reason.from)} is ${formatMass(reason.to)}, ${formatShare(reason.stepShare)} of the load moved.`;
+      return `The next load available from ${formatMass(reason.from)} is ${formatMass(reason.to)}, ${reason.stepShare === null ? "an unknown share of the load moved" : `${formatShare(reason.stepShare)} of the load moved`}.`;
     case "largeStep":
       return `That step is ${formatShare(reason.stepShare)}, more than the ${formatShare(reason.limit)} taken without asking. Going past the top of the range first is the usual way round it.`;
     case "atCeiling":
@@ -44,6 +44,8 @@ export function formatReason(reason: Reason): string {
       return `${reason.asked} reps were to be left and ${reason.lowest === 0 ? "none was" : `${reason.lowest} were`}. Repeat until it comes with the reserve asked.`;
     case "belowRange":
       return `The lowest set had ${reason.lowest} reps, below the ${reason.bottom} asked${reason.times > 1 ? `, the ${reason.times === 2 ? "second" : `${reason.times}th`} time running` : ""}.`;
+    case "fellBack":
+      return `${plural(reason.now, "rep")} in all at ${formatMass(reason.reading)} after ${reason.before} last time: too far back to call it gaining reps.`;
     case "stalled":
       return `${reason.sessions} comparable sessions at ${formatMass(reason.reading)} without more reps in total. One indicator among several: sleep, food and stress come first.`;
     case "heldWhileCutting":
@@ -54,20 +56,36 @@ export function formatReason(reason: Reason): string {
       return `The reps of ${plural(reason.sets, "set")} are unknown.`;
     case "unknownEffort":
       return `The effort of ${plural(reason.sets, "set")} is unknown.`;
+    case "unknownReading":
+      return `The load of ${plural(reason.sets, "set")} is unknown.`;
     case "setsMissing":
       return `${reason.done} of ${reason.planned} work sets were done.`;
     case "mixedLoads":
       return `Work sets ran from ${formatMass(reason.lightest)} to ${formatMass(reason.heaviest)}.`;
     case "notComparable":
       return `Not comparable with the session before: ${reason.differences.map(formatDifference).join(", ")}. A new series starts here.`;
+    case "harderConditions":
+      return `Done under harder conditions than last time: ${reason.differences.map(formatDifference).join(", ")}. An equal or better result is progress; a worse one proves nothing.`;
+    case "easierConditions":
+      return `Done under easier conditions than last time: ${reason.differences.map(formatDifference).join(", ")}. A better result proves nothing by itself.`;
+    case "readingChanged":
+      return reason.to === null
+        ? `What ${formatMass(reason.from)} means on this equipment changed since, and its total is unknown: say what to load.`
+        : `What is read on this equipment changed since: ${formatMass(reason.from)} then is ${formatMass(reason.to)} now.`;
+    case "cannotBeMadeNow":
+      return `${formatMass(reason.reading)} cannot be made here any more.`;
+    case "followsSet":
+      return "It follows from another set and moves when that one does.";
+    case "workedOutOnTheDay":
+      return "The load is worked out on the day from what is logged by then.";
     case "firstExposure":
       return "First logged session of this exercise here.";
     case "noExposure":
       return "Nothing was logged for this exercise.";
     case "notInReps":
-      return "Its work sets are not counted in reps, so double progression has nothing to judge.";
+      return "Its sets ask for no range of reps, so double progression has nothing to judge.";
     case "heldByRule":
-      return "This exercise is set to hold everything.";
+      return "The load is set to stay as it is.";
     default:
       return assertNever(reason);
   }

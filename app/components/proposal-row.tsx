@@ -1,7 +1,8 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
-import type { Id, Mass } from "~/core/kernel/index.ts";
+import { fieldOf, type NamedLine } from "~/codec/decisions.ts";
+import type { Mass } from "~/core/kernel/index.ts";
 import type { Proposal } from "~/core/progress/index.ts";
 import { howToMake, nextEasier, nextHarder, type Station } from "~/core/gym/index.ts";
 import { formatAmount, formatMass } from "~/format/numbers.ts";
@@ -13,10 +14,16 @@ import { Tag } from "./page.tsx";
 const ARROWS = { raise: "▲", keep: "■", lower: "▼" } as const;
 
 interface ProposalRowProps {
-  readonly slotId: Id<"slot">;
+  /** The line that is decided about, as the form names it. */
+  readonly at: NamedLine;
+  /** What it is called, where it is one of several: "Back squat, top set 5". */
   readonly name: string;
+  /** What stands above it: the exercise, or the line alone below an exercise that is named already. */
+  readonly heading: string;
   readonly station: Station | null;
   readonly proposal: Proposal;
+  /** The loads that its drops come to. */
+  readonly drops: readonly (Mass | null)[];
   readonly ruling: {
     readonly decision: "accepted" | "overruled";
     readonly chosen: Mass | null;
@@ -31,17 +38,19 @@ interface ProposalRowProps {
 
 /** What Kravo proposes for one exercise, why, and the coach's word on it. */
 export function ProposalRow({
-  slotId,
+  at,
   name,
+  heading,
   station,
   proposal,
+  drops,
   ruling,
   typed,
   error,
   isSettled,
 }: ProposalRowProps) {
   const [choice, setChoice] = useState<string | null>(
-    typed?.[`choice:${slotId}`] ?? (proposal.mustRule ? null : "accept"),
+    typed?.[fieldOf("choice", at)] ?? (proposal.mustRule ? null : "accept"),
   );
   const made = station && proposal.reading && howToMake(station.loading, proposal.reading);
   return (
@@ -59,7 +68,7 @@ export function ProposalRow({
       }}
     >
       <div>
-        <Typography sx={{ fontWeight: 650 }}>{name}</Typography>
+        <Typography sx={{ fontWeight: 650 }}>{heading}</Typography>
         <Typography variant="figure" component="p" sx={{ fontSize: "1.9rem" }}>
           <Box
             component="span"
@@ -75,6 +84,11 @@ export function ProposalRow({
             {formatRecipe(made.value.recipe)}
           </Typography>
         ) : null}
+        {drops.length === 0 ? null : (
+          <Typography variant="body2" sx={{ color: "text.secondary" }}>
+            {`drops to ${drops.map((drop) => (drop === null ? "open" : formatMass(drop))).join(", then ")}`}
+          </Typography>
+        )}
       </div>
       <Box>
         <Box component="ul" sx={{ m: 0, pl: 2.25 }}>
@@ -91,7 +105,7 @@ export function ProposalRow({
           <RulingText ruling={ruling} />
         ) : (
           <>
-            {proposal.mustRule ? <Tag tone="strong">your word is needed</Tag> : null}
+            {proposal.mustRule ? <Tag tone="strong">your decision</Tag> : null}
             <Box
               role="radiogroup"
               aria-label={`Decision for ${name}`}
@@ -105,25 +119,19 @@ export function ProposalRow({
                 >
                   <input
                     type="radio"
-                    name={`choice:${slotId}`}
+                    name={fieldOf("choice", at)}
                     value={value}
                     checked={choice === value}
                     onChange={() => setChoice(value)}
                   />
-                  {value === "accept" ? "Take it" : "Overrule"}
+                  {value === "accept" ? "Accept" : "Change"}
                 </Box>
               ))}
             </Box>
             {choice === "overrule" ? (
-              <Overruling
-                slotId={slotId}
-                station={station}
-                proposal={proposal}
-                typed={typed}
-                name={name}
-              />
+              <Overruling at={at} station={station} proposal={proposal} typed={typed} name={name} />
             ) : null}
-            <FieldErrors id={`${slotId}-error`} errors={error === null ? undefined : [error]} />
+            <FieldErrors id={`${at.line}-error`} errors={error === null ? undefined : [error]} />
           </>
         )}
       </div>
@@ -135,21 +143,21 @@ function RulingText({ ruling }: { readonly ruling: ProposalRowProps["ruling"] })
   if (ruling === null) return null;
   // What was taken is what was shown then, whatever the log says since.
   if (ruling.decision === "accepted")
-    return <Typography>Taken as proposed: {formatMove(ruling.shown)}.</Typography>;
+    return <Typography>Accepted as proposed: {formatMove(ruling.shown)}.</Typography>;
   return (
     <Typography>
-      Overruled{ruling.chosen === null ? "" : `: ${formatMass(ruling.chosen)}`}. “{ruling.reason}”
+      Changed{ruling.chosen === null ? "" : `: ${formatMass(ruling.chosen)}`}. “{ruling.reason}”
     </Typography>
   );
 }
 
 function Overruling({
-  slotId,
+  at,
   station,
   proposal,
   typed,
   name,
-}: Pick<ProposalRowProps, "slotId" | "station" | "proposal" | "typed" | "name">) {
+}: Pick<ProposalRowProps, "at" | "station" | "proposal" | "typed" | "name">) {
   const base = proposal.from ?? proposal.reading;
   const near =
     base === null || station === null
@@ -162,23 +170,23 @@ function Overruling({
   return (
     <Box sx={{ display: "grid", gap: 0.75 }}>
       <PlainInput
-        name={`load:${slotId}`}
+        name={fieldOf("load", at)}
         aria-label={`Load for ${name}, ${station?.loading.unit ?? "kg"}`}
-        list={`near-${slotId}`}
+        list={`near-${at.line}`}
         inputMode="decimal"
-        defaultValue={typed?.[`load:${slotId}`] ?? (base === null ? "" : formatAmount(base))}
+        defaultValue={typed?.[fieldOf("load", at)] ?? (base === null ? "" : formatAmount(base))}
       />
-      <datalist id={`near-${slotId}`}>
+      <datalist id={`near-${at.line}`}>
         {near.map((reading) => (
           <option key={reading.thousandths} value={formatAmount(reading)} />
         ))}
       </datalist>
       <PlainInput
-        name={`reason:${slotId}`}
+        name={fieldOf("reason", at)}
         aria-label={`Reason for ${name}`}
         placeholder="Reason, kept with the decision"
         maxLength={500}
-        defaultValue={typed?.[`reason:${slotId}`] ?? ""}
+        defaultValue={typed?.[fieldOf("reason", at)] ?? ""}
       />
     </Box>
   );

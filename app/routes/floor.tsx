@@ -44,18 +44,18 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   ]);
   // As it was when the session began: what is trained now must not change its own loads.
   const series = seriesOf(before(history, run));
+  const bodyWeight = bodyWeightOf(measurements, run.day);
   const lasts: Record<string, LastTime> = {};
   for (const slot of slotsOf(run.document)) {
     const exposure = series.get(lastKey(slot.movement, slot.station))?.at(-1);
     const station = stations.find((s) => s.id === slot.station);
     if (exposure === undefined || station === undefined) continue;
     const today = {
-      context: plannedContext(run.document, slot, station),
+      context: plannedContext(run.document, slot, station, bodyWeight),
       loading: station.loading,
     };
     lasts[slot.id] = { exposure, differences: differences(exposure, today) };
   }
-  const bodyWeight = bodyWeightOf(measurements, run.day);
   const figures = figuresOf(series, bodyWeight, rules.equation);
   const named = new Set(movementsIn(run.document));
   const movements = catalogue.all.filter((movement) => named.has(movement.ref));

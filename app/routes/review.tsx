@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Form, Link, data, redirect } from "react-router";
-import { readDecisions } from "~/codec/decisions.ts";
+import { fieldOf, readDecisions, type NamedLine } from "~/codec/decisions.ts";
 import { correctionFormCodec, reconsiderFormCodec } from "~/codec/correction.ts";
 import { plannedDayField } from "~/codec/days.ts";
 import { addDays, dayAt, type Day, type Id, parseMass } from "~/core/kernel/index.ts";
@@ -40,7 +40,7 @@ import { getGym } from "~/server/db/gyms.server.ts";
 import { planFromRun } from "~/server/db/plans.server.ts";
 import { commandsAfter } from "~/server/db/commands.server.ts";
 import { getRun } from "~/server/db/runs.server.ts";
-import { rulingsOn } from "~/server/db/rulings.server.ts";
+import { rulingOn, rulingsOn } from "~/server/db/rulings.server.ts";
 import { readForm } from "~/server/http/body.server.ts";
 import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/review.ts";
@@ -52,11 +52,11 @@ import { Page, Section, Tag } from "../components/page.tsx";
 import { ChangedSince } from "../components/review/changed-since.tsx";
 import { CorrectPart } from "../components/review/correct-part.tsx";
 import { Corrections } from "../components/review/corrections.tsx";
-import { ProposalRow } from "../components/proposal-row.tsx";
+import { nameOfLine, SlotProposals } from "../components/slot-proposals.tsx";
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const run = orNotFound(await getRun(scope, idParam<"run">(params.runId)));
-  const [commands, proposals, rulings, next, since, authors, gym] = await Promise.all([
+  const [commands, { slots }, rulings, next, changed, authors, gym] = await Promise.all([
     commandsAfter(scope, run.id, 0),
     proposalsFor(scope, run),
     rulingsOn(scope, run.id),
@@ -66,11 +66,20 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
     getGym(scope, run.gymId),
   ]);
   const timeZone = gym?.timeZone ?? "UTC";
-  return { run, commands, proposals, rulings, next, since, authors, timeZone };
+  const proposals = slots.map(({ lines, ...slot }) => ({
+    ...slot,
+    lines: lines.map((now) => ({ now, ruling: rulingOn(rulings, slot.slot.id, now.line) })),
+  }));
+  const since = changed && {
+    position: changed.position,
+    changed: changed.changed,
+    open: changed.open,
+  };
+  return { run, commands, proposals, next, since, authors, timeZone };
 });
 
 interface Refusal {
-  readonly problem: { readonly slotId: Id<"slot"> | null; readonly text: string };
+  readonly problem: { readonly at: NamedLine | null; readonly text: string };
   readonly typed: Readonly<Record<string, string>>;
 }
 
@@ -80,8 +89,8 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
   const typed = Object.fromEntries(
     [...form].map(([name, value]) => [name, typeof value === "string" ? value : ""]),
   );
-  const refuse = (text: string, slotId: Id<"slot"> | null = null) =>
-    data<Refusal>({ problem: { slotId, text }, typed }, { status: 400 });
+  const refuse = (text: string, at: NamedLine | null = null) =>
+    data<Refusal>({ problem: { at, text }, typed }, { status: 400 });
   const correction = correctionFormCodec.safeParse(typed);
   if (correction.success) {
     const corrected = await correct(scope, run, correction.data);
@@ -92,8 +101,8 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
     const asked = reconsiderFormCodec.safeParse(typed);
     if (!asked.success) return refuse("The decisions were not understood; load the page again.");
     const { position, reason } = asked.data;
-    const choiceOf = (slot: Id<"slot">) => {
-      const choice = typed[`choice:${slot}`];
+    const choiceOf = (at: NamedLine) => {
+      const choice = typed[fieldOf("choice", at)];
       return choice === "take" || choice === "leave" ? choice : null;
     };
     const done = await reconsider(scope, run, position, choiceOf, reason);
@@ -103,38 +112,39 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
   if (typed["intent"] !== undefined) {
     return refuse(correction.error.issues[0]?.message ?? "This was not understood.");
   }
-  const proposals = await proposalsFor(scope, run);
+  const { slots } = await proposalsFor(scope, run);
   const read = readDecisions(
     form,
-    proposals.map(({ slot }) => slot.id),
+    slots.flatMap(({ slot, lines }) =>
+      lines.filter((l) => l.isDecided).map(({ line }) => ({ slotId: slot.id, line })),
+    ),
   );
   const on = plannedDayField(dayAt(scope.now, "UTC")).safeParse(form.get("day"));
   if (!on.success)
     return refuse(on.error.issues[0]?.message ?? "Expected a date for the next session.");
   if (read === null) return refuse("The decisions were not understood; load the page again.");
   const decisions: Decision[] = [];
-  for (const { slotId, choice, load, reason } of read) {
+  for (const { choice, load, reason, ...at } of read) {
     if (choice === null) continue;
     if (choice === "accept") {
-      decisions.push({ slotId, kind: "accept" });
+      decisions.push({ ...at, kind: "accept" });
       continue;
     }
-    const unit = proposals.find((p) => p.slot.id === slotId)?.station?.loading.unit ?? "kg";
+    const unit = slots.find((p) => p.slot.id === at.slotId)?.station?.loading.unit ?? "kg";
     const reading = parseMass(load, unit);
-    if (!reading.ok)
-      return refuse(`“${reading.error.text}” is not a load; write like 82.5.`, slotId);
-    decisions.push({ slotId, kind: "overrule", reading: reading.value, reason });
+    if (!reading.ok) return refuse(`“${reading.error.text}” is not a load; write like 82.5.`, at);
+    decisions.push({ ...at, kind: "overrule", reading: reading.value, reason });
   }
   const planned = await planNext(scope, run, on.data, decisions);
   if (planned.ok) throw redirect(`/plans/${planned.value}`);
   return refuse(
     formatPlanNextError(planned.error),
-    "slotId" in planned.error ? planned.error.slotId : null,
+    "slotId" in planned.error ? planned.error : null,
   );
 });
 
 export default function Review({ loaderData, actionData }: Route.ComponentProps) {
-  const { run, commands, proposals, rulings, next, since, authors, timeZone } = loaderData;
+  const { run, commands, proposals, next, since, authors, timeZone } = loaderData;
   const log = foldCommands(commands);
   const summary = summarise(run.document, log);
   const { find } = useCatalogue();
@@ -156,7 +166,7 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
   const isCorrecting = actionData?.typed["intent"] !== undefined;
   const corrections = correctionsIn(commands);
   const isEnded = run.endedAt !== null;
-  const waiting = proposals.filter((p) => p.proposal.mustRule).length;
+  const waiting = proposals.flatMap((p) => p.lines).filter(({ now }) => now.mustRule).length;
   return (
     <Page
       wide
@@ -183,7 +193,7 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
           <Link to={`/floor/${run.id}`}>Say on the floor view which holds.</Link>
         </Box>
       ) : null}
-      {problem !== null && problem.slotId === null && since === null && isCorrecting ? (
+      {problem !== null && problem.at === null && since === null && isCorrecting ? (
         <FieldErrors id="correction-error" errors={[problem.text]} />
       ) : null}
       {since === null ? null : (
@@ -191,7 +201,9 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
           position={since.position}
           changed={since.changed}
           open={since.open}
-          nameOf={(slot) => find(slot.movement)?.name ?? slot.movement}
+          nameOf={(slot, line) =>
+            nameOfLine(find(slot.movement)?.name ?? slot.movement, slot, line)
+          }
           errors={problem === null ? undefined : [problem.text]}
         />
       )}
@@ -203,22 +215,24 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
               <Tag>decided</Tag>
             ) : (
               <Tag tone="strong">
-                {waiting === 0 ? "ready to plan" : `${waiting} need your word`}
+                {waiting === 0 ? "ready to plan" : `${waiting} need your decision`}
               </Tag>
             )
           }
         >
           <Form method="post">
-            {proposals.map(({ slot, station, proposal }) => (
-              <ProposalRow
+            {proposals.map(({ slot, station, lines, outcomes }) => (
+              <SlotProposals
                 key={slot.id}
-                slotId={slot.id}
+                slot={slot}
                 name={find(slot.movement)?.name ?? slot.movement}
                 station={station}
-                proposal={proposal}
-                ruling={rulings.find((r) => r.slotId === slot.id) ?? null}
+                lines={lines}
+                outcomes={outcomes}
                 typed={actionData?.typed ?? null}
-                error={problem?.slotId === slot.id ? problem.text : null}
+                problem={
+                  problem?.at?.slotId === slot.id ? { ...problem.at, text: problem.text } : null
+                }
                 isSettled={isSettled}
               />
             ))}
@@ -256,7 +270,7 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
                 <FieldErrors
                   id="plan-next-error"
                   errors={
-                    problem !== null && problem.slotId === null && !isCorrecting
+                    problem !== null && problem.at === null && !isCorrecting
                       ? [problem.text]
                       : undefined
                   }

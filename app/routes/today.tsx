@@ -114,13 +114,13 @@ export default function Today({ loaderData }: Route.ComponentProps) {
           )}
         </Section>
         <Section
-          title="Waiting for your word"
+          title="Your decision"
           aside={<Typography variant="figure">{undecided.length}</Typography>}
         >
           {undecided.length === 0 ? (
             <Empty>Every trained session has its next one.</Empty>
           ) : (
-            <Ledger label="Waiting for your word" head={["Who", "Trained", "Next time"]}>
+            <Ledger label="Your decision" head={["Who", "Trained", "Next time"]}>
               {undecided.map((plan) => (
                 <tr key={plan.id}>
                   <th scope="row">{plan.personName}</th>

@@ -43,7 +43,7 @@ describe("an exposure", () => {
       key: { setId: each.id, extensionId: sampleId(11), round: 0, ordinal: 0, side: "left" },
     });
     expect(expose([ramp, drop, side("left", 9, 1)])).toMatchObject({
-      setsPlanned: 1,
+      planned: [{ role: "work" }],
       sets: [{ reps: 9 }],
     });
   });
@@ -60,7 +60,7 @@ describe("the context planned for today", () => {
       [sampleSet(5, { role: "ramp" }), sampleSet(6), sampleSet(7, { effort: "more" })],
       { id: sampleId(690) },
     );
-    const context = plannedContext(samplePlan(before, slot), slot, sampleStation());
+    const context = plannedContext(samplePlan(before, slot), slot, sampleStation(), null);
     expect(context).toMatchObject({
       hardSetsBefore: 1,
       restSeconds: 120,

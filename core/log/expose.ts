@@ -1,7 +1,14 @@
 import type { Day, Id, Count } from "../kernel/index.ts";
 import type { Station } from "../gym/index.ts";
-import { isPreparatory, repsLeft, type PlannedSet, type Rir, type Slot } from "../plan/index.ts";
-import type { ExposedSet, Exposure } from "./exposure.ts";
+import {
+  isPreparatory,
+  measureOf,
+  repsLeft,
+  type PlannedSet,
+  type Rir,
+  type Slot,
+} from "../plan/index.ts";
+import type { ExposedSet, Exposure, PlannedWork } from "./exposure.ts";
 import type { Performed } from "./fold.ts";
 import { judgedParts } from "./trial.ts";
 
@@ -20,17 +27,20 @@ export function exposureOf(
   const parts = performed.parts.filter((part) => part.slotId === slot.id);
   if (context === undefined || parts.length === 0) return null;
   const work = judgedSets(slot);
-  const sets = work.flatMap(({ set, target }): ExposedSet[] => {
+  const sets = work.flatMap((set): ExposedSet[] => {
     const own = judgedParts(set, parts);
     const [first] = own;
     if (first === undefined) return [];
     return [
       {
+        ...workOf(set),
         reading: first.reading,
         reps: weakest(own.map((part) => part.fullReps)),
         rir: hardest(own.map((part) => part.rir)),
-        range: { min: target.min, max: target.max },
         effortAsked: set.effort,
+        tempo: set.tempo,
+        accents: set.accents,
+        setUp: set.setUp,
       },
     ];
   });
@@ -40,19 +50,24 @@ export function exposureOf(
     context,
     loading: station.loading,
     sets,
-    setsPlanned: work.length,
+    planned: work.map(workOf),
     pains: performed.pains.filter((pain) => pain.slotId === slot.id),
   };
 }
 
-/** The sets that progression judges: no preparation, and asked for in repetitions. */
-export function judgedSets(slot: Slot): readonly { set: PlannedSet; target: RepTarget }[] {
-  return slot.sets.flatMap((set) =>
-    isPreparatory(set.role) || set.target.kind !== "reps" ? [] : [{ set, target: set.target }],
+/** The sets that history holds: no preparation, and counted in repetitions done in one go. */
+export function judgedSets(slot: Pick<Slot, "sets">): readonly PlannedSet[] {
+  return slot.sets.filter(
+    ({ role, target }) =>
+      !isPreparatory(role) && measureOf(target) === "reps" && target.kind !== "total",
   );
 }
 
-type RepTarget = Extract<PlannedSet["target"], { kind: "reps" }>;
+/** A set as history holds it planned. */
+export function workOf({ line, role, target }: PlannedSet): PlannedWork {
+  const range = target.kind === "reps" ? { min: target.min, max: target.max } : null;
+  return { line, role, range };
+}
 
 function weakest(reps: readonly (Count | null)[]): Count | null {
   return reps.reduce((low, next) =>

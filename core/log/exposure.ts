@@ -7,18 +7,30 @@ import {
   type Mass,
 } from "../kernel/index.ts";
 import { totalMoved, type Loading } from "../gym/index.ts";
-import type { Rir } from "../plan/index.ts";
+import type { Accent, Rir, SetRole, SetUp, Tempo } from "../plan/index.ts";
 import type { PainRecord } from "./fold.ts";
 import type { LogContext } from "./part.ts";
 
+/** The reps that a set was asked for; null where the end was left open. */
+export type AskedRange = { readonly min: Count; readonly max: Count } | null;
+
 /** One performed work set as progression judges it. */
 export interface ExposedSet {
+  readonly line: Id<"line">;
+  readonly role: SetRole;
   readonly reading: Mass | null;
   readonly reps: Count | null;
   readonly rir: Rir;
-  readonly range: { readonly min: Count; readonly max: Count };
+  readonly range: AskedRange;
   readonly effortAsked: Rir;
+  readonly tempo: Tempo;
+  readonly accents: readonly Accent[];
+  /** What of the set-up this set had otherwise than its exercise. */
+  readonly setUp: SetUp;
 }
+
+/** A work set as it was planned: what tells whether all of a line were done. */
+export type PlannedWork = Pick<ExposedSet, "line" | "role" | "range">;
 
 /** One session of one exercise: what progression looks back on. */
 export interface Exposure {
@@ -27,8 +39,57 @@ export interface Exposure {
   readonly context: LogContext;
   readonly loading: Loading;
   readonly sets: readonly ExposedSet[];
-  readonly setsPlanned: number;
+  readonly planned: readonly PlannedWork[];
   readonly pains: readonly PainRecord[];
+}
+
+/** Which sets of other sessions a line is compared with. */
+export interface LineRef {
+  readonly lineage: Id<"lineage">;
+  readonly line: Id<"line">;
+  readonly role: SetRole;
+  readonly range: AskedRange;
+}
+
+/**
+ * What an exposure says about one line, with the set-up and tempo of its sets in the context; null where it had
+ * none of it. Sessions that know the line by its id are asked for it; in others, planned apart, it is the sets of
+ * the same role and range.
+ */
+export function onLine(exposure: Exposure, of: LineRef): Exposure | null {
+  const isKnown =
+    exposure.context.lineageId === of.lineage && exposure.planned.some((p) => p.line === of.line);
+  const isOf = (set: PlannedWork) =>
+    isKnown ? set.line === of.line : set.role === of.role && sameRange(set.range, of.range);
+  const planned = exposure.planned.filter(isOf);
+  const sets = exposure.sets.filter(isOf);
+  if (planned.length === 0) return null;
+  const [first] = sets;
+  const context =
+    first === undefined
+      ? exposure.context
+      : {
+          ...exposure.context,
+          tempo: first.tempo,
+          setUp: { ...exposure.context.setUp, ...setUpOver(exposure.context.setUp, sets) },
+        };
+  return { ...exposure, context, sets, planned };
+}
+
+function sameRange(a: AskedRange, b: AskedRange): boolean {
+  if (a === null || b === null) return a === b;
+  return a.min === b.min && a.max === b.max;
+}
+
+/** The choices that sets made for themselves; where they differ from set to set, in the order of the sets. */
+function setUpOver(own: SetUp, sets: readonly ExposedSet[]): SetUp {
+  const names = new Set(sets.flatMap((set) => Object.keys(set.setUp)));
+  return Object.fromEntries(
+    [...names].map((name) => {
+      const choices = sets.map((set) => set.setUp[name] ?? own[name] ?? "");
+      return [name, new Set(choices).size === 1 ? (choices[0] ?? "") : choices.join(", then ")];
+    }),
+  );
 }
 
 /** Names a movement at a station, for maps of what was done there last. */

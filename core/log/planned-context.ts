@@ -1,20 +1,26 @@
-import type { Id } from "../kernel/index.ts";
+import type { Id, Mass } from "../kernel/index.ts";
 import {
   isHard,
   isPreparatory,
   OPEN_TEMPO,
   restSpan,
+  type PlannedSet,
+  type Rest,
   slotsOf,
   type SessionPlan,
   type Slot,
 } from "../plan/index.ts";
 import type { LogContext } from "./part.ts";
 
-/** The context that a slot will have if it is trained as planned, with what only the day can tell unknown. */
+/**
+ * The context that a slot will have if it is trained as planned, with what only the day can tell unknown. In a
+ * rotation the rest is the rotation's, since the sets' own is not taken there.
+ */
 export function plannedContext(
   plan: SessionPlan,
   slot: Slot,
   station: { readonly id: Id<"station">; readonly versionId: Id<"stationVersion"> },
+  bodyWeight: Mass | null,
 ): LogContext {
   const slots = slotsOf(plan);
   const before = slots.slice(
@@ -30,10 +36,19 @@ export function plannedContext(
     stationVersion: station.versionId,
     setUp: slot.setUp,
     tempo: work?.tempo ?? OPEN_TEMPO,
-    restSeconds: work === undefined ? null : restSpan(work.restAfter).likely,
+    restSeconds: work === undefined ? null : restSpan(restTaken(plan, slot, work)).likely,
     hardSetsBefore: before.flatMap((s) => s.sets).filter(isHard).length,
     gear: null,
     helper: "unknown",
-    bodyWeight: null,
+    bodyWeight,
   };
+}
+
+/** The rest that follows a set of this slot: the rotation's after a member or a round, else the set's own. */
+function restTaken(plan: SessionPlan, slot: Slot, work: PlannedSet): Rest {
+  const rotation = plan.blocks.find(
+    (block) => block.kind === "rotation" && block.members.some(({ id }) => id === slot.id),
+  );
+  if (rotation?.kind !== "rotation") return work.restAfter;
+  return rotation.members.at(-1)?.id === slot.id ? rotation.restAfterRound : rotation.restBetween;
 }

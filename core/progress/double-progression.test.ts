@@ -3,8 +3,8 @@ import { describe, expect, it } from "vitest";
 import { kg, lb } from "../kernel/index.ts";
 import { allLoads, howToMake } from "../gym/index.ts";
 import type { PainRecord, Exposure } from "../log/index.ts";
-import { withWorkLoad } from "./apply.ts";
-import { nextByDoubleProgression, type Proposal } from "./double-progression.ts";
+import type { Proposal } from "./proposal.ts";
+import { proposeFor, type Circumstances } from "./propose.ts";
 import {
   RACK,
   sampleContext,
@@ -17,7 +17,13 @@ import {
 } from "../../tests/samples/index.ts";
 
 const slot = sampleSlot([sampleSet(1), sampleSet(2), sampleSet(3)]);
-const next = (...exposures: Exposure[]): Proposal => nextByDoubleProgression(slot, exposures, RACK);
+const HERE: Circumstances = { loading: RACK, bodyWeight: null, isHoldingSuccess: false };
+const propose = (exposures: Exposure[], over: Partial<Circumstances> = {}, of = slot): Proposal => {
+  const [proposal] = proposeFor(of, exposures, { ...HERE, ...over });
+  if (proposal === undefined) throw new Error("an exercise without a line");
+  return proposal;
+};
+const next = (...exposures: Exposure[]): Proposal => propose(exposures);
 const at = (...reps: (number | null)[]) => exposure(reps.map((r) => set(kg(100), r)));
 const codes = (p: Proposal) => p.because.map((r) => r.code);
 const pain: PainRecord = {
@@ -57,9 +63,9 @@ describe("double progression", () => {
   });
 
   it("does not raise when sets are missing, or done at a lighter load", () => {
-    expect(next(at(10, 10, 10), exposure([set(kg(100), 10)], { setsPlanned: 3 })).move).toBe(
-      "keep",
-    );
+    expect(
+      next(at(10, 10, 10), exposure([set(kg(100), 10)], { planned: at(10, 10, 10).sets })).move,
+    ).toBe("keep");
     const lighter = next(at(10, 10, 10), exposure([set(kg(100), 10), set(kg(90), 10)]));
     expect(lighter).toMatchObject({ move: "keep", mustRule: true });
     expect(codes(lighter)).toContain("mixedLoads");
@@ -90,11 +96,7 @@ describe("double progression", () => {
   });
 
   it("asks about a step that is too large for the load", () => {
-    const light = nextByDoubleProgression(
-      slot,
-      [exposure([set(lb(20), 10)], { loading: STACK })],
-      STACK,
-    );
+    const light = propose([exposure([set(lb(20), 10)], { loading: STACK })], { loading: STACK });
     expect(light).toMatchObject({ move: "raise", reading: lb(35), mustRule: true });
     expect(light.because).toContainEqual(
       expect.objectContaining({ code: "largeStep", stepShare: 0.75, limit: 0.1 }),
@@ -102,11 +104,7 @@ describe("double progression", () => {
   });
 
   it("names the ceiling of a station instead of a load that it cannot make", () => {
-    const p = nextByDoubleProgression(
-      slot,
-      [exposure([set(lb(90), 10)], { loading: STACK })],
-      STACK,
-    );
+    const p = propose([exposure([set(lb(90), 10)], { loading: STACK })], { loading: STACK });
     expect(p).toMatchObject({ move: "keep", reading: lb(90), mustRule: true });
     expect(codes(p)).toContain("atCeiling");
   });
@@ -120,7 +118,7 @@ describe("double progression", () => {
 
   it("takes a held load for success while body weight is being cut", () => {
     const held = [at(9, 9, 8), at(9, 8, 8), at(9, 9, 8)];
-    const p = nextByDoubleProgression(slot, held, RACK, true);
+    const p = propose(held, { isHoldingSuccess: true });
     expect(codes(p)).toContain("heldWhileCutting");
     expect(codes(p)).not.toContain("stalled");
     expect(p).toMatchObject({ move: "keep", mustRule: false });
@@ -154,11 +152,7 @@ describe("double progression", () => {
       reading: kg(100),
       because: [{ code: "noExposure" }],
     });
-    const held = nextByDoubleProgression(
-      { ...slot, progression: { kind: "keepLoad" } },
-      [at(10, 10, 10)],
-      RACK,
-    );
+    const held = propose([at(10, 10, 10)], {}, { ...slot, progression: { kind: "keepLoad" } });
     expect(held).toMatchObject({ move: "keep", because: [{ code: "heldByRule" }] });
   });
 
@@ -177,28 +171,11 @@ describe("double progression", () => {
         const history = sessions.map((own) =>
           exposure(own.map((s) => set(loads[s.at] ?? kg(20), s.reps, s.rir as 0))),
         );
-        const p = nextByDoubleProgression(slot, history, RACK);
+        const p = propose(history);
         expect(p.reading !== null && howToMake(RACK, p.reading).ok).toBe(true);
         expect(p.because.length).toBeGreaterThan(0);
       }),
       { numRuns: Number(process.env["KRAVO_RUNS"] ?? 300) },
     );
-  });
-});
-
-describe("a new work load", () => {
-  it("goes to the sets at the top load and to open ones, not to ramp or back-off", () => {
-    const mixed = sampleSlot([
-      sampleSet(1, { role: "ramp", load: { kind: "absolute", reading: kg(60) } }),
-      sampleSet(2),
-      sampleSet(3, { role: "backOff", load: { kind: "absolute", reading: kg(80) } }),
-      sampleSet(4, { load: { kind: "open" } }),
-      sampleSet(5, { role: "primer", load: { kind: "open" } }),
-      sampleSet(6, { role: "ramp" }), // at the work load itself
-    ]);
-    const loads = withWorkLoad(mixed, kg(102.5)).sets.map((s) =>
-      s.load.kind === "absolute" ? s.load.reading : null,
-    );
-    expect(loads).toEqual([kg(60), kg(102.5), kg(80), kg(102.5), null, kg(100)]);
   });
 });

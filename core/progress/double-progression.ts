@@ -1,77 +1,17 @@
 import { compareMass, sameReading, ticksOf, type Mass } from "../kernel/index.ts";
 import { harderBy, nextEasier, nextHarder, totalMoved, type Loading } from "../gym/index.ts";
-import { type Slot, isPreparatory, repsLeft, readingOf } from "../plan/index.ts";
-import {
-  differences,
-  verdictOf,
-  type Difference,
-  judgedSets,
-  type ExposedSet,
-  type Exposure,
-} from "../log/index.ts";
+import { repsLeft } from "../plan/index.ts";
+import { differences, verdictOf, type ExposedSet, type Exposure } from "../log/index.ts";
+import { keep, type Proposal, type Reason } from "./proposal.ts";
 
-/** A fact that a proposal rests on, with its numbers. Wording lives in format/. */
-export type Reason =
-  | {
-      readonly code: "allAtTop";
-      readonly sets: number;
-      readonly top: number;
-      readonly reading: Mass;
-    }
-  | {
-      readonly code: "repsToGain";
-      readonly lowest: number;
-      readonly top: number;
-      readonly reading: Mass;
-    }
-  | {
-      readonly code: "smallestStep";
-      readonly from: Mass;
-      readonly to: Mass;
-      readonly stepShare: number;
-    }
-  | {
-      readonly code: "largeStep";
-      readonly from: Mass;
-      readonly to: Mass;
-      readonly stepShare: number;
-      readonly limit: number;
-    }
-  | { readonly code: "atCeiling"; readonly reading: Mass }
-  | { readonly code: "harderThanAsked"; readonly asked: number; readonly lowest: number }
-  | {
-      readonly code: "belowRange";
-      readonly lowest: number;
-      readonly bottom: number;
-      readonly times: number;
-    }
-  | { readonly code: "stalled"; readonly sessions: number; readonly reading: Mass }
-  /** While body weight is cut, holding the load is success. */
-  | { readonly code: "heldWhileCutting"; readonly sessions: number; readonly reading: Mass }
-  | { readonly code: "pain"; readonly joint: string; readonly score: number }
-  | { readonly code: "unknownReps"; readonly sets: number }
-  | { readonly code: "unknownEffort"; readonly sets: number }
-  | { readonly code: "setsMissing"; readonly done: number; readonly planned: number }
-  | { readonly code: "mixedLoads"; readonly lightest: Mass; readonly heaviest: Mass }
-  | { readonly code: "notComparable"; readonly differences: readonly Difference[] }
-  | { readonly code: "firstExposure" }
-  | { readonly code: "noExposure" }
-  | { readonly code: "heldByRule" }
-  /** No work set is asked for in repetitions: this rule has nothing to count. */
-  | { readonly code: "notInReps" };
-
-export type Move = "raise" | "keep" | "lower";
-export type Confidence = "high" | "medium" | "low";
-
-/** What Kravo proposes for an exercise next time, and why. `reading` null: the load is still to be found. */
-export interface Proposal {
-  readonly move: Move;
-  readonly reading: Mass | null;
-  readonly from: Mass | null;
-  readonly because: readonly Reason[];
-  readonly confidence: Confidence;
-  /** Stall, pain, a break in the series or a large jump: the coach decides, nothing is taken as given. */
-  readonly mustRule: boolean;
+/** A line as a rule judges it. */
+export interface JudgedLine {
+  /** Its exposures, oldest first; the last one is judged. Each has at least one set. */
+  readonly exposures: readonly [...Exposure[], Exposure];
+  readonly loading: Loading;
+  readonly bodyWeight: Mass | null;
+  /** While body weight is cut a load that is held is no stall. */
+  readonly isHoldingSuccess: boolean;
 }
 
 /** A step beyond this share of the load asks for a ruling. Source: our rule, docs/arithmetic.md § Progression. */
@@ -79,71 +19,44 @@ export const LARGE_STEP = 0.1;
 /** So many sessions in a row at one load without a better total of reps is a stall. Source: our rule. */
 export const STALL_SESSIONS = 3;
 
+/** A total of reps that fell by this share or more at one load is no "gain reps". Source: our rule. */
+export const FALL = 0.2;
+
 /**
- * Double progression: repetitions to the top of the range in every work set, then the smallest step the
- * station can make, starting again from the bottom of the range. Below the range twice running lowers by
- * one step. `exposures` are oldest first; the last one is judged, against the ones before where comparable.
- * `isHoldingSuccess` while body weight is cut: then a load that is held is no stall.
+ * Double progression: repetitions to the top of the range in every set of the line, then the smallest step the
+ * station can make, starting again from the bottom of the range. Below the range twice running lowers by one
+ * step. The last exposure is judged, against the ones before where comparable, one-way where only that is known.
  */
-export function nextByDoubleProgression(
-  slot: Slot,
-  exposures: readonly Exposure[],
-  loading: Loading,
-  isHoldingSuccess = false,
-): Proposal {
-  const last = exposures.at(-1);
-  if (judgedSets(slot).length === 0 && slot.sets.some((set) => !isPreparatory(set.role))) {
-    return keep(plannedReading(slot), [{ code: "notInReps" }], "low", false);
-  }
-  if (last === undefined || last.sets.length === 0) {
-    return keep(plannedReading(slot), [{ code: "noExposure" }], "low", false);
-  }
+export function nextByDoubleProgression(line: JudgedLine): Proposal {
+  const { exposures, loading } = line;
+  const last = exposures[exposures.length - 1] as Exposure;
   const reading = hardest(last.sets, loading);
-  if (slot.progression.kind === "keepLoad") {
-    return keep(reading, [{ code: "heldByRule" }], "high", false);
-  }
   const doubts = doubtsAbout(last);
-  const pains = last.pains.filter((p) => p.score > 0);
-  if (pains.length > 0) {
-    const because = pains.map((p): Reason => ({ code: "pain", joint: p.joint, score: p.score }));
-    return keep(reading, [...because, ...doubts], "low", true);
-  }
+  const ranged = last.sets.filter((set) => set.range !== null);
+  if (ranged.length === 0) return keep(reading, [{ code: "notInReps" }], "low", false);
   if (reading === null) return keep(null, doubts, "low", true);
 
-  const series = comparableSeries(exposures);
-  const broken = seriesBreak(exposures);
-  const judged = last.sets.filter((set) => set.reps !== null);
+  const judged = ranged.filter((set) => set.reps !== null);
   if (judged.length === 0) return keep(reading, doubts, "low", true);
 
-  const missing = last.sets.length < last.setsPlanned;
+  const series = comparableSeries(exposures);
+  const compared = comparedWithBefore(exposures);
+  const fell = fallOf(series, reading);
+  const missing = last.sets.length < last.planned.length;
   const sameLoad = judged.every((set) => set.reading !== null && sameReading(set.reading, reading));
-  const short = judged.filter((set) => (set.reps ?? 0) < set.range.min);
-  const atTop = judged.every((set) => (set.reps ?? 0) >= set.range.max);
+  const short = judged.filter((set) => (set.reps ?? 0) < (set.range?.min ?? 0));
+  const atTop = judged.every((set) => (set.reps ?? 0) >= (set.range?.max ?? Infinity));
+  const all = [...fell, ...compared, ...doubts];
 
-  if (short.length > 0 && sameLoad) return whenShort(series, short, reading, loading, doubts);
+  if (short.length > 0 && sameLoad) return whenShort(series, short, reading, line, all);
   if (!atTop || !sameLoad || missing || doubts.some((d) => d.code === "unknownReps")) {
-    return whenGaining(series, judged, reading, [...broken, ...doubts], isHoldingSuccess);
+    return whenGaining(series, judged, reading, all, line.isHoldingSuccess);
   }
   const strained = straining(judged);
   if (strained !== null) {
-    return keep(reading, [allAtTop(judged, reading), strained, ...doubts], "medium", false);
+    return keep(reading, [allAtTop(judged, reading), strained, ...all], "medium", needsRuling(all));
   }
-  return whenAtTop(judged, reading, loading, [...broken, ...doubts]);
-}
-
-function keep(
-  reading: Mass | null,
-  because: readonly Reason[],
-  confidence: Confidence,
-  mustRule: boolean,
-): Proposal {
-  return { move: "keep", reading, from: reading, because, confidence, mustRule };
-}
-
-/** The reading written for the first work set, where there is one. */
-function plannedReading(slot: Slot): Mass | null {
-  const work = slot.sets.find((set) => !isPreparatory(set.role));
-  return work === undefined ? null : readingOf(work.load);
+  return whenAtTop(judged, reading, line, all);
 }
 
 /** The hardest reading among the sets; the lowest one where a counterweight carries part of the body. */
@@ -160,9 +73,12 @@ function doubtsAbout(last: Exposure): readonly Reason[] {
   const readings = last.sets.flatMap((set) => (set.reading === null ? [] : [set.reading]));
   const lightest = [...readings].sort(compareMass)[0];
   const top = [...readings].sort(compareMass).at(-1);
-  if (last.sets.length < last.setsPlanned) {
-    doubts.push({ code: "setsMissing", done: last.sets.length, planned: last.setsPlanned });
+  const planned = last.planned.length;
+  if (last.sets.length < planned) {
+    doubts.push({ code: "setsMissing", done: last.sets.length, planned });
   }
+  const unknownReading = last.sets.length - readings.length;
+  if (unknownReading > 0) doubts.push({ code: "unknownReading", sets: unknownReading });
   if (unknownReps > 0) doubts.push({ code: "unknownReps", sets: unknownReps });
   if (unknownEffort > 0) doubts.push({ code: "unknownEffort", sets: unknownEffort });
   if (lightest !== undefined && top !== undefined && !sameReading(lightest, top)) {
@@ -178,39 +94,67 @@ function comparableSeries(exposures: readonly Exposure[]): readonly Exposure[] {
   return exposures.filter((e) => verdictOf(differences(e, last)) === "alike");
 }
 
-/** Says so when the last session cannot be compared with the one before it. */
-function seriesBreak(exposures: readonly Exposure[]): readonly Reason[] {
+/** What the session before may say about the last one: nothing, everything, or one way only. */
+function comparedWithBefore(exposures: readonly Exposure[]): readonly Reason[] {
   const [before, last] = [exposures.at(-2), exposures.at(-1)];
   if (last === undefined) return [];
   if (before === undefined) return [{ code: "firstExposure" }];
   const found = differences(before, last);
-  return verdictOf(found) === "notComparable"
-    ? [{ code: "notComparable", differences: found }]
-    : [];
+  switch (verdictOf(found)) {
+    case "alike":
+      return [];
+    case "progressOnly":
+      return [{ code: "harderConditions", differences: found }];
+    case "regressionOnly":
+      return [{ code: "easierConditions", differences: found }];
+    case "notComparable":
+      return [{ code: "notComparable", differences: found }];
+  }
 }
 
-function needsRuling(because: readonly Reason[]): boolean {
-  return because.some(
-    (r) => r.code === "notComparable" || r.code === "unknownReps" || r.code === "mixedLoads",
+/** Reps in all at the load of the last session, against the comparable one before, where they fell far. */
+function fallOf(series: readonly Exposure[], reading: Mass): readonly Reason[] {
+  const [before, now] = series.slice(-2).map((exposure) => repsAt(exposure, reading));
+  if (series.length < 2 || before == null || now == null) return [];
+  return now <= before * (1 - FALL) ? [{ code: "fellBack", before, now, reading }] : [];
+}
+
+/** Reps in all of a session whose sets were all done at one load; null where they were not, or are unknown. */
+function repsAt({ sets }: Exposure, reading: Mass): number | null {
+  const isWhole = sets.every(
+    (s) => s.reps !== null && s.reading !== null && sameReading(s.reading, reading),
   );
+  return isWhole ? sets.reduce((sum, s) => sum + (s.reps ?? 0), 0) : null;
+}
+
+const ASKING: ReadonlySet<Reason["code"]> = new Set([
+  "notComparable",
+  "unknownReps",
+  "unknownReading",
+  "mixedLoads",
+  "fellBack",
+]);
+
+function needsRuling(because: readonly Reason[]): boolean {
+  return because.some(({ code }) => ASKING.has(code));
 }
 
 function whenShort(
   series: readonly Exposure[],
   short: readonly ExposedSet[],
   reading: Mass,
-  loading: Loading,
+  line: JudgedLine,
   doubts: readonly Reason[],
 ): Proposal {
   const lowest = Math.min(...short.map((set) => set.reps ?? 0));
-  const bottom = short[0]?.range.min ?? 0;
+  const bottom = short[0]?.range?.min ?? 0;
   const before = series.at(-2);
   const shortBefore =
     before !== undefined &&
     before.sets.some(
       (s) =>
         s.reps !== null &&
-        s.reps < s.range.min &&
+        s.reps < (s.range?.min ?? 0) &&
         s.reading !== null &&
         sameReading(s.reading, reading),
     );
@@ -218,13 +162,13 @@ function whenShort(
     { code: "belowRange", lowest, bottom, times: shortBefore ? 2 : 1 },
     ...doubts,
   ];
-  const easier = shortBefore ? nextEasier(loading, reading) : null;
-  if (easier === null) return keep(reading, because, "medium", shortBefore);
+  const easier = shortBefore ? nextEasier(line.loading, reading) : null;
+  if (easier === null) return keep(reading, because, "medium", shortBefore || needsRuling(doubts));
   return {
     move: "lower",
     reading: easier.reading,
     from: reading,
-    because: [...because, step("smallestStep", reading, easier.reading, loading)],
+    because: [...because, smallestStep(reading, easier.reading, line)],
     confidence: "medium",
     mustRule: true,
   };
@@ -238,7 +182,7 @@ function whenGaining(
   isHoldingSuccess: boolean,
 ): Proposal {
   const lowest = Math.min(...judged.map((set) => set.reps ?? 0));
-  const top = Math.max(...judged.map((set) => set.range.max));
+  const top = Math.max(...judged.map((set) => set.range?.max ?? 0));
   const because: Reason[] = [{ code: "repsToGain", lowest, top, reading }, ...doubts];
   if (isStalled(series, reading) && isHoldingSuccess) {
     because.unshift({ code: "heldWhileCutting", sessions: STALL_SESSIONS, reading });
@@ -253,15 +197,8 @@ function whenGaining(
 function isStalled(series: readonly Exposure[], reading: Mass): boolean {
   const recent = series.slice(-STALL_SESSIONS);
   if (recent.length < STALL_SESSIONS) return false;
-  const totals = recent.map((e) =>
-    e.sets.every((s) => s.reps !== null && s.reading !== null && sameReading(s.reading, reading))
-      ? e.sets.reduce((sum, s) => sum + (s.reps ?? 0), 0)
-      : null,
-  );
-  const [first, ...rest] = totals;
-  return (
-    first !== null && first !== undefined && rest.every((total) => total !== null && total <= first)
-  );
+  const [first, ...rest] = recent.map((exposure) => repsAt(exposure, reading));
+  return first != null && rest.every((total) => total !== null && total <= first);
 }
 
 /** At the top of the range, but closer to the limit than was asked: not yet time for more load. */
@@ -276,17 +213,17 @@ function straining(judged: readonly ExposedSet[]): Reason | null {
 }
 
 function allAtTop(judged: readonly ExposedSet[], reading: Mass): Reason {
-  const top = Math.max(...judged.map((set) => set.range.max));
+  const top = Math.max(...judged.map((set) => set.range?.max ?? 0));
   return { code: "allAtTop", sets: judged.length, top, reading };
 }
 
 function whenAtTop(
   judged: readonly ExposedSet[],
   reading: Mass,
-  loading: Loading,
+  line: JudgedLine,
   doubts: readonly Reason[],
 ): Proposal {
-  const harder = nextHarder(loading, reading);
+  const harder = nextHarder(line.loading, reading);
   if (harder === null) {
     return keep(
       reading,
@@ -295,32 +232,42 @@ function whenAtTop(
       true,
     );
   }
-  const share = stepShare(reading, harder.reading, loading);
-  const because: Reason[] = [
-    allAtTop(judged, reading),
-    step("smallestStep", reading, harder.reading, loading),
-    ...(share > LARGE_STEP ? [step("largeStep", reading, harder.reading, loading)] : []),
-    ...doubts,
-  ];
+  const share = stepShare(reading, harder.reading, line);
+  const isLarge = share !== null && share > LARGE_STEP;
+  // What was reached under easier conditions proves nothing, so the coach decides whether it was a step up.
+  const isEasier = doubts.some(({ code }) => code === "easierConditions");
   return {
     move: "raise",
     reading: harder.reading,
     from: reading,
-    because,
-    confidence: doubts.length > 0 ? "medium" : "high",
-    mustRule: share > LARGE_STEP || needsRuling(doubts),
+    because: [
+      allAtTop(judged, reading),
+      smallestStep(reading, harder.reading, line),
+      ...(isLarge
+        ? [
+            {
+              code: "largeStep" as const,
+              from: reading,
+              to: harder.reading,
+              stepShare: share,
+              limit: LARGE_STEP,
+            },
+          ]
+        : []),
+      ...doubts,
+    ],
+    confidence: doubts.length > 0 || share === null ? "medium" : "high",
+    mustRule: isLarge || isEasier || needsRuling(doubts),
   };
 }
 
-/** The step as a share of the total moved, or of the reading where the total is unknown. */
-function stepShare(from: Mass, to: Mass, loading: Loading): number {
-  const [a, b] = [totalMoved(loading, from, null) ?? from, totalMoved(loading, to, null) ?? to];
-  return ticksOf(a) === 0 ? 1 : Math.abs(ticksOf(b) - ticksOf(a)) / ticksOf(a);
+/** The step as a share of the total moved; null where a sled, a bar, a band or the body has no known mass. */
+function stepShare(from: Mass, to: Mass, { loading, bodyWeight }: JudgedLine): number | null {
+  const [a, b] = [totalMoved(loading, from, bodyWeight), totalMoved(loading, to, bodyWeight)];
+  if (a === null || b === null || ticksOf(a) === 0) return null;
+  return Math.abs(ticksOf(b) - ticksOf(a)) / ticksOf(a);
 }
 
-function step(code: "smallestStep" | "largeStep", from: Mass, to: Mass, loading: Loading): Reason {
-  const share = stepShare(from, to, loading);
-  return code === "largeStep"
-    ? { code, from, to, stepShare: share, limit: LARGE_STEP }
-    : { code, from, to, stepShare: share };
+function smallestStep(from: Mass, to: Mass, line: JudgedLine): Reason {
+  return { code: "smallestStep", from, to, stepShare: stepShare(from, to, line) };
 }

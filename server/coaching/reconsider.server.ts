@@ -1,18 +1,19 @@
-import { type Id, sameReading, type Mass, fail, ok, type Result } from "~/core/kernel/index.ts";
+import { sameReading, fail, ok, type Result } from "~/core/kernel/index.ts";
 import { mapSlots, slotsOf, type Slot } from "~/core/plan/index.ts";
-import { withWorkLoad, type Proposal } from "~/core/progress/index.ts";
+import { accepted, type LineProposal, type Proposal } from "~/core/progress/index.ts";
+import type { Surroundings } from "~/core/unroll/index.ts";
 import { toBinary } from "../db/columns.server.ts";
 import { getPlan, planFromRun, savePlan, type StoredPlan } from "../db/plans.server.ts";
-import { addRuling, rulingsOn, type Ruling } from "../db/rulings.server.ts";
+import { addRuling, rulingOn, rulingsOn, type Ruling } from "../db/rulings.server.ts";
 import { getRun, type StoredRun } from "../db/runs.server.ts";
 import type { Scope } from "../db/scope.server.ts";
-import { proposalsFor } from "./next-session.server.ts";
+import { proposalsFor, type LineOf } from "./next-session.server.ts";
 
-/** An exercise for which Kravo proposes something else now than when the coach ruled on it. */
+/** A line for which Kravo proposes something else now than when the coach ruled on it. */
 export interface ChangedProposal {
   readonly slot: Slot;
   readonly ruling: Ruling;
-  readonly now: Proposal;
+  readonly now: LineProposal;
 }
 
 /** What depended on a session that was corrected after it was ruled on. */
@@ -22,6 +23,7 @@ export interface ChangedSince {
   readonly changed: readonly ChangedProposal[];
   /** The session that was planned from it, where nobody has begun it; else null. */
   readonly open: StoredPlan | null;
+  readonly around: Surroundings;
 }
 
 /** What a correction changed of what was decided, or null where nothing was said after the ruling. */
@@ -34,13 +36,20 @@ export async function changedSince(scope: Scope, run: StoredRun): Promise<Change
     planFromRun(scope, run.id),
   ]);
   const plan = next === null ? null : await getPlan(scope, next);
-  const changed = proposals.flatMap(({ slot, proposal }) => {
-    const ruling = rulings.find((r) => r.slotId === slot.id);
-    return ruling === undefined || isSame(ruling.shown, proposal)
-      ? []
-      : [{ slot, ruling, now: proposal }];
-  });
-  return { position: run.lastPosition, changed, open: plan?.run.kind === "none" ? plan : null };
+  const changed = proposals.slots.flatMap(({ slot, lines }) =>
+    lines.flatMap((now) => {
+      const ruling = rulingOn(rulings, slot.id, now.line);
+      return !now.isDecided || ruling === null || isSame(ruling.shown, now)
+        ? []
+        : [{ slot, ruling, now }];
+    }),
+  );
+  return {
+    position: run.lastPosition,
+    changed,
+    open: plan?.run.kind === "none" ? plan : null,
+    around: proposals.around,
+  };
 }
 
 /** The same load, whether it was called a rise or not: nothing that was planned would differ. */
@@ -51,7 +60,7 @@ function isSame(shown: Ruling["shown"], now: Proposal): boolean {
 
 export type ReconsiderError =
   | { readonly code: "changedMeanwhile" }
-  | { readonly code: "undecided"; readonly slotId: Id<"slot"> }
+  | (LineOf & { readonly code: "undecided" })
   | { readonly code: "reasonMissing" };
 
 /**
@@ -62,7 +71,7 @@ export async function reconsider(
   scope: Scope,
   run: StoredRun,
   position: number,
-  choiceOf: (slot: Id<"slot">) => "take" | "leave" | null,
+  choiceOf: (line: LineOf) => "take" | "leave" | null,
   reason: string,
 ): Promise<Result<null, ReconsiderError>> {
   return scope.transaction(async (trx) => {
@@ -76,20 +85,22 @@ export async function reconsider(
     if (since?.position !== position) return fail({ code: "changedMeanwhile" });
     const decided: { change: ChangedProposal; takes: boolean }[] = [];
     for (const change of since.changed) {
-      const choice = choiceOf(change.slot.id);
+      const at = { slotId: change.slot.id, line: change.now.line };
+      const choice = choiceOf(at);
       const canTake = since.open !== null && change.now.reading !== null;
-      if (choice === null) return fail({ code: "undecided", slotId: change.slot.id });
+      if (choice === null) return fail({ code: "undecided", ...at });
       if (choice === "leave" && reason === "") return fail({ code: "reasonMissing" });
       decided.push({ change, takes: choice === "take" && canTake });
     }
     if (since.open !== null && decided.some(({ takes }) => takes)) {
-      const isSaved = await putIn(trx, since.open, decided);
+      const isSaved = await putIn(trx, since.open, decided, since.around);
       if (!isSaved) return fail({ code: "changedMeanwhile" });
     }
     for (const { change, takes } of decided) {
       await addRuling(trx, run.id, run.personId, change.now, {
         slotId: change.slot.id,
         lineageId: change.slot.lineageId,
+        line: change.now.line,
         decision: takes ? "accepted" : "overruled",
         chosen: takes ? change.now.reading : change.ruling.chosen,
         reason: takes ? "" : reason,
@@ -109,15 +120,16 @@ async function putIn(
   trx: Scope,
   plan: StoredPlan,
   decided: readonly { readonly change: ChangedProposal; readonly takes: boolean }[],
+  around: Surroundings,
 ): Promise<boolean> {
-  const loads = new Map<Id<"lineage">, Mass>(
-    decided.flatMap(({ change, takes }) =>
-      takes && change.now.reading !== null ? [[change.slot.lineageId, change.now.reading]] : [],
-    ),
-  );
+  const taken = decided.filter(({ takes }) => takes).map(({ change }) => change);
   const document = mapSlots(plan.document, (slot) => {
-    const load = loads.get(slot.lineageId);
-    return load === undefined ? slot : withWorkLoad(slot, load);
+    const chosen = taken.flatMap(({ slot: trained, now }) =>
+      trained.lineageId === slot.lineageId && now.reading !== null
+        ? [[now.line, now.reading] as const]
+        : [],
+    );
+    return accepted(slot, new Map(chosen), around);
   });
   const saved = await savePlan(trx, plan.id, plan.revision, plan, document);
   return saved.ok && slotsOf(document).length > 0;

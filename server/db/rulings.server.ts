@@ -11,6 +11,8 @@ import { readEach } from "./set-apart.server.ts";
 export interface Ruling {
   readonly slotId: Id<"slot">;
   readonly lineageId: Id<"lineage">;
+  /** Null for one from before there were lines: it was on the whole exercise. */
+  readonly line: Id<"line"> | null;
   readonly decision: "accepted" | "overruled";
   readonly chosen: Mass | null;
   readonly reason: string;
@@ -34,6 +36,7 @@ export async function addRuling(
     person_id: toBinary(person),
     slot_id: toBinary(ruling.slotId),
     line_id: toBinary(ruling.lineageId),
+    on_line: ruling.line === null ? null : toBinary(ruling.line),
     proposal: JSON.stringify(proposal),
     decision: ruling.decision,
     chosen: ruling.chosen === null ? null : JSON.stringify(ruling.chosen),
@@ -48,7 +51,7 @@ const shownColumn = jsonColumn(
   z.object({ move: z.enum(["raise", "keep", "lower"]), reading: massField.nullable() }),
 );
 
-/** The ruling on each of a run's proposals: of several on one exercise the latest, which supersedes the others. */
+/** The ruling on each of a run's proposals: of several on one line the latest, which supersedes the others. */
 export async function rulingsOn(scope: Scope, run: Id<"run">): Promise<readonly Ruling[]> {
   const rows = await scope
     .from("rulings")
@@ -57,11 +60,24 @@ export async function rulingsOn(scope: Scope, run: Id<"run">): Promise<readonly 
   const all = readEach(scope, "ruling", rows, (row): Ruling => ({
     slotId: fromBinary(row["slot_id"]),
     lineageId: fromBinary(row["line_id"]),
+    line: row["on_line"] === null ? null : fromBinary(row["on_line"]),
     decision: z.enum(["accepted", "overruled"]).parse(row["decision"]),
     chosen: row["chosen"] === null ? null : chosenColumn.parse(row["chosen"]),
     reason: z.string().parse(row["reason"]),
     shown: shownColumn.parse(row["proposal"]),
     logPosition: z.number().parse(row["log_position"]),
   }));
-  return [...new Map(all.map((ruling) => [ruling.slotId, ruling])).values()];
+  return [
+    ...new Map(all.map((ruling) => [`${ruling.slotId} ${ruling.line ?? ""}`, ruling])).values(),
+  ];
+}
+
+/** The ruling on one line among those of a run, or the one on its whole exercise. */
+export function rulingOn(
+  rulings: readonly Ruling[],
+  slot: Id<"slot">,
+  line: Id<"line">,
+): Ruling | null {
+  const own = rulings.filter(({ slotId }) => slotId === slot);
+  return own.find((r) => r.line === line) ?? own.find((r) => r.line === null) ?? null;
 }

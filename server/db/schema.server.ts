@@ -237,6 +237,9 @@ const CORRECTIONS = [
     drop key rulings_slot, add key rulings_slot (studio_id, run_id, slot_id)`,
 ];
 
+/** A ruling is on a line of an exercise; one from before was on all of them, and names none. */
+const LINES = ["alter table rulings add column on_line binary(16) null after line_id"];
+
 /** Migrations by name, in order. A landed one is never edited; the next is appended. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
   { name: "001-foundation", statements: FIRST },
@@ -244,6 +247,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: "003-template-revisions", statements: TEMPLATE_REVISIONS },
   { name: "004-known-devices", statements: KNOWN_DEVICES },
   { name: "005-corrections", statements: CORRECTIONS },
+  { name: "006-lines", statements: LINES },
 ];
 
 const source: Knex.MigrationSource<(typeof MIGRATIONS)[number]> = {

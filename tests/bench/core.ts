@@ -13,7 +13,7 @@ import {
 import { type Id, kg, seconds, share } from "~/core/kernel/index.ts";
 import { foldCommands, type OrderedCommand } from "~/core/log/index.ts";
 import { mapSlots, slotsOf } from "~/core/plan/index.ts";
-import { nextByDoubleProgression } from "~/core/progress/index.ts";
+import { proposeFor } from "~/core/progress/index.ts";
 import {
   sampleCommand,
   sampleExposed,
@@ -97,7 +97,7 @@ const rows: readonly (readonly [string, () => unknown, unknown])[] = [
   ["fold of 40 commands", () => foldCommands(commands), commands],
   [
     "double progression, 12 sessions",
-    () => nextByDoubleProgression(slot, exposures, rack),
+    () => proposeFor(slot, exposures, { loading: rack, bodyWeight: null, isHoldingSuccess: false }),
     exposures,
   ],
   ["findings of 12 exercises", () => findingsOf(long), long.plan],

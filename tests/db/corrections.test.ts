@@ -33,9 +33,11 @@ const correctSet = async (run: StoredRun, set: number, load: string, done: numbe
     why,
   });
 const slotId = (run: StoredRun) => slotsOf(run.document)[0]!.id;
+const proposed = async (run: StoredRun) =>
+  (await proposalsFor(here.studio.scope, run)).slots[0]?.lines[0];
 const accepted = async (run: StoredRun) => {
   const planned = await planNext(here.studio.scope, run, day("2026-03-09"), [
-    { slotId: slotId(run), kind: "accept" },
+    { slotId: slotId(run), line: slotsOf(run.document)[0]!.sets[0]!.line, kind: "accept" },
   ]);
   if (!planned.ok) throw new Error(planned.error.code);
   return planned.value;
@@ -47,14 +49,14 @@ describe("a correction of an ended session", () => {
   it("steers the next load, and the log keeps what was said, by whom and why", async () => {
     const run = await train([12, 12, 12]);
     await correctSet(run, 0, "950", 12);
-    const [wild] = await proposalsFor(here.studio.scope, run);
-    expect(wild?.proposal.reading).not.toEqual(kg(102.5));
+    const wild = await proposed(run);
+    expect(wild?.reading).not.toEqual(kg(102.5));
     expect(await correctSet(run, 0, "100", 12, "Typed a digit too many")).toEqual({
       ok: true,
       value: null,
     });
-    const [proposal] = await proposalsFor(here.studio.scope, run);
-    expect(proposal?.proposal).toMatchObject({ move: "raise", reading: kg(102.5) });
+    const proposal = await proposed(run);
+    expect(proposal).toMatchObject({ move: "raise", reading: kg(102.5) });
     const said = correctionsIn(await commands(run));
     expect(said).toMatchObject([
       { kind: "changed", before: { reading: kg(100) }, after: { reading: kg(950) } },

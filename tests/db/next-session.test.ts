@@ -27,7 +27,13 @@ const DAY = 86_400_000;
 const train = (plan: Id<"plan">, reps: readonly number[], daysLater = 0) =>
   trainSquats(here.studio, plan, reps, daysLater);
 const slotOf = (run: StoredRun) => slotsOf(run.document)[0]!;
-const accept = (run: StoredRun): Decision => ({ slotId: slotOf(run).id, kind: "accept" });
+const lineOf = (run: StoredRun) => ({
+  slotId: slotOf(run).id,
+  line: slotOf(run).sets[0]!.line,
+});
+const accept = (run: StoredRun): Decision => ({ ...lineOf(run), kind: "accept" });
+const proposed = async (run: StoredRun) =>
+  (await proposalsFor(here.studio.scope, run)).slots[0]?.lines[0];
 const next = (run: StoredRun, decisions: Decision[], on: Day = day("2026-03-09")) =>
   planNext(here.studio.scope, run, on, decisions);
 
@@ -53,7 +59,7 @@ describe("planning the next session", () => {
   it("keeps an overruling with its reason beside the proposal", async () => {
     const run = await train(await addSquats(here.studio), [12, 12, 12]);
     const planned = await next(run, [
-      { slotId: slotOf(run).id, kind: "overrule", reading: kg(105), reason: " Strong day. " },
+      { ...lineOf(run), kind: "overrule", reading: kg(105), reason: " Strong day. " },
     ]);
     expect(planned.ok).toBe(true);
     expect(await rulingsOn(here.studio.scope, run.id)).toMatchObject([
@@ -66,12 +72,12 @@ describe("planning the next session", () => {
 
   it("refuses an overruling without a reason or with a load that cannot be made, and plans nothing", async () => {
     const run = await train(await addSquats(here.studio), [12, 12, 12]);
-    const slotId = slotOf(run).id;
+    const at = lineOf(run);
     expect(
-      await next(run, [{ slotId, kind: "overrule", reading: kg(105), reason: " " }]),
+      await next(run, [{ ...at, kind: "overrule", reading: kg(105), reason: " " }]),
     ).toMatchObject({ error: { code: "reasonMissing" } });
     expect(
-      await next(run, [{ slotId, kind: "overrule", reading: kg(101), reason: "x" }]),
+      await next(run, [{ ...at, kind: "overrule", reading: kg(101), reason: "x" }]),
     ).toMatchObject({ error: { code: "cannotBeMade", easier: { reading: kg(100) } } });
     expect(await next(run, [])).toMatchObject({ error: { code: "undecided" } });
     expect((await getRun(here.studio.scope, run.id))?.settledAt).toBeNull();
@@ -95,15 +101,15 @@ describe("planning the next session", () => {
   it("judges an old session by what was known then, not by later ones", async () => {
     const first = await train(await addSquats(here.studio), [9, 9, 8]);
     await train(await addSquats(here.studio, "2026-03-09"), [12, 12, 12], 7);
-    const [proposal] = await proposalsFor(here.studio.scope, first);
-    expect(proposal?.proposal.move).toBe("keep");
+    const proposal = await proposed(first);
+    expect(proposal?.move).toBe("keep");
   });
 
   it("proposes nothing from an earlier session for an exercise that was left out this time", async () => {
     await train(await addSquats(here.studio), [12, 12, 12]);
     const empty = await train(await addSquats(here.studio, "2026-03-09"), [], 7);
-    const [proposal] = await proposalsFor(here.studio.scope, empty);
-    expect(proposal?.proposal.because).toEqual([{ code: "noExposure" }]);
+    const proposal = await proposed(empty);
+    expect(proposal?.because).toEqual([{ code: "noExposure" }]);
   });
 });
 

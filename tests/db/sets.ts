@@ -72,7 +72,7 @@ export class Device {
     const station = { id: this.slot.station, versionId: this.stationVersion };
     return this.command({
       kind: "context",
-      context: plannedContext(this.run.document, this.slot, station),
+      context: plannedContext(this.run.document, this.slot, station, null),
     });
   }
 

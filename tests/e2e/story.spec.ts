@@ -85,7 +85,7 @@ test("a coach plans, trains, reads why, and plans the next session", async ({
     }),
   ).toBeVisible();
   await expect(page.getByText("3 of 3 sets")).toBeVisible();
-  await page.getByLabel("Overrule").check();
+  await page.getByLabel("Change", { exact: true }).check();
   await page.getByLabel("Load for Back squat, kg").fill("65");
   await page.getByRole("button", { name: "Plan next session" }).click();
   await expect(page.getByText("Expected a reason; it is kept with the decision.")).toBeVisible();
@@ -97,7 +97,7 @@ test("a coach plans, trains, reads why, and plans the next session", async ({
 
   // The decision is kept with its reason.
   await page.goBack();
-  await expect(page.getByText("Overruled: 65 kg. “Strong day, depth was easy”")).toBeVisible();
+  await expect(page.getByText("Changed: 65 kg. “Strong day, depth was easy”")).toBeVisible();
 });
 
 test("pain keeps the load and asks for the coach's word", async ({ watched: page }) => {
@@ -121,7 +121,7 @@ test("pain keeps the load and asks for the coach's word", async ({ watched: page
   await expect(page.getByText("Left knee, on the way up")).toBeVisible();
   await page.getByRole("button", { name: "Plan next session" }).click();
   await expect(page.getByText("Your word is needed here: take it or overrule it.")).toBeVisible();
-  await page.getByLabel("Take it").check();
+  await page.getByLabel("Accept", { exact: true }).check();
   await page.getByRole("button", { name: "Plan next session" }).click();
   await expect(page.getByLabel("Load of set 1, kg")).toHaveValue("60");
 });

@@ -156,13 +156,24 @@ export function sampleContext(over: Partial<LogContext> = {}): LogContext {
   };
 }
 
-export function sampleExposed(reading: Mass | null, reps: number | null, rir: Rir = 2): ExposedSet {
+export function sampleExposed(
+  reading: Mass | null,
+  reps: number | null,
+  rir: Rir = 2,
+  over: Partial<ExposedSet> = {},
+): ExposedSet {
   return {
+    line: sampleId(7000),
+    role: "work",
+    tempo: OPEN_TEMPO,
+    accents: [],
+    setUp: {},
     reading,
     reps: reps === null ? null : count(reps),
     rir,
     range: { min: count(8), max: count(10) },
     effortAsked: 2,
+    ...over,
   };
 }
 
@@ -176,7 +187,7 @@ export function sampleExposure(
     context: sampleContext(),
     loading: RACK,
     sets,
-    setsPlanned: sets.length,
+    planned: sets,
     pains: [],
     ...over,
   };

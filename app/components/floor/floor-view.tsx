@@ -152,7 +152,7 @@ export function FloorView({
       const context: CommandBody = {
         kind: "context",
         context: {
-          ...plannedContext(run.document, slot, station),
+          ...plannedContext(run.document, slot, station, bodyWeight),
           hardSetsBefore: hardSetsDone(run.document, standing, find),
         },
       };

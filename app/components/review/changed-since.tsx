@@ -4,7 +4,8 @@ import Typography from "@mui/material/Typography";
 import { Form, Link } from "react-router";
 import type { Id, Mass, Day } from "~/core/kernel/index.ts";
 import type { Slot } from "~/core/plan/index.ts";
-import type { Move, Proposal } from "~/core/progress/index.ts";
+import type { LineProposal, Move } from "~/core/progress/index.ts";
+import { fieldOf } from "~/codec/decisions.ts";
 import { formatDay } from "~/format/numbers.ts";
 import { formatMove, formatReason } from "~/format/reasons.ts";
 import { FieldErrors, Labelled, PlainInput } from "../field.tsx";
@@ -15,10 +16,10 @@ export interface ChangedSinceProps {
   readonly changed: readonly {
     readonly slot: Slot;
     readonly ruling: { readonly shown: { readonly move: Move; readonly reading: Mass | null } };
-    readonly now: Proposal;
+    readonly now: LineProposal;
   }[];
   readonly open: { readonly id: Id<"plan">; readonly title: string; readonly day: Day } | null;
-  readonly nameOf: (slot: Slot) => string;
+  readonly nameOf: (slot: Slot, line: LineProposal["line"]) => string;
   readonly errors: readonly string[] | undefined;
 }
 
@@ -48,9 +49,9 @@ export function ChangedSince({ position, changed, open, nameOf, errors }: Change
         </Typography>
         {changed.map(({ slot, ruling, now }) => (
           <Box
-            key={slot.id}
+            key={now.line}
             component="section"
-            aria-label={`Changed: ${nameOf(slot)}`}
+            aria-label={`Changed: ${nameOf(slot, now.line)}`}
             sx={{
               display: "grid",
               gridTemplateColumns: { md: "minmax(0,1.2fr) minmax(0,2fr) minmax(0,1.2fr)" },
@@ -62,7 +63,7 @@ export function ChangedSince({ position, changed, open, nameOf, errors }: Change
             }}
           >
             <div>
-              <Typography sx={{ fontWeight: 650 }}>{nameOf(slot)}</Typography>
+              <Typography sx={{ fontWeight: 650 }}>{nameOf(slot, now.line)}</Typography>
               <Typography variant="figure" component="p" sx={{ fontSize: "1.5rem" }}>
                 {formatMove(ruling.shown)} → {formatMove(now)}
               </Typography>
@@ -72,7 +73,7 @@ export function ChangedSince({ position, changed, open, nameOf, errors }: Change
                 <li key={i}>{formatReason(reason)}</li>
               ))}
             </Box>
-            <Box role="radiogroup" aria-label={`Decision for ${nameOf(slot)}`}>
+            <Box role="radiogroup" aria-label={`Decision for ${nameOf(slot, now.line)}`}>
               {(open === null || now.reading === null
                 ? ([["leave", "Leave it as planned"]] as const)
                 : ([
@@ -85,7 +86,12 @@ export function ChangedSince({ position, changed, open, nameOf, errors }: Change
                   key={value}
                   sx={{ display: "flex", gap: 0.75, alignItems: "center", minHeight: 32 }}
                 >
-                  <input type="radio" name={`choice:${slot.id}`} value={value} /> {text}
+                  <input
+                    type="radio"
+                    name={fieldOf("choice", { slotId: slot.id, line: now.line })}
+                    value={value}
+                  />{" "}
+                  {text}
                 </Box>
               ))}
             </Box>

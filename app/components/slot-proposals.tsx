@@ -1,0 +1,122 @@
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import type { NamedLine } from "~/codec/decisions.ts";
+import type { Station } from "~/core/gym/index.ts";
+import type { Id, Mass } from "~/core/kernel/index.ts";
+import { isPreparatory, linesOf, type Slot } from "~/core/plan/index.ts";
+import type { LineProposal, Move, Outcome } from "~/core/progress/index.ts";
+import { formatMass } from "~/format/numbers.ts";
+import { formatLine } from "~/format/prescription.ts";
+import { formatReason } from "~/format/reasons.ts";
+import { sentence } from "~/format/sentence.ts";
+import { ProposalRow } from "./proposal-row.tsx";
+
+interface RuledLine {
+  readonly now: LineProposal;
+  readonly ruling: {
+    readonly decision: "accepted" | "overruled";
+    readonly chosen: Mass | null;
+    readonly reason: string;
+    readonly shown: { readonly move: Move; readonly reading: Mass | null };
+  } | null;
+}
+
+/** What a line is called: the exercise alone where it has no other, else with what the line asks. */
+export function nameOfLine(name: string, slot: Slot, line: Id<"line">): string {
+  const text = textOf(slot, line);
+  return text === null ? name : `${name}, ${text}`;
+}
+
+/** The line in words, where the exercise has others besides its preparation. */
+function textOf(slot: Slot, line: Id<"line">): string | null {
+  const lines = linesOf(slot).filter(({ sets: [first] }) => !isPreparatory(first.role));
+  const own = lines.find(({ id }) => id === line);
+  return own === undefined || lines.length === 1 ? null : formatLine(own.sets);
+}
+
+/** What Kravo proposes for the lines of one exercise: those to decide about, and those that follow. */
+export function SlotProposals({
+  slot,
+  name,
+  station,
+  lines,
+  outcomes,
+  typed,
+  problem,
+  isSettled,
+}: {
+  readonly slot: Slot;
+  readonly name: string;
+  readonly station: Station | null;
+  readonly lines: readonly RuledLine[];
+  readonly outcomes: readonly Outcome[];
+  readonly typed: Readonly<Record<string, string>> | null;
+  readonly problem: (NamedLine & { readonly text: string }) | null;
+  readonly isSettled: boolean;
+}) {
+  const isOne = lines.length === 1;
+  return (
+    <>
+      {isOne ? null : (
+        <Typography component="h3" sx={{ fontWeight: 650, pt: 2 }}>
+          {name}
+        </Typography>
+      )}
+      {lines.map(({ now, ruling }) => {
+        const text = sentence(textOf(slot, now.line) ?? name);
+        const [first = null, ...drops] = outcomes.find((o) => o.line === now.line)?.readings ?? [];
+        return now.isDecided ? (
+          <ProposalRow
+            key={now.line}
+            at={{ slotId: slot.id, line: now.line }}
+            name={nameOfLine(name, slot, now.line)}
+            heading={isOne ? name : text}
+            station={station}
+            proposal={now}
+            drops={drops}
+            ruling={ruling}
+            typed={typed}
+            error={problem?.line === now.line ? problem.text : null}
+            isSettled={isSettled}
+          />
+        ) : (
+          <Following key={now.line} heading={isOne ? name : text} proposal={now} reading={first} />
+        );
+      })}
+    </>
+  );
+}
+
+/** A line whose load follows from something else: there is nothing to decide. */
+function Following({
+  heading,
+  proposal,
+  reading,
+}: {
+  readonly heading: string;
+  readonly proposal: LineProposal;
+  readonly reading: Mass | null;
+}) {
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: { md: "minmax(0,1.1fr) minmax(0,3.2fr)" },
+        columnGap: 3,
+        py: 1.25,
+        borderBottom: 1,
+        borderColor: "divider",
+      }}
+    >
+      <div>
+        <Typography sx={{ fontWeight: 650 }}>{heading}</Typography>
+        <Typography variant="figure" component="p" sx={{ fontSize: "1.4rem" }}>
+          {reading === null ? "On the day" : formatMass(reading)}
+        </Typography>
+      </div>
+      <Typography sx={{ alignSelf: "center" }}>
+        {proposal.because.map(formatReason).join(" ")}
+      </Typography>
+    </Box>
+  );
+}

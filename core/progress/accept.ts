@@ -1,0 +1,243 @@
+import {
+  compareMass,
+  count,
+  massFromTicks,
+  sameReading,
+  ticksOf,
+  type Id,
+  type Mass,
+} from "../kernel/index.ts";
+import {
+  harderBy,
+  stepsFrom,
+  totalMoved,
+  withoutOuter,
+  type Loading,
+  type Station,
+} from "../gym/index.ts";
+import {
+  linesOf,
+  type DropLoad,
+  type Extension,
+  type LoadRule,
+  type PlannedSet,
+  type Slot,
+} from "../plan/index.ts";
+import { followsFrom } from "./propose.ts";
+import { unrollSlot, type SetStep, type Surroundings } from "../unroll/index.ts";
+
+/** The load that was chosen for each line; a line that is not in it stays as it is. */
+export type Chosen = ReadonlyMap<Id<"line">, Mass>;
+
+/**
+ * The exercise with the chosen loads written in: every set of a line unrolls to exactly the load chosen for it,
+ * whatever its load rule is. What follows from another set follows; drops that take plates off come out at the
+ * load they came out at before. `around` is as the next session will find it.
+ */
+export function accepted(slot: Slot, chosen: Chosen, around: Surroundings): Slot {
+  const station = around.station(slot.station);
+  if (station === null || chosen.size === 0) return slot;
+  const was = dropsOf(unrollSlot(slot, around));
+  const loads: Slot = {
+    ...slot,
+    sets: slot.sets.map((set) => {
+      const reading = chosen.get(set.line);
+      return reading === undefined
+        ? set
+        : { ...set, load: withChosen(set.load, reading, station.loading, slot, around) };
+    }),
+  };
+  return withDropsAsBefore(exactly(loads, chosen, around), station, was, around);
+}
+
+/** A rule that comes to another load than the chosen one, since it is worked out and rounded, gives way to it. */
+function exactly(slot: Slot, chosen: Chosen, around: Surroundings): Slot {
+  const firsts = new Map(
+    unrollSlot(slot, around)
+      .filter(({ kind, key }) => kind === "set" && key.ordinal === 0)
+      .map(({ key, load }) => [key.setId, load]),
+  );
+  return {
+    ...slot,
+    sets: slot.sets.map((set) => {
+      const reading = chosen.get(set.line);
+      const load = firsts.get(set.id);
+      const comes = load?.kind === "made" && reading && sameReading(load.reading, reading);
+      const follows = followsFrom(set.load) !== null;
+      return reading === undefined || comes === true || follows
+        ? set
+        : { ...set, load: { kind: "absolute", reading } };
+    }),
+  };
+}
+
+/** A load rule that comes to this reading. */
+function withChosen(
+  load: LoadRule,
+  reading: Mass,
+  loading: Loading,
+  slot: Slot,
+  around: Surroundings,
+): LoadRule {
+  switch (load.kind) {
+    case "absolute":
+    case "open":
+    case "trial":
+      return { kind: "absolute", reading };
+    case "fallback":
+      return {
+        ...load,
+        reading,
+        then: load.then.map((to) => alongWith(to, load.reading, reading, loading)),
+      };
+    case "fromLast": {
+      const last = around.lastReading(slot.movement, slot.station);
+      const steps = last && stepsBetween(loading, last, reading);
+      return steps === null ? { kind: "absolute", reading } : { ...load, steps };
+    }
+    case "bodyWeight":
+      return bodyWeightFor(reading, loading, around.bodyWeight);
+    case "shareOfSet":
+    case "stepsFromSet":
+    case "byEffort":
+    case "shareOfMaximum":
+    case "shareOfMovement":
+      return load;
+  }
+}
+
+/** A load to fall back on, as many steps from the new load as it was from the old one. */
+function alongWith(to: Mass, from: Mass, reading: Mass, loading: Loading): Mass {
+  const steps = stepsBetween(loading, from, to);
+  const made = steps === null ? null : stepsFrom(loading, reading, steps);
+  return made?.reading ?? to;
+}
+
+const MOST_STEPS = 30;
+
+/** How many of the station's steps lead from one reading to another, negative for easier; null beyond 30. */
+function stepsBetween(loading: Loading, from: Mass, to: Mass): number | null {
+  for (let steps = 0; steps <= MOST_STEPS; steps += 1) {
+    for (const n of steps === 0 ? [0] : [steps, -steps]) {
+      const made = stepsFrom(loading, from, n);
+      if (made !== null && sameReading(made.reading, to)) return n;
+    }
+  }
+  return null;
+}
+
+/** Body weight and so much more or less, where that comes to the reading; else the reading itself. */
+function bodyWeightFor(reading: Mass, loading: Loading, bodyWeight: Mass | null): LoadRule {
+  if (loading.kind === "bodyweight") return { kind: "bodyWeight", by: "plus", mass: reading };
+  if (loading.kind === "assisted") return { kind: "bodyWeight", by: "minus", mass: reading };
+  const total = totalMoved(loading, reading, bodyWeight);
+  if (total === null || bodyWeight === null) return { kind: "absolute", reading };
+  const by = compareMass(total, bodyWeight) < 0 ? "minus" : "plus";
+  const ticks = Math.abs(ticksOf(total) - ticksOf(bodyWeight));
+  return { kind: "bodyWeight", by, mass: massFromTicks(ticks, loading.unit, "nearest") };
+}
+
+/** The reading that each drop came to. */
+function dropsOf(steps: readonly SetStep[]): ReadonlyMap<Id<"extension">, Mass> {
+  return new Map(
+    steps.flatMap(({ kind, key, load }) =>
+      kind === "drop" && key.extensionId !== null && load.kind === "made"
+        ? [[key.extensionId, load.reading] as const]
+        : [],
+    ),
+  );
+}
+
+/**
+ * A step up often adds the smallest plates, outermost; a drop that takes off so many would then take only those.
+ * Each such drop takes as many as bring it nearest to the load that it came to before, and no harder.
+ */
+function withDropsAsBefore(
+  slot: Slot,
+  station: Station,
+  was: ReadonlyMap<Id<"extension">, Mass>,
+  around: Surroundings,
+): Slot {
+  return slot.sets.reduce<Slot>((now, { id }) => {
+    const set = now.sets.find((s) => s.id === id);
+    return set === undefined || !set.extensions.some(isStripped)
+      ? now
+      : set.extensions.reduce(
+          (then, part) =>
+            isStripped(part) ? withPlatesOff(then, id, part, station, was, around) : then,
+          now,
+        );
+  }, slot);
+}
+
+type Drop = Extract<Extension, { readonly kind: "drop" }>;
+type Stripped = Drop & { readonly to: Extract<DropLoad, { readonly kind: "strip" }> };
+
+function isStripped(part: Extension): part is Stripped {
+  return part.kind === "drop" && part.to.kind === "strip";
+}
+
+function withPlatesOff(
+  slot: Slot,
+  setId: Id<"set">,
+  drop: Stripped,
+  { loading }: Station,
+  was: ReadonlyMap<Id<"extension">, Mass>,
+  around: Surroundings,
+): Slot {
+  const target = was.get(drop.id);
+  const steps = unrollSlot(slot, around).filter(({ key }) => key.setId === setId);
+  const at = steps.findIndex(({ key }) => key.extensionId === drop.id);
+  const from = steps[at - 1]?.load;
+  if (target === undefined || from?.kind !== "made") return slot;
+  const hangs = from.recipe.kind === "plates" ? from.recipe.perPoint.length : 0;
+  const options = Array.from({ length: hangs }, (_, i) => i + 1).flatMap((plates) => {
+    const made = withoutOuter(from, plates);
+    return made === null
+      ? []
+      : [{ plates, over: compareMass(made.reading, target) * harderBy(loading) }];
+  });
+  const best =
+    options.toSorted((a, b) => Math.abs(a.over) - Math.abs(b.over)).find(({ over }) => over <= 0) ??
+    options[0];
+  if (best === undefined || best.plates === drop.to.plates) return slot;
+  const to: DropLoad = { kind: "strip", plates: count(best.plates) };
+  return {
+    ...slot,
+    sets: slot.sets.map((set): PlannedSet =>
+      set.id === setId
+        ? {
+            ...set,
+            extensions: set.extensions.map((part) =>
+              part.id === drop.id ? { ...drop, to } : part,
+            ),
+          }
+        : set,
+    ),
+  };
+}
+
+/** What the sets of each line come to, and each drop behind them: what is shown before it is accepted. */
+export interface Outcome {
+  readonly line: Id<"line">;
+  /** The first set's load, then those of its drops; null where one is not known before the day. */
+  readonly readings: readonly (Mass | null)[];
+}
+
+/** The loads that an exercise comes to, line by line. */
+export function outcomesOf(slot: Slot, around: Surroundings): readonly Outcome[] {
+  const steps = unrollSlot(slot, around);
+  return linesOf(slot).map(({ id, sets: [first] }) => {
+    const own = steps.filter(
+      ({ key, kind }) =>
+        key.setId === first.id && key.ordinal === 0 && (kind === "set" || kind === "drop"),
+    );
+    const side = own[0]?.key.side;
+    return {
+      line: id,
+      readings: own
+        .filter(({ key }) => key.side === side)
+        .map(({ load }) => (load.kind === "made" ? load.reading : null)),
+    };
+  });
+}

@@ -1,0 +1,295 @@
+import { describe, expect, it } from "vitest";
+import { count, kg, lb, seconds, share, type Mass } from "../kernel/index.ts";
+import type { Loading } from "../gym/index.ts";
+import { withLines, type LoadRule, type PlannedSet, type Slot } from "../plan/index.ts";
+import { workOf, type ExposedSet, type Exposure } from "../log/index.ts";
+import {
+  RACK,
+  sampleContext,
+  sampleExposed,
+  sampleExposure,
+  sampleId,
+  sampleSet,
+  sampleSlot,
+} from "../../tests/samples/index.ts";
+import { proposeFor, type Circumstances } from "./propose.ts";
+
+const reps = (min: number, max = min) =>
+  ({ kind: "reps", min: count(min), max: count(max) }) as const;
+const at = (load: number): LoadRule => ({ kind: "absolute", reading: kg(load) });
+const set = (n: number, over: Partial<PlannedSet>) => sampleSet(n, over);
+
+/** What was done of an exercise, set by set, at these loads. */
+const trained = (
+  slot: Slot,
+  done: readonly (readonly [load: number | null, reps: number | null])[],
+  over: Partial<Exposure> = {},
+): Exposure => {
+  const work = slot.sets.filter(({ role }) => role !== "ramp");
+  const sets = done.map(([load, n], i): ExposedSet => {
+    const planned = work[i]!;
+    return sampleExposed(load === null ? null : kg(load), n, 2, {
+      ...workOf(planned),
+      setUp: planned.setUp,
+      tempo: planned.tempo,
+    });
+  });
+  return sampleExposure(sets, { planned: work.map(workOf), ...over });
+};
+const propose = (slot: Slot, exposures: readonly Exposure[], over: Partial<Circumstances> = {}) =>
+  proposeFor(slot, exposures, {
+    loading: RACK,
+    bodyWeight: null,
+    isHoldingSuccess: false,
+    ...over,
+  });
+const moves = (slot: Slot, ...exposures: readonly Exposure[]) =>
+  propose(slot, exposures).map(({ move, reading }) => [
+    move,
+    reading && reading.thousandths / 1000,
+  ]);
+const codes = (slot: Slot, exposures: readonly Exposure[], over: Partial<Circumstances> = {}) =>
+  propose(slot, exposures, over)[0]?.because.map(({ code }) => code);
+
+describe("the lines of an exercise, each judged by itself", () => {
+  it("raise the top set while its back-offs, a share of it, only follow", () => {
+    const slot = withLines(
+      sampleSlot([
+        set(1, { role: "ramp", load: at(60) }),
+        set(2, { role: "top", target: reps(5), load: at(110) }),
+        set(3, {
+          role: "backOff",
+          load: { kind: "shareOfSet", set: sampleId(2), part: null, share: share(0.8) },
+        }),
+      ]),
+    );
+    const [top, backOff, ...others] = propose(slot, [
+      trained(slot, [
+        [110, 5],
+        [87.5, 6],
+      ]),
+    ]);
+    expect(top).toMatchObject({ move: "raise", reading: kg(112.5), isDecided: true });
+    expect(backOff).toMatchObject({ isDecided: false, because: [{ code: "followsSet" }] });
+    expect(others).toEqual([]);
+  });
+
+  it("lower a top set that failed twice although its back-offs went well", () => {
+    const slot = withLines(
+      sampleSlot([
+        set(1, { role: "top", target: reps(5), load: at(110) }),
+        set(2, { role: "backOff", load: at(90) }),
+      ]),
+    );
+    const day = trained(slot, [
+      [110, 3],
+      [90, 10],
+    ]);
+    expect(moves(slot, day, day)).toEqual([
+      ["lower", 107.5],
+      ["raise", 92.5],
+    ]);
+  });
+
+  it("hold each step of a pyramid against its own range", () => {
+    const slot = withLines(
+      sampleSlot([
+        set(1, { target: reps(12), load: at(80) }),
+        set(2, { target: reps(8), load: at(90) }),
+        set(3, { target: reps(5), load: at(100) }),
+        set(4, { target: reps(12), load: at(80) }),
+      ]),
+    );
+    const done = trained(slot, [
+      [80, 12],
+      [90, 8],
+      [100, 4],
+      [80, 11],
+    ]);
+    expect(moves(slot, done)).toEqual([
+      ["keep", 80],
+      ["raise", 92.5],
+      ["keep", 100],
+    ]);
+    expect(propose(slot, [done])[2]?.because[0]).toEqual({
+      code: "belowRange",
+      lowest: 4,
+      bottom: 5,
+      times: 1,
+    });
+  });
+
+  it("say of 3 × 15 and 2 × 5 slow what each of them did", () => {
+    const slow = { lower: 5, stretch: null, lift: null, squeeze: null };
+    const slot = withLines(
+      sampleSlot([
+        ...[1, 2, 3].map((n) => set(n, { target: reps(15), load: at(60) })),
+        ...[4, 5].map((n) => set(n, { target: reps(5), load: at(60), tempo: slow })),
+      ]),
+    );
+    const done = [15, 15, 15, 5, 4].map((n) => [60, n] as const);
+    const [plain, slowly] = propose(slot, [trained(slot, done)]);
+    expect(plain?.because[0]).toMatchObject({ code: "allAtTop", sets: 3, top: 15 });
+    expect(slowly).toMatchObject({ move: "keep" });
+  });
+
+  it("do without a decision where the load is worked out on the day", () => {
+    const slot = sampleSlot([set(1, { load: { kind: "byEffort" } })]);
+    expect(propose(slot, [trained(slot, [[100, 10]])])).toMatchObject([
+      { isDecided: false, reading: null, because: [{ code: "workedOutOnTheDay" }] },
+    ]);
+  });
+
+  it("are compared with sessions that were planned apart by role and range", () => {
+    const slot = sampleSlot([set(1, {}), set(2, {})]);
+    const elsewhere = trained(
+      sampleSlot(slot.sets.map((s) => ({ ...s, line: sampleId<"line">(99) }))),
+      [
+        [100, 9],
+        [100, 8],
+      ],
+      { context: sampleContext({ lineageId: sampleId(702) }) },
+    );
+    const today = trained(slot, [
+      [100, 9],
+      [100, 8],
+    ]);
+    expect(codes(slot, [elsewhere, elsewhere, today])).toContain("stalled");
+  });
+});
+
+describe("what a comparison allows to conclude", () => {
+  const slot = sampleSlot([set(1, {}), set(2, {})]);
+  const rested = (rest: number, n: number) =>
+    trained(slot, [[100, n] as const, [100, n] as const], {
+      context: sampleContext({ restSeconds: seconds(rest) }),
+    });
+
+  it("asks before it raises what was reached under easier conditions", () => {
+    const [proposal] = propose(slot, [rested(120, 10), rested(240, 10)]);
+    expect(proposal).toMatchObject({ move: "raise", confidence: "medium", mustRule: true });
+    expect(proposal?.because).toContainEqual(expect.objectContaining({ code: "easierConditions" }));
+  });
+
+  it("does not lower after a second session below the range under harder conditions", () => {
+    const [proposal] = propose(slot, [rested(240, 6), rested(120, 6)]);
+    expect(proposal).toMatchObject({ move: "keep" });
+    expect(proposal?.because).toContainEqual(expect.objectContaining({ code: "harderConditions" }));
+  });
+
+  it("says of a session below the range that its series broke, and asks", () => {
+    const moved = trained(slot, [[100, 6] as const, [100, 6] as const], {
+      context: sampleContext({ setUp: { Stance: "wide" } }),
+    });
+    const before = trained(slot, [[100, 10] as const, [100, 10] as const], {
+      context: sampleContext({ setUp: { Stance: "narrow" } }),
+    });
+    const [proposal] = propose(slot, [before, moved]);
+    expect(proposal?.because.map(({ code }) => code)).toEqual(["belowRange", "notComparable"]);
+    expect(proposal?.mustRule).toBe(true);
+  });
+
+  it("compares set-ups that single sets were written with", () => {
+    const high = sampleSlot(slot.sets.map((s) => ({ ...s, setUp: { "Foot height": "high" } })));
+    const low = sampleSlot(slot.sets.map((s) => ({ ...s, setUp: { "Foot height": "low" } })));
+    const day = (of: Slot) => trained(of, [[100, 9] as const, [100, 8] as const]);
+    expect(codes(low, [day(high), day(high), day(low)])).not.toContain("stalled");
+    expect(codes(low, [day(high), day(high), day(low)])).toContain("notComparable");
+    expect(codes(low, [day(low), day(low), day(low)])).toContain("stalled");
+  });
+
+  it("doubts a session that fell from 15 reps to 7 at one load", () => {
+    const long = sampleSlot([set(1, { target: reps(6, 16) })]);
+    const [proposal] = propose(long, [trained(long, [[100, 15]]), trained(long, [[100, 7]])]);
+    expect(proposal).toMatchObject({ move: "keep", mustRule: true });
+    expect(proposal?.confidence).not.toBe("high");
+    expect(proposal?.because).toContainEqual({
+      code: "fellBack",
+      before: 15,
+      now: 7,
+      reading: kg(100),
+    });
+  });
+
+  it("doubts a set whose load nobody read", () => {
+    const [proposal] = propose(slot, [
+      trained(slot, [
+        [100, 10],
+        [null, 10],
+      ]),
+    ]);
+    expect(proposal).toMatchObject({ move: "keep", mustRule: true });
+    expect(proposal?.because).toContainEqual({ code: "unknownReading", sets: 1 });
+  });
+});
+
+describe("a step as a share of the load moved", () => {
+  const belt: Loading = {
+    kind: "bodyweight",
+    unit: "kg",
+    movedShare: 1,
+    added: [0, 2.5, 5, 7.5, 10].map(kg),
+  };
+  const sled: Loading = { ...RACK, kind: "plateMachine", carriage: null, points: 2 } as Loading;
+  const shareAt = (loading: Loading, load: number, bodyWeight: Mass | null) => {
+    const slot = sampleSlot([set(1, { load: at(load) })]);
+    const [proposal] = propose(slot, [trained(slot, [[load, 10]], { loading })], {
+      loading,
+      bodyWeight,
+    });
+    return {
+      asks: proposal?.mustRule,
+      share: proposal?.because.flatMap((r) => (r.code === "smallestStep" ? [r.stepShare] : []))[0],
+    };
+  };
+
+  it("counts the body where it moves: 5 to 7.5 kg on the belt is 3 % of 85 kg", () => {
+    expect(shareAt(belt, 5, kg(80))).toEqual({ asks: false, share: 2.5 / 85 });
+    expect(shareAt(belt, 0, kg(80))).toEqual({ asks: false, share: 2.5 / 80 });
+  });
+
+  it("is unknown where a sled, or the body, was not weighed", () => {
+    expect(shareAt(sled, 20, null)).toEqual({ asks: false, share: null });
+    expect(shareAt(belt, 5, null)).toEqual({ asks: false, share: null });
+  });
+});
+
+describe("equipment that changed since", () => {
+  const each: Loading = {
+    kind: "dumbbells",
+    unit: "kg",
+    counted: "each",
+    present: [10, 15, 20, 25].map(kg),
+  };
+  const slot = sampleSlot([set(1, { load: at(20) })]);
+
+  it("is compared by the total, never by the bare reading", () => {
+    const pair: Loading = { ...each, counted: "pair", present: [20, 30, 40, 50].map(kg) };
+    const [proposal] = propose(slot, [trained(slot, [[20, 9]], { loading: each })], {
+      loading: pair,
+    });
+    expect(proposal).toMatchObject({ move: "keep", reading: kg(40), mustRule: true });
+    expect(proposal?.because[0]).toEqual({
+      code: "readingChanged",
+      from: kg(20),
+      to: kg(40),
+    });
+  });
+
+  it("keeps nothing that cannot be made any more, but the nearest below", () => {
+    const sold: Loading = { ...each, present: [10, 15, 25].map(kg) };
+    const [proposal] = propose(slot, [trained(slot, [[20, 9]], { loading: each })], {
+      loading: sold,
+    });
+    expect(proposal).toMatchObject({ move: "keep", reading: kg(15), mustRule: true });
+    expect(proposal?.because[0]).toEqual({ code: "cannotBeMadeNow", reading: kg(20) });
+  });
+
+  it("says so where totals are unknown and readings mean something else", () => {
+    const band: Loading = { kind: "band", unit: "lb", bands: [{ name: "red", tension: lb(30) }] };
+    const [proposal] = propose(slot, [trained(slot, [[20, 9]], { loading: each })], {
+      loading: band,
+    });
+    expect(proposal).toMatchObject({ reading: null, mustRule: true });
+  });
+});
