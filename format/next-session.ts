@@ -22,7 +22,7 @@ export function formatPlanNextError(error: PlanNextProblem): string {
     case "settled":
       return "The next session was planned already, perhaps by somebody else. Load the page again to see it.";
     case "undecided":
-      return "Your word is needed here: take it or overrule it.";
+      return "Your decision is needed: accept it, or change it with a reason.";
     case "reasonMissing":
       return "Expected a reason; it is kept with the decision.";
     case "cannotBeMade": {

@@ -297,11 +297,12 @@ export const EXTENSION_NAMES: Readonly<Record<ExtensionKind, string>> = {
   breather: "breather",
 };
 
-/** What sets of one line ask for: "top set, 5", "back-off, 2 × 8–10". */
+/** What sets of one line ask for: "Top set, 5 reps", "Back-off sets, 2 × 8–10 reps". */
 export function formatLine(sets: readonly [PlannedSet, ...PlannedSet[]]): string {
   const [{ role, target }] = sets;
-  const times = sets.length === 1 ? "" : `${sets.length} × `;
-  return `${ROLE_NAMES[role]}, ${times}${formatTargetShort(target)}`;
+  return sets.length === 1
+    ? `${ROLE_NAMES[role]} set, ${formatTarget(target)}`
+    : `${ROLE_NAMES[role]} sets, ${sets.length} × ${formatTarget(target)}`;
 }
 
 /** "drop 2": a part counted among its kind, so that a drop behind a hold is still the first. */

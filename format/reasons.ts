@@ -109,8 +109,8 @@ export function formatMove(proposal: Pick<Proposal, "move" | "reading">): string
 
 export const CONFIDENCE_NAMES = {
   high: "high confidence",
-  medium: "some doubt",
-  low: "much doubt",
+  medium: "medium confidence",
+  low: "low confidence",
 } as const;
 
 /** "Set 3: …", "Sets 1, 2 and 4: …"; the text alone where it is of no set. */

@@ -80,7 +80,13 @@ export function SlotProposals({
             isSettled={isSettled}
           />
         ) : (
-          <Following key={now.line} heading={isOne ? name : text} proposal={now} reading={first} />
+          <Following
+            key={now.line}
+            name={nameOfLine(name, slot, now.line)}
+            heading={isOne ? name : text}
+            proposal={now}
+            reading={first}
+          />
         );
       })}
     </>
@@ -89,16 +95,20 @@ export function SlotProposals({
 
 /** A line whose load follows from something else: there is nothing to decide. */
 function Following({
+  name,
   heading,
   proposal,
   reading,
 }: {
+  readonly name: string;
   readonly heading: string;
   readonly proposal: LineProposal;
   readonly reading: Mass | null;
 }) {
   return (
     <Box
+      component="section"
+      aria-label={`Next time: ${name}`}
       sx={{
         display: "grid",
         gridTemplateColumns: { md: "minmax(0,1.1fr) minmax(0,3.2fr)" },

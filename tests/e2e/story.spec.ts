@@ -80,7 +80,7 @@ test("a coach plans, trains, reads why, and plans the next session", async ({
     page.getByText("3 work sets at 60 kg reached the top of the range, 8 reps."),
   ).toBeVisible();
   await expect(
-    page.getByText("The nearest step this station can make from 60 kg is 62.5 kg", {
+    page.getByText("The next load available from 60 kg is 62.5 kg", {
       exact: false,
     }),
   ).toBeVisible();
@@ -120,7 +120,9 @@ test("pain keeps the load and asks for the coach's word", async ({ watched: page
   await expect(page.getByText("Pain was recorded: knee, 4 of 10.", { exact: false })).toBeVisible();
   await expect(page.getByText("Left knee, on the way up")).toBeVisible();
   await page.getByRole("button", { name: "Plan next session" }).click();
-  await expect(page.getByText("Your word is needed here: take it or overrule it.")).toBeVisible();
+  await expect(
+    page.getByText("Your decision is needed: accept it, or change it with a reason."),
+  ).toBeVisible();
   await page.getByLabel("Accept", { exact: true }).check();
   await page.getByRole("button", { name: "Plan next session" }).click();
   await expect(page.getByLabel("Load of set 1, kg")).toHaveValue("60");
