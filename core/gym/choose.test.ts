@@ -39,6 +39,40 @@ const STACK: Loading = {
   pulleyRatio: 1,
 };
 
+describe("a share that comes to the middle of two loads", () => {
+  const fives: Loading = {
+    ...RACK,
+    plates: [20, 10, 5, 2.5].map((size) => ({ size: kg(size), count: 8 })),
+  };
+
+  it.each([
+    [75, 1.1, 80],
+    [50, 1.05, 50],
+    [50, 0.95, 45],
+    [100, 1.025, 100],
+  ])("%d kg times %d is exact, and takes the easier", (load, part, want) => {
+    expect(shareOfLoad(fives, kg(load), share(part), null)?.made.reading).toEqual(kg(want));
+  });
+
+  it("never takes the farther of two, whatever the share", () => {
+    const loads = allLoads(fives).map(({ reading }) => reading);
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...loads.filter((l) => l.thousandths > 0)),
+        fc.integer({ min: 1, max: 2000 }),
+        (load, perMille) => {
+          const target = load.thousandths * perMille; // thousandths of thousandths, exactly
+          const made = shareOfLoad(fives, load, share(perMille / 1000), null)?.made.reading;
+          const gap = (m: { thousandths: number }) => Math.abs(m.thousandths * 1000 - target);
+          const least = Math.min(...loads.map(gap));
+          const easiest = loads.find((l) => gap(l) === least);
+          expect(made).toEqual(easiest);
+        },
+      ),
+    );
+  });
+});
+
 describe("choosing a load", () => {
   it("says exactly how to make a reading", () => {
     const made = howToMake(RACK, kg(95));

@@ -4,6 +4,7 @@ import {
   massFromTicks,
   sameReading,
   ticksOf,
+  timesTicks,
   type Mass,
   type Rounding,
   type Share,
@@ -30,13 +31,16 @@ export function nearestLoad(loading: Loading, target: Mass, rounding: Rounding):
   return nearestToTicks(loading, ticksOf(target), rounding);
 }
 
+/** Two loads whose distances differ by no more are equally near: what is left of rounding to whole ticks. */
+const TIE = 2;
+
 function nearestToTicks(loading: Loading, target: number, rounding: Rounding): MadeLoad | null {
   let best: MadeLoad | null = null;
   let bestGap = Infinity;
   for (const made of allLoads(loading)) {
     const offset = ticksOf(made.reading) - target;
     if ((rounding === "down" && offset > 0) || (rounding === "up" && offset < 0)) continue;
-    if (Math.abs(offset) < bestGap) {
+    if (Math.abs(offset) < bestGap - TIE) {
       best = made;
       bestGap = Math.abs(offset);
     }
@@ -119,7 +123,11 @@ export function totalMoved(loading: Loading, reading: Mass, bodyWeight: Mass | n
         ? null
         : massFromTicks(ticksOf(reading) + ticksOf(loading.carriage), reading.unit, "nearest");
     case "stack":
-      return massFromTicks(ticksOf(reading) * loading.pulleyRatio, reading.unit, "nearest");
+      return massFromTicks(
+        timesTicks(ticksOf(reading), loading.pulleyRatio),
+        reading.unit,
+        "nearest",
+      );
     case "dumbbells":
       return loading.counted === "pair"
         ? reading
@@ -129,7 +137,7 @@ export function totalMoved(loading: Loading, reading: Mass, bodyWeight: Mass | n
     case "bodyweight":
     case "assisted": {
       if (bodyWeight === null) return null;
-      const moved = ticksOf(bodyWeight) * loading.movedShare;
+      const moved = timesTicks(ticksOf(bodyWeight), loading.movedShare);
       const total = moved + harderBy(loading) * ticksOf(reading);
       return massFromTicks(Math.max(0, total), reading.unit, "nearest");
     }
@@ -162,7 +170,7 @@ export function loadForTotal(
     if (moved === null) return null;
     const harder = ticksOf(moved) - ticksOf(total);
     if ((towards === "easier" && harder > 0) || (towards === "harder" && harder < 0)) continue;
-    if (Math.abs(harder) < bestGap) {
+    if (Math.abs(harder) < bestGap - TIE) {
       best = made;
       bestGap = Math.abs(harder);
     }
@@ -204,12 +212,13 @@ export function shareOfLoad(
   const total = totalMoved(loading, of, bodyWeight);
   if (total === null) {
     if (loading.kind !== "bar" && loading.kind !== "plateMachine") return null;
-    const made = loadForTicks(loading, ticksOf(of) * share, towards);
+    const made = loadForTicks(loading, timesTicks(ticksOf(of), share), towards);
     return made && { made, basis: "hungPlates", shareMade: ratio(made.reading, of) };
   }
   // A share of the total is reached by a change of the reading; what is not hung stays.
-  const change = (ticksOf(total) * (share - 1)) / movedPerReading(loading);
-  const made = loadForTicks(loading, ticksOf(of) + change, towards);
+  const change = timesTicks(ticksOf(total), share) - ticksOf(total);
+  const target = ticksOf(of) + Math.round(change / movedPerReading(loading));
+  const made = loadForTicks(loading, target, towards);
   const totalMade = made && totalMoved(loading, made.reading, bodyWeight);
   if (made === null || totalMade === null) return null;
   return { made, basis: "totalMoved", shareMade: ratio(totalMade, total) };

@@ -81,6 +81,14 @@ export function ticksOf(m: Mass): Ticks {
   return m.thousandths * TICKS_PER_THOUSANDTH[m.unit];
 }
 
+/**
+ * So many times a mass in ticks, as whole ticks: a share is a binary fraction and would otherwise leave a sliver
+ * that decides between two loads that are equally near.
+ */
+export function timesTicks(ticks: Ticks, times: number): Ticks {
+  return Math.round(ticks * times);
+}
+
 export type Rounding = "nearest" | "down" | "up";
 
 /** Rounds to an integer; "nearest" takes halves up. */

@@ -4,6 +4,7 @@ import {
   compareMass,
   massFromTicks,
   ticksOf,
+  timesTicks,
   type Mass,
   type Share,
   assertNever,
@@ -248,7 +249,7 @@ function shareOfTotal(
   from: LoadSources,
 ): StepLoad {
   if (total === null) return open({ code: "totalUnknown" });
-  const target = massFromTicks(ticksOf(total) * share, station.loading.unit, "nearest");
+  const target = massFromTicks(timesTicks(ticksOf(total), share), station.loading.unit, "nearest");
   const load = loadOfTotal(station, target, from);
   if (load.kind !== "made") return load;
   const came =
