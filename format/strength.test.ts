@@ -1,5 +1,10 @@
 import { describe, expect, it } from "vitest";
-import { knownFrom, PLAIN_STRICTNESS, type NoEstimate } from "~/core/progress/index.ts";
+import {
+  knownFrom,
+  PLAIN_STRICTNESS,
+  USUAL_RULES,
+  type NoEstimate,
+} from "~/core/progress/index.ts";
 import { kg, seconds } from "~/core/kernel/index.ts";
 import {
   sampleExposed,
@@ -21,7 +26,7 @@ describe("what is known of somebody's strength", () => {
     knownFrom(
       [sampleExposure([sampleExposed(kg(reading), reps, rir)], { runId: sampleId(1) })],
       null,
-      "epley",
+      USUAL_RULES,
     );
 
   it("is the estimate with its range, to half a kilogram", () => {

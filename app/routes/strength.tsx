@@ -33,7 +33,7 @@ export const loader = reading(async (scope, { params, request }: Route.LoaderArg
   ]);
   const equation = EQUATIONS.find((e) => e === asked) ?? rules.equation;
   const bodyWeight = bodyWeightOf(measurements, dayAt(scope.now, "UTC"));
-  const figures = figuresOf(seriesOf(history), bodyWeight, equation);
+  const figures = figuresOf(seriesOf(history), bodyWeight, { ...rules, equation });
   return { person, equation, bodyWeight, figures, stations };
 });
 

@@ -38,6 +38,9 @@ export function exposureOf(
         reps: weakest(own.map((part) => part.fullReps)),
         rir: hardest(own.map((part) => part.rir)),
         effortAsked: set.effort,
+        hasPartials: own.some(
+          ({ partialReps, forcedReps }) => (partialReps ?? 0) > 0 || (forcedReps ?? 0) > 0,
+        ),
         tempo: set.tempo,
         accents: set.accents,
         setUp: set.setUp,

@@ -25,6 +25,8 @@ export interface ExposedSet {
   readonly effortAsked: Rir;
   readonly tempo: Tempo;
   readonly accents: readonly Accent[];
+  /** True where reps over part of the range, or with help, were logged in it. */
+  readonly hasPartials: boolean;
   /** What of the set-up this set had otherwise than its exercise. */
   readonly setUp: SetUp;
 }

@@ -1,20 +1,19 @@
 import { describe, expect, it } from "vitest";
-import { amountKg, kg, share } from "../kernel/index.ts";
+import { amountKg, kg, seconds, share } from "../kernel/index.ts";
 import { loadsBetween } from "../gym/index.ts";
 import { OPEN_TEMPO } from "../plan/index.ts";
-import { lastKey } from "../log/index.ts";
+import { lastKey, type ExposedSet } from "../log/index.ts";
 import { knownFrom, surroundingsFrom } from "./figures.ts";
 import { strengthTable } from "./rep-max-table.ts";
 import { USUAL_RULES } from "./strength-rules.ts";
 import { PLAIN_STRICTNESS } from "./strictness.ts";
-import { RACK, sampleExposed, sampleExposure, sampleId } from "../../tests/samples/index.ts";
+import { RACK, sampleExposed as set, sampleExposure, sampleId } from "../../tests/samples/index.ts";
 
-const did = (reading: number, reps: number, rir: 0 | 2 = 2) =>
-  sampleExposed(kg(reading), reps, rir);
+const did = (reading: number, reps: number, rir: 0 | 2 = 2) => set(kg(reading), reps, rir);
 
 describe("what is known of a person at a station", () => {
   it("is nothing where nothing was done", () => {
-    expect(knownFrom([], null, "epley")).toBeNull();
+    expect(knownFrom([], null, { ...USUAL_RULES, equation: "epley" })).toBeNull();
   });
 
   it("is the last session's first load and heaviest total, and the most telling estimate of the last three", () => {
@@ -24,7 +23,7 @@ describe("what is known of a person at a station", () => {
       sampleExposure([did(100, 10)], { runId: sampleId(3) }),
       sampleExposure([did(95, 8), did(105, 5)], { runId: sampleId(4) }),
     ];
-    const known = knownFrom(exposures, null, "epley");
+    const known = knownFrom(exposures, null, { ...USUAL_RULES, equation: "epley" });
     expect(known?.lastReading).toEqual(kg(95));
     expect(known?.lastTotal).toEqual(kg(105));
     // Five and two left are seven possible: 105 × (1 + 7 ⁄ 30), near it by the person's own curve; the 200 kg is too long ago.
@@ -34,7 +33,10 @@ describe("what is known of a person at a station", () => {
 
   it("says why there is no estimate", () => {
     expect(
-      knownFrom([sampleExposure([did(60, 20)], { runId: sampleId(1) })], null, "epley"),
+      knownFrom([sampleExposure([did(60, 20)], { runId: sampleId(1) })], null, {
+        ...USUAL_RULES,
+        equation: "epley",
+      }),
     ).toMatchObject({
       maximum: null,
       refused: { code: "tooManyReps", possible: 22 },
@@ -42,11 +44,10 @@ describe("what is known of a person at a station", () => {
   });
 
   it("is what a load by maximum and by effort is worked out from", () => {
-    const known = knownFrom(
-      [sampleExposure([did(100, 5, 0)], { runId: sampleId(1) })],
-      null,
-      "epley",
-    );
+    const known = knownFrom([sampleExposure([did(100, 5, 0)], { runId: sampleId(1) })], null, {
+      ...USUAL_RULES,
+      equation: "epley",
+    });
     if (known === null) throw new Error("nothing known");
     const key = lastKey(known.movement, known.station);
     const around = surroundingsFrom({ [key]: known }, null, USUAL_RULES);
@@ -65,7 +66,7 @@ describe("what is known of a person at a station", () => {
 
   it("follows the rules of the studio", () => {
     const exposures = [sampleExposure([did(100, 5, 0)], { runId: sampleId(1) })];
-    const known = knownFrom(exposures, null, "oConner");
+    const known = knownFrom(exposures, null, { ...USUAL_RULES, equation: "oConner" });
     if (known === null) throw new Error("nothing known");
     // 100 × (1 + 0.025 × 5), and five reps of it held for two seconds at a tenth off each.
     expect(amountKg(known.maximum?.likely ?? kg(1))).toBeCloseTo(112.5, 2);
@@ -79,12 +80,49 @@ describe("what is known of a person at a station", () => {
   });
 });
 
+describe("strictness", () => {
+  const slow = { ...OPEN_TEMPO, lower: 6, squeeze: 1 };
+  const slowly = (load: number, reps: number) =>
+    set(kg(load), reps, 2, { tempo: slow, accents: [{ kind: "deadStop", seconds: seconds(1) }] });
+  const strengthFrom = (sets: readonly ExposedSet[]) => {
+    const known = knownFrom([sampleExposure(sets)], null, USUAL_RULES);
+    if (known === null) throw new Error("nothing known");
+    const around = surroundingsFrom(
+      { here: known, [lastKey(known.movement, known.station)]: known },
+      null,
+      USUAL_RULES,
+    );
+    return around.strength(known.movement, known.station);
+  };
+
+  it("counts once: 8 × 100 done slowly allow 8 × 100 slowly again, and more plainly", () => {
+    const strength = strengthFrom([slowly(100, 8)]);
+    const how = { tempo: slow, accents: [{ kind: "deadStop", seconds: seconds(1) }] } as const;
+    expect(amountKg(strength?.forReps(10, how) ?? kg(0))).toBeCloseTo(100, 2);
+    expect(
+      amountKg(strength?.forReps(10, { tempo: OPEN_TEMPO, accents: [] }) ?? kg(0)),
+    ).toBeGreaterThan(110);
+  });
+
+  it("leaves plain sets as they are", () => {
+    const strength = strengthFrom([set(kg(100), 8)]);
+    expect(strength?.forReps(10, { tempo: OPEN_TEMPO, accents: [] })).toEqual(kg(100));
+  });
+});
+
+it("no maximum is estimated from a set with partial or forced reps", () => {
+  const partial = set(kg(100), 8, 0, { hasPartials: true });
+  expect(knownFrom([sampleExposure([partial])], null, USUAL_RULES)).toMatchObject({
+    maximum: null,
+    refused: { code: "partials" },
+  });
+});
+
 describe("the table of loads", () => {
-  const known = knownFrom(
-    [sampleExposure([did(100, 5, 0)], { runId: sampleId(1) })],
-    null,
-    "epley",
-  );
+  const known = knownFrom([sampleExposure([did(100, 5, 0)], { runId: sampleId(1) })], null, {
+    ...USUAL_RULES,
+    equation: "epley",
+  });
   if (known === null) throw new Error("nothing known");
   const table = strengthTable(known, RACK, null, "epley");
 

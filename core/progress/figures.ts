@@ -2,6 +2,8 @@ import {
   type Day,
   massFromTicks,
   ticksOf,
+  timesTicks,
+  type Share,
   type Mass,
   type Id,
   type MovementRef,
@@ -11,7 +13,7 @@ import { repsLeft } from "../plan/index.ts";
 import type { Strength, Surroundings } from "../unroll/index.ts";
 import { heaviestTotal, lastKey, type Exposure } from "../log/index.ts";
 import { fitCurve, type CurvePoint, type PersonalCurve } from "./curve.ts";
-import { MOST_REPS, type Equation } from "./equation.ts";
+import { MOST_REPS } from "./equation.ts";
 import {
   bestEstimate,
   estimateMaximum,
@@ -20,7 +22,7 @@ import {
 } from "./estimate.ts";
 import { loadForReps } from "./load-for.ts";
 import type { StrengthRules } from "./strength-rules.ts";
-import { strictShare } from "./strictness.ts";
+import { strictShare, type StrictnessRule } from "./strictness.ts";
 
 /** Only the latest sessions say what somebody can do now. Source: our rule, as above. */
 const SESSIONS_FOR_MAXIMUM = 3;
@@ -47,17 +49,17 @@ export type Figures = Readonly<Record<string, Known>>;
 export function knownFrom(
   exposures: readonly Exposure[],
   bodyWeight: Mass | null,
-  equation: Equation,
+  { equation, strictness }: StrengthRules,
 ): Known | null {
   const last = exposures.at(-1);
   if (last === undefined) return null;
   const curve = fitCurve(
-    exposures.flatMap((e) => pointsOf(e, bodyWeight)),
+    exposures.flatMap((e) => pointsOf(e, bodyWeight, strictness)),
     equation,
   );
   const results = exposures
     .slice(-SESSIONS_FOR_MAXIMUM)
-    .flatMap((exposure) => setsOf(exposure, bodyWeight))
+    .flatMap((exposure) => setsOf(exposure, bodyWeight, strictness))
     .map((set) => estimateMaximum(set, equation, curve));
   const estimates = results.flatMap((r) => (r.ok ? [r.value] : []));
   const refused = results.flatMap((r) => (r.ok ? [] : [r.error])).at(-1) ?? null;
@@ -78,17 +80,19 @@ export function surroundingsFrom(
   figures: Figures,
   bodyWeight: Mass | null,
   rules: StrengthRules,
-): Pick<Surroundings, "bodyWeight" | "lastTotal" | "lastReading" | "strength"> {
+): Pick<Surroundings, "bodyWeight" | "lastTotal" | "lastReading" | "lastStation" | "strength"> {
   const all = Object.values(figures).sort((a, b) => a.lastDay.localeCompare(b.lastDay));
   const totals = new Map(
     all.flatMap(({ movement, lastTotal }) =>
       lastTotal === null ? [] : [[movement, lastTotal] as const],
     ),
   );
+  const stations = new Map(all.map(({ movement, station }) => [movement, station]));
   const at = (movement: MovementRef, station: Id<"station">) => figures[lastKey(movement, station)];
   return {
     bodyWeight,
     lastTotal: (movement) => totals.get(movement) ?? null,
+    lastStation: (movement) => stations.get(movement) ?? null,
     lastReading: (movement, station) => at(movement, station)?.lastReading ?? null,
     strength: (movement, station) => {
       const known = at(movement, station);
@@ -104,7 +108,7 @@ function strengthOf(
 ): Strength {
   const { likely } = maximum;
   return {
-    ofMaximum: (share) => massFromTicks(ticksOf(likely) * share, likely.unit, "nearest"),
+    ofMaximum: (share) => massFromTicks(timesTicks(ticksOf(likely), share), likely.unit, "nearest"),
     forReps: (possible, { tempo, accents }) => {
       const strict = strictShare(tempo, accents, strictness);
       return loadForReps(maximum, possible, equation, strict, curve)?.likely ?? null;
@@ -112,21 +116,38 @@ function strengthOf(
   };
 }
 
-function setsOf(exposure: Exposure, bodyWeight: Mass | null) {
+/**
+ * What was done as plain repetitions: a set done more strictly counts with the load that it would have been
+ * without, so that the same strictness takes off again exactly what was added. Points and estimates are of these.
+ */
+function setsOf(exposure: Exposure, bodyWeight: Mass | null, strictness: StrictnessRule) {
   const weight = exposure.context.bodyWeight ?? bodyWeight;
   return exposure.sets.map((set, i) => ({
-    total: set.reading === null ? null : totalMoved(exposure.loading, set.reading, weight),
+    total:
+      set.reading === null
+        ? null
+        : plainly(
+            totalMoved(exposure.loading, set.reading, weight),
+            strictShare(set.tempo, set.accents, strictness),
+          ),
     reps: set.reps,
     rir: set.rir,
     after: "rest" as const,
-    hasPartials: false,
+    hasPartials: set.hasPartials,
     restBefore: i === 0 ? null : exposure.context.restSeconds,
   }));
 }
 
 /** Sets whose reserve was said, as points to fit a curve to. */
-function pointsOf(exposure: Exposure, bodyWeight: Mass | null): readonly CurvePoint[] {
-  return setsOf(exposure, bodyWeight).flatMap(({ total, reps, rir }) => {
+const plainly = (total: Mass | null, strict: Share): Mass | null =>
+  total && massFromTicks(timesTicks(ticksOf(total), 1 / strict), total.unit, "nearest");
+
+function pointsOf(
+  exposure: Exposure,
+  bodyWeight: Mass | null,
+  strictness: StrictnessRule,
+): readonly CurvePoint[] {
+  return setsOf(exposure, bodyWeight, strictness).flatMap(({ total, reps, rir }) => {
     const left = repsLeft(rir);
     if (total === null || total.thousandths <= 0 || reps === null || left === null) return [];
     const possibleReps = reps + left;

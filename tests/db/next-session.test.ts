@@ -13,6 +13,7 @@ import {
   upTo,
   type Series,
 } from "~/server/coaching/history.server.ts";
+import { USUAL_RULES } from "~/core/progress/index.ts";
 import { planNext, proposalsFor, type Decision } from "~/server/coaching/next-session.server.ts";
 import { getPlan } from "~/server/db/plans.server.ts";
 import { rulingsOn } from "~/server/db/rulings.server.ts";
@@ -165,7 +166,7 @@ describe("what history says of each exercise", () => {
 
   it("gives the strength that loads by maximum and by effort are worked out from", async () => {
     await threeWeeks();
-    const known = figuresOf(seriesOf(await history()), null, "epley")[key()];
+    const known = figuresOf(seriesOf(await history()), null, USUAL_RULES)[key()];
     expect(known).toMatchObject({
       movement: "shipped:back-squat",
       lastReading: kg(100),
@@ -180,7 +181,7 @@ describe("what history says of each exercise", () => {
     const series = seriesOf(await history());
     expect(series.size).toBe(0);
     expect(lastsOf(series)).toEqual({});
-    expect(figuresOf(series, null, "epley")).toEqual({});
+    expect(figuresOf(series, null, USUAL_RULES)).toEqual({});
   });
 });
 

@@ -167,6 +167,7 @@ export function sampleExposed(
     role: "work",
     tempo: OPEN_TEMPO,
     accents: [],
+    hasPartials: false,
     setUp: {},
     reading,
     reps: reps === null ? null : count(reps),
