@@ -163,6 +163,22 @@ describe("a summary", () => {
     expect(hardSetsDone(plan, log, findMovement)).toBe(1);
   });
 
+  it("takes the effort of the side closer to the limit, whichever was logged first", () => {
+    const at = (side: "left" | "right", rir: "more" | "unknown" | 1): CommandBody => {
+      const body = sidePart(side);
+      return body.kind === "part" ? { ...body, part: { ...body.part, rir } } : body;
+    };
+    const hard = (left: "more" | "unknown" | 1, right: "more" | "unknown" | 1) =>
+      hardSetsDone(
+        plan,
+        foldCommands(acked(command(1, 1, at("left", left)), command(1, 2, at("right", right)))),
+        findMovement,
+      );
+    expect(hard("more", 1)).toBe(1);
+    expect(hard("more", "more")).toBe(0);
+    expect(hard("more", "unknown")).toBe(1);
+  });
+
   it("keeps what was done on a set that the plan no longer holds", () => {
     const log = foldCommands(
       acked(command(1, 1, reps(8)), command(1, 2, { kind: "context", context: sampleContext() })),

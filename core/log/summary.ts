@@ -1,13 +1,13 @@
 import type { FindMovement } from "../movement/index.ts";
 import {
-  isHard,
+  closestToLimit,
   slotsOf,
   type PlannedSet,
   type SessionPlan,
   type Slot,
   sidesOf,
 } from "../plan/index.ts";
-import type { CountedSet } from "../unroll/index.ts";
+import { hardSetCount, perLeg, type CountedSet } from "../unroll/index.ts";
 import { partsOf, skipReason, type LoggedPart, type RunLog } from "./fold.ts";
 import type { PerformedPart } from "./part.ts";
 import { judgedParts } from "./trial.ts";
@@ -54,24 +54,32 @@ export function performedSets(
   return summarise(plan, log).flatMap(({ slot, parts }) => {
     const movement = find(slot.movement);
     if (movement === null) return [];
-    return slot.sets.flatMap((set): CountedSet[] => {
-      const own = parts.filter(({ part }) => part.key.setId === set.id);
-      const [main] = judgedParts(
-        set,
-        own.map(({ part }) => part),
+    const done = slot.sets.flatMap((set) => {
+      const own = parts.flatMap(({ part }) => (part.key.setId === set.id ? [part] : []));
+      const main = judgedParts(set, own);
+      return main.length === 0 ? [] : [{ set, side: set.side, own, main }];
+    });
+    return perLeg(done).flatMap(({ set, own, main }) => {
+      const extended = set.extensions.filter(({ id }) =>
+        own.some(({ key }) => key.extensionId === id),
       );
-      if (main === undefined) return [];
-      const done = set.extensions.filter((extension) =>
-        own.some(({ part }) => part.key.extensionId === extension.id),
-      );
-      return [{ movement, role: set.role, effort: main.rir, extensions: done.map((e) => e.kind) }];
+      const counted: CountedSet = {
+        movement,
+        role: set.role,
+        effort: closestToLimit(main.map(({ rir }) => rir)),
+        extensions: extended.map(({ kind }) => kind),
+      };
+      // A total is done in as many sets as it took, a set with intervals is one.
+      const times =
+        set.target.kind === "total" ? new Set(main.map(({ key }) => key.ordinal)).size : 1;
+      return Array.from({ length: times }, () => counted);
     });
   });
 }
 
 /** Hard sets performed so far in the session; unknown effort counts. */
 export function hardSetsDone(plan: SessionPlan, log: RunLog, find: FindMovement): number {
-  return performedSets(plan, log, find).filter(isHard).length;
+  return hardSetCount(performedSets(plan, log, find));
 }
 
 /** Parts on sets that the plan no longer holds, after a change of the plan was taken into the session. */

@@ -37,6 +37,18 @@ export function repsLeft(rir: Rir): number | null {
   return rir === "past" ? 0 : rir;
 }
 
+/**
+ * The effort of a set of several efforts, one for each side: the one closest to the limit. One that was not said
+ * leaves it open only where no other says that the set was hard.
+ */
+export function closestToLimit(efforts: readonly Rir[]): Rir {
+  const said = efforts
+    .filter((effort) => repsLeft(effort) !== null)
+    .sort((a, b) => (repsLeft(a) ?? 0) - (repsLeft(b) ?? 0));
+  const [closest = "unknown"] = said;
+  return said.length < efforts.length && hardnessOf(closest) === "easy" ? "unknown" : closest;
+}
+
 /** Whether a set was hard enough to count: yes, no, or counted with a flag because the effort is unknown. */
 export type Hardness = "hard" | "easy" | "unknown";
 

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { count, seconds } from "../kernel/index.ts";
 import { findMovement } from "../movement/catalogue/index.ts";
 import { EXTENSION_KINDS, type Rir } from "../plan/index.ts";
 import {
@@ -101,6 +102,33 @@ describe("hard sets", () => {
     );
     const sets = plannedSets(plan, sampleAround([sampleStation()]));
     expect(region(volumeOf(sets, DEFAULT_VOLUME_POLICY), "vastusLateralis")?.direct).toBe(1);
-    expect(hardSetCount(plan)).toBe(1);
+    expect(hardSetCount(sets)).toBe(1);
+  });
+
+  const counted = (...sets: ReturnType<typeof sampleSet>[]) => {
+    const found = plannedSets(samplePlan(sampleSlot(sets)), sampleAround([sampleStation()]));
+    const direct = region(volumeOf(found, DEFAULT_VOLUME_POLICY), "vastusLateralis")?.direct ?? 0;
+    expect(hardSetCount(found)).toBe(direct);
+    return direct;
+  };
+  const on = (n: number, kind: "left" | "right" | "both") => sampleSet(n, { side: { kind } });
+
+  it("count three sets of the left leg and three of the right as three", () => {
+    expect(counted(on(1, "left"), on(2, "left"), on(3, "left"))).toBe(3);
+    expect(
+      counted(...[1, 2, 3].map((n) => on(n, "left")), ...[4, 5, 6].map((n) => on(n, "right"))),
+    ).toBe(3);
+    expect(counted(on(1, "left"), on(2, "right"), on(3, "right"), on(4, "both"))).toBe(3);
+  });
+
+  it("count a total as the sets that it takes", () => {
+    const target = {
+      kind: "total",
+      of: "reps",
+      amount: count(50),
+      likelySets: count(4),
+      pause: seconds(60),
+    } as const;
+    expect(counted(sampleSet(1, { target }))).toBe(4);
   });
 });

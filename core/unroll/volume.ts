@@ -5,6 +5,7 @@ import {
   isHard,
   slotsOf,
   type ExtensionKind,
+  type PlannedSet,
   type Rir,
   type SessionPlan,
   type SetRole,
@@ -82,23 +83,40 @@ export function countsForVolume({ pattern }: Movement): boolean {
   return pattern !== "conditioning" && pattern !== "mobility";
 }
 
-/** The plan's sets as volume counts them: a set on each side in turn is one set for the region of each leg. */
+/**
+ * The plan's sets as volume counts them: a set on each side in turn is one set for the region of each leg, and so
+ * is a set of the left leg with one of the right; a total over several sets is as many as the coach expects.
+ */
 export function plannedSets(plan: SessionPlan, around: Surroundings): readonly CountedSet[] {
   return slotsOf(plan).flatMap((slot) => {
     const movement = around.movement(slot.movement);
     if (movement === null) return [];
-    return slot.sets.map((set) => ({
-      movement,
-      role: set.role,
-      effort: set.effort,
-      extensions: set.extensions.map((e) => e.kind),
-    }));
+    return perLeg(slot.sets).flatMap((set) => {
+      const counted: CountedSet = {
+        movement,
+        role: set.role,
+        effort: set.effort,
+        extensions: set.extensions.map((e) => e.kind),
+      };
+      const times = set.target.kind === "total" ? set.target.likelySets : 1;
+      return Array.from({ length: times }, () => counted);
+    });
   });
 }
 
-/** How many of the plan's sets count as hard, sides counted once. */
-export function hardSetCount(plan: SessionPlan): number {
-  return slotsOf(plan)
-    .flatMap((slot) => slot.sets)
-    .filter(isHard).length;
+/**
+ * The sets of an exercise as one leg does them: where some are of the left alone and some of the right, those of
+ * the side with more sets, the left of equally many; those of both legs stay.
+ */
+export function perLeg<S extends Pick<PlannedSet, "side">>(sets: readonly S[]): readonly S[] {
+  const of = (kind: "left" | "right") => sets.filter(({ side }) => side.kind === kind).length;
+  const other = of("right") > of("left") ? "left" : "right";
+  return of("left") === 0 || of("right") === 0
+    ? sets
+    : sets.filter(({ side }) => side.kind !== other);
+}
+
+/** How many sets count as hard, as {@link volumeOf} counts them for a region that each of them trains. */
+export function hardSetCount(sets: readonly CountedSet[]): number {
+  return sets.filter((set) => isHard(set) && countsForVolume(set.movement)).length;
 }

@@ -15,7 +15,7 @@ import {
   slotsOf,
   type PlanEdit,
 } from "~/core/plan/index.ts";
-import { isSetStep, hardSetCount } from "~/core/unroll/index.ts";
+import { hardSetCount, isSetStep, plannedSets } from "~/core/unroll/index.ts";
 import { lastKey, type Exposure } from "~/core/log/index.ts";
 import type { Station } from "~/core/gym/index.ts";
 import { formatExposure } from "~/format/exposure.ts";
@@ -243,7 +243,7 @@ function Aside({
       aria-label="What the session comes to"
       sx={{ position: { lg: "sticky" }, top: 16, alignSelf: "start", mt: { xs: 4, lg: 0 } }}
     >
-      <BenchPanel duration={duration} hardSets={hardSetCount(draft.plan)} />
+      <BenchPanel duration={duration} hardSets={hardSetCount(plannedSets(draft.plan, judged.around))} />
       <FindingsPanel
         findings={findings}
         approachName={approach.name}
