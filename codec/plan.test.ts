@@ -143,8 +143,8 @@ describe("the plan document", () => {
       },
     ],
     [
-      "three times a set's own share",
-      { load: { kind: "shareOfSet", set: sampleId(2), part: null, share: 3 } },
+      "six times a set's own share",
+      { load: { kind: "shareOfSet", set: sampleId(2), part: null, share: 6 } },
     ],
     ["a share of nothing", { load: { kind: "shareOfMaximum", share: 0 } }],
     ["a trial without tries", { load: { kind: "trial", from: kg(60), steps: 1, tries: 0 } }],

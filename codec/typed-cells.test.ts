@@ -37,7 +37,7 @@ describe("what is typed into a cell", () => {
     expect(value(hold("1,5"))).toBe(1.5);
     expect(value(hold("3600"))).toBe("Expected a number from 1 to 600.");
     expect(value(typedNumber(cluster.definition.fields.multiple, "percent")(""))).toContain(
-      "0.01 to 200",
+      "0.01 to 500",
     );
     const steps = typedNumber(LOAD_RULES.stepsFromSet.definition.fields.steps, "stepsEitherWay");
     expect(["−2", "-2", "3"].map((text) => value(steps(text)))).toEqual([-2, -2, 3]);

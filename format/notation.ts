@@ -43,6 +43,8 @@ export function formatNotationError(error: NotationError): string {
   switch (error.code) {
     case "character":
       return `“${error.text}” means nothing here.`;
+    case "tooLong":
+      return "The line is too long to be read; split the sets over several exercises.";
     case "expected":
       return `${error.found === "" ? "Something is missing at the end" : `“${error.found}” does not fit here`}; expected ${oneOf(error.expected.map(formatExpectation))}.`;
     case "bound": {

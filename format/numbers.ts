@@ -5,6 +5,7 @@ import {
   amountOf,
   massFromTicks,
   ticksOf,
+  wholeMinutes,
   type Mass,
   type MassUnit,
   type Duration,
@@ -77,12 +78,12 @@ export function formatClock(total: number): string {
 
 /** "52 min", rounded to whole minutes. */
 export function formatMinutes(s: Seconds): string {
-  return `${Math.round(s / 60)} min`;
+  return `${wholeMinutes(s)} min`;
 }
 
 /** "45 to 68 min". */
 export function formatMinuteRange(d: Duration): string {
-  return `${Math.round(d.low / 60)} to ${Math.round(d.high / 60)} min`;
+  return `${wholeMinutes(d.low)} to ${wholeMinutes(d.high)} min`;
 }
 
 /** "Wed 25 Nov 2026" */

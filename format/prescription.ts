@@ -35,7 +35,7 @@ const plural = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
 export function formatTarget(target: Target): string {
   switch (target.kind) {
     case "reps":
-      return `${formatRange(target)} reps`;
+      return `${formatRange(target)} ${target.max === 1 ? "rep" : "reps"}`;
     case "limit":
       return target.atLeast === null
         ? "as many as come"
@@ -88,7 +88,7 @@ export function formatTargetShort(target: Target): string {
 export function figureOf(target: Target): { readonly figure: string; readonly unit: string } {
   switch (target.kind) {
     case "reps":
-      return { figure: formatRange(target), unit: "reps" };
+      return { figure: formatRange(target), unit: target.max === 1 ? "rep" : "reps" };
     case "limit":
       return { figure: "max", unit: target.atLeast === null ? "" : `at least ${target.atLeast}` };
     case "seconds":

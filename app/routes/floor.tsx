@@ -56,7 +56,7 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
     };
     lasts[slot.id] = { exposure, differences: differences(exposure, today) };
   }
-  const figures = figuresOf(series, bodyWeight, rules.equation);
+  const figures = figuresOf(series, bodyWeight, rules);
   const named = new Set(movementsIn(run.document));
   const movements = catalogue.all.filter((movement) => named.has(movement.ref));
   return {

@@ -56,7 +56,7 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
     brief,
     approach: approachAmong(approaches, brief.approach),
     gyms,
-    year: yearOf(dayAt(scope.now, "UTC")),
+    year: yearOf(dayAt(scope.now, gyms[0]?.timeZone ?? "UTC")),
   };
 });
 

@@ -164,7 +164,7 @@ const TRIED = 8;
 function open(judged: Judged, movement: Movement): Station | null {
   if (exclusionsOf(judged.brief, movement).length > 0) return null;
   if (judged.slots.some((s) => s.slot.movement === movement.ref)) return null;
-  return stationFor(judged.stations, movement);
+  return stationFor(judged.stations, movement, judged.around.lastStation(movement.ref));
 }
 
 function additions(judged: Judged, fits: (movement: Movement) => boolean): readonly Fix[] {

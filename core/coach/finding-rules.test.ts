@@ -1,9 +1,10 @@
 import { describe, expect, it } from "vitest";
-import { kg } from "../kernel/index.ts";
+import { kg, seconds } from "../kernel/index.ts";
+import type { RotationBlock, SessionPlan } from "../plan/index.ts";
 import { findingsOf } from "./finding-rules.ts";
 import type { FindingCode } from "./finding.ts";
 import type { Judging } from "./judged.ts";
-import { sampleDay, sampleId, sampleAround } from "../../tests/samples/index.ts";
+import { sampleDay, sampleId, sampleAround, sampleMint } from "../../tests/samples/index.ts";
 import {
   approachOf,
   exercise,
@@ -240,6 +241,22 @@ describe("what findings are judged by", () => {
     const key = "oneLength/hamstringsKneeFlexion";
     expect(codes(judging(curls))).not.toContain(key);
     expect(codes(judging(curls, { approach: approachOf("long-muscle") }))).toContain(key);
+  });
+
+  it("finds nothing redundant in what one circuit repeats on purpose", () => {
+    const [a, b] = [exercise("leg-press"), exercise("leg-press")];
+    const rest = { kind: "fixed", seconds: seconds(60) } as const;
+    const circuit: RotationBlock = {
+      kind: "rotation",
+      id: sampleMint(),
+      lineageId: sampleMint(),
+      members: [a.slot, b.slot],
+      restBetween: rest,
+      restAfterRound: rest,
+    };
+    const said = (plan: SessionPlan) => codes(judging(plan)).join();
+    expect(said(sessionOf(a, b))).toContain("sameAgain");
+    expect(said({ schemaVersion: 2, blocks: [circuit] })).not.toContain("sameAgain");
   });
 
   it("takes the profile of the station before that of the movement", () => {

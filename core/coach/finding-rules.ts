@@ -2,6 +2,7 @@ import {
   MUSCLE_LENGTHS,
   SPEAKING_REGIONS,
   TRAINABLE_LENGTHS,
+  wholeMinutes,
   type Region,
 } from "../kernel/index.ts";
 import { nextHarder } from "../gym/index.ts";
@@ -12,6 +13,9 @@ import {
   readingOf,
   repsLeft,
   servesMovement,
+  slotsOfBlock,
+  type Block,
+  type SessionPlan,
   type Slot,
 } from "../plan/index.ts";
 import {
@@ -103,9 +107,12 @@ const singleLeg: Rule = ({ slots }) => {
     : [];
 };
 
-const redundancy: Rule = ({ slots }) =>
+/** What a rotation takes up again is repeated on purpose. */
+const redundancy: Rule = ({ plan, slots }) =>
   slots.flatMap((second, i) => {
-    const first = slots.slice(0, i).find((s) => isSameAgain(s, second));
+    const first = slots
+      .slice(0, i)
+      .find((s) => isSameAgain(s, second) && !areInOneRotation(plan, s.slot, second.slot));
     if (first === undefined) return [];
     const fact = {
       code: "sameAgain",
@@ -115,6 +122,11 @@ const redundancy: Rule = ({ slots }) =>
     const ids = [first.slot.id, second.slot.id];
     return [finding("note", fact, ids, second.slot.lineageId)];
   });
+
+function areInOneRotation(plan: SessionPlan, a: Slot, b: Slot): boolean {
+  const holds = (block: Block, { id }: Slot) => slotsOfBlock(block).some((slot) => slot.id === id);
+  return plan.blocks.some((block) => holds(block, a) && holds(block, b));
+}
 
 /** The same target at the same length, hardest at the same point, with the same leg arrangement. */
 function isSameAgain(a: CoveredSlot, b: CoveredSlot): boolean {
@@ -185,7 +197,7 @@ const newcomers: Rule = ({ slots, brief }) => {
 
 const time: Rule = ({ plan, around, brief }) => {
   if (brief.minutesCap === null) return [];
-  const minutes = Math.round(sessionDuration(unroll(plan, around)).likely / 60);
+  const minutes = wholeMinutes(sessionDuration(unroll(plan, around)).likely);
   return minutes > brief.minutesCap
     ? [finding("warning", { code: "overCap", minutes, cap: brief.minutesCap })]
     : [];

@@ -89,7 +89,8 @@ function placed(
   const { brief, catalogue, stations, around } = judging;
   const movement = around.movement(slot.movement);
   const reasons = movement === null ? [] : exclusionsOf(brief, movement);
-  const station = movement === null ? null : stationFor(stations, movement);
+  const station =
+    movement === null ? null : stationFor(stations, movement, around.lastStation(movement.ref));
   if (station !== null && reasons.length === 0) return { ...slot, station: station.id };
   const because: FitCause =
     reasons.length > 0 ? { kind: "excluded", reasons } : { kind: "notHere" };

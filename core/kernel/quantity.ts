@@ -22,6 +22,11 @@ export function addSeconds(...parts: readonly Seconds[]): Seconds {
   return seconds(parts.reduce<number>((sum, part) => sum + part, 0));
 }
 
+/** A duration in whole minutes as people say it: the nearest, halves up. */
+export function wholeMinutes(duration: Seconds): number {
+  return Math.round(duration / 60);
+}
+
 /** How long something takes: the short, the likely and the long case. */
 export interface Duration {
   readonly low: Seconds;
@@ -40,15 +45,15 @@ export function addDurations(...parts: readonly Duration[]): Duration {
   };
 }
 
-/** A share of a load as a fraction: 0 < share ≤ 2 (0.8 is 80 %). */
+/** A share of a load as a fraction: 0 < share ≤ 5 (0.8 is 80 %). */
 export type Share = Quantity<"share">;
 
-/** True for a fraction above 0 and at most 2. */
+/** True for a fraction above 0 and at most 5. */
 export function isShare(n: number): n is Share {
-  return Number.isFinite(n) && n > 0 && n <= 2;
+  return Number.isFinite(n) && n > 0 && n <= 5;
 }
 
-/** Brands a share. Throws outside (0, 2]. */
+/** Brands a share. Throws outside (0, 5]. */
 export function share(n: number): Share {
   if (!isShare(n)) throw new Error(`not a share: ${n}`);
   return n;

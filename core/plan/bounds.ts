@@ -37,8 +37,8 @@ export const BOUNDS = {
   heartRate: whole(40, 230, "perMinute"),
   degrees: whole(0, 180, "deg"),
   felt: whole(0, 10, "outOfTen"),
-  /** Per cent of another load. */
-  percent: real(0.01, 200, "percent"),
+  /** Per cent of another load; a cluster or a short range can be far heavier than the set. */
+  percent: real(0.01, 500, "percent"),
   /** A drop gets lighter. */
   dropPercent: real(0.01, 99.99, "percent"),
   plates: whole(1, 20),

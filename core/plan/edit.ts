@@ -345,8 +345,16 @@ export function referredBy(slot: Slot, plan: SessionPlan): string {
   return places.filter(([id]) => outside.some((set) => set === id)).join(";");
 }
 
-/** The station of a list at which a movement is best done: one that is not usually busy, if there is one. */
-export function stationFor(stations: readonly Station[], movement: Movement): Station | null {
+/**
+ * The station of a list at which a movement is best done: the one where this person did it last, so that what is
+ * logged there goes on; else one that is not usually busy, if there is one.
+ */
+export function stationFor(
+  stations: readonly Station[],
+  movement: Movement,
+  lastUsed: Id<"station"> | null,
+): Station | null {
   const serving = stations.filter((station) => servesMovement(station, movement));
-  return serving.find((station) => !station.usuallyBusy) ?? serving[0] ?? null;
+  const last = serving.find(({ id }) => id === lastUsed);
+  return last ?? serving.find((station) => !station.usuallyBusy) ?? serving[0] ?? null;
 }

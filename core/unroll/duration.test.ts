@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { addDurations, kg, NO_TIME, seconds } from "../kernel/index.ts";
+import { addDurations, count, kg, NO_TIME, seconds } from "../kernel/index.ts";
 import type { Item, RotationBlock } from "../plan/index.ts";
 import { sessionDuration, slotDurations } from "./duration.ts";
 import { unroll } from "./unroll.ts";
@@ -33,6 +33,34 @@ describe("the duration of a session", () => {
       likely: 157,
       high: 180 + 18 + 20 + 50,
     });
+  });
+
+  it("of eight intervals of 20 s with 40 s between is 440 s, and getting ready once", () => {
+    const target = {
+      kind: "intervals",
+      work: seconds(20),
+      pause: seconds(40),
+      rounds: count(8),
+    } as const;
+    // 60 kg: station 90, two plates 12, ready 10.
+    expect(durationOf({ ...at(60, 1), target }).likely).toBe(440 + 112);
+  });
+
+  it("counts a slow last repetition once, not again with the hold behind it", () => {
+    const slow = [{ kind: "slowLastRep", phase: "lower", seconds: seconds(13) }] as const;
+    const hold = {
+      kind: "endHold",
+      id: sampleId<"extension">(70),
+      lineageId: sampleId<"lineage">(71),
+      at: { kind: "stretched" },
+      seconds: seconds(20),
+    } as const;
+    const plain = durationOf(at(60, 1)).likely;
+    const slowed = durationOf({ ...at(60, 1), accents: slow }).likely;
+    expect(slowed - plain).toBe(10);
+    expect(durationOf({ ...at(60, 1), accents: slow, extensions: [hold] }).likely - slowed).toBe(
+      20,
+    );
   });
 
   it("changes plates during the rest, so that only what takes longer than the rest counts", () => {

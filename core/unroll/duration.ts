@@ -30,7 +30,7 @@ export function stepDurations(steps: readonly Step[]): readonly Duration[] {
       const work = workAt(step, level);
       if (isBetween(step)) return seconds(Math.max(0, work - before[level]));
       const handling = isSetStep(step) ? handlingAt(step, level) : 0;
-      const ready = step.kind === "set" ? GET_READY[level] : 0;
+      const ready = isReady(step) ? GET_READY[level] : 0;
       const wait = i === lastAt ? 0 : step.restAfter[level];
       return seconds(Math.max(0, handling - before[level]) + ready + work + wait);
     };
@@ -39,6 +39,10 @@ export function stepDurations(steps: readonly Step[]): readonly Duration[] {
     return duration;
   });
 }
+
+/** Getting ready comes before a set, but not before each of its intervals, which follow by the clock. */
+const isReady = (step: Step) =>
+  step.kind === "set" && (step.target.kind !== "intervals" || step.key.ordinal === 0);
 
 const isBetween = (step: Step) => step.kind === "item" && step.phase === "between";
 

@@ -53,6 +53,8 @@ export interface Surroundings {
   readonly lastTotal: (movement: MovementRef) => Mass | null;
   /** The reading of the first work set last logged with a movement at a station. */
   readonly lastReading: (movement: MovementRef, station: Id<"station">) => Mass | null;
+  /** Where a movement was last logged; null where nowhere. */
+  readonly lastStation: (movement: MovementRef) => Id<"station"> | null;
   /** What a trial came to in this training; null before and while it goes on. */
   readonly found: (trial: PlannedSet) => FoundLoad | null;
   /** What can be worked out from the estimated maximum there; null where there is none. */
@@ -78,6 +80,7 @@ export function surroundingsOf(
     bodyWeight: null,
     lastTotal: () => null,
     lastReading: () => null,
+    lastStation: () => null,
     found: () => null,
     strength: () => null,
     ...known,
@@ -350,7 +353,7 @@ class SlotWalk {
       effort: set.effort,
       tempo: set.tempo,
       accents: part.kind === "endHold" ? NO_ACCENTS : set.accents,
-      workSeconds: workSeconds(part.target, set, this.usual),
+      workSeconds: workSeconds(part, set, this.usual),
       restAfter: restSpan(at.rest),
       restRule: at.rest,
       optional: set.optional || this.slot.optional,
@@ -382,8 +385,13 @@ function detailOf(extension: Extension): PartDetail {
   }
 }
 
-function workSeconds(target: Target, set: PlannedSet, usual: Seconds): SetStep["workSeconds"] {
-  const accents = accentSeconds(set.accents, set.tempo, usual);
+/** A hold has no repetitions, so what is done to those adds nothing to it. */
+function workSeconds(
+  { kind, target }: Pick<Part, "kind" | "target">,
+  set: PlannedSet,
+  usual: Seconds,
+): SetStep["workSeconds"] {
+  const accents = accentSeconds(kind === "endHold" ? NO_ACCENTS : set.accents, set.tempo, usual);
   const perRep = repSeconds(set.tempo, usual) + accents.perRep;
   const work = workOf(target, perRep, set.side);
   return { min: seconds(work.min + accents.once), max: seconds(work.max + accents.once) };

@@ -35,10 +35,10 @@ export async function benchOf(scope: Scope, plan: StoredPlan) {
     approach: approachAmong(approaches, brief.approach),
     bodyWeight,
     rules,
-    figures: figuresOf(series, bodyWeight, rules.equation),
+    figures: figuresOf(series, bodyWeight, rules),
     readiness: readinessOn(measurements, plan.day),
     others: week.filter((other) => other.id !== plan.id),
     dismissals,
-    year: yearOf(dayAt(scope.now, "UTC")),
+    year: yearOf(dayAt(scope.now, gyms.find(({ id }) => id === plan.gymId)?.timeZone ?? "UTC")),
   };
 }

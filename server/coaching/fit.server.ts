@@ -63,9 +63,10 @@ export async function fitFor(
   gymId: Id<"gym">,
   day: Day,
 ): Promise<Fitted> {
-  const [stations, history, brief, approaches, measurements, week, catalogue, { rules }] =
+  const [stations, gym, history, brief, approaches, measurements, week, catalogue, { rules }] =
     await Promise.all([
       listStations(scope),
+      getGym(scope, gymId),
       historyOf(scope, person.id),
       currentBrief(scope, person),
       listApproaches(scope),
@@ -75,7 +76,7 @@ export async function fitFor(
       strengthRules(scope),
     ]);
   const bodyWeight = bodyWeightOf(measurements, day);
-  const figures = figuresOf(seriesOf(history), bodyWeight, rules.equation);
+  const figures = figuresOf(seriesOf(history), bodyWeight, rules);
   const known = surroundingsFrom(figures, bodyWeight, rules);
   const here = stations.filter((station) => station.gymId === gymId);
   const everywhere = surroundingsOf(stations, catalogue.find, known);
@@ -90,7 +91,7 @@ export async function fitFor(
     approach: approachAmong(approaches, brief.approach),
     catalogue: catalogue.all,
     stations: here,
-    year: yearOf(dayAt(scope.now, "UTC")),
+    year: yearOf(dayAt(scope.now, gym?.timeZone ?? "UTC")),
     readiness: readinessOn(measurements, day),
   };
   return fitPlan(

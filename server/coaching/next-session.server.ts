@@ -54,7 +54,7 @@ export async function proposalsFor(scope: Scope, run: StoredRun): Promise<Propos
   ]);
   const series = seriesOf(upTo(history, run));
   const bodyWeight = bodyWeightOf(measurements, run.day);
-  const figures = figuresOf(series, bodyWeight, rules.equation);
+  const figures = figuresOf(series, bodyWeight, rules);
   const around = surroundingsOf(
     stations,
     catalogue.find,

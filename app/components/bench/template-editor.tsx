@@ -65,7 +65,7 @@ export function TemplateEditor({
     [newest],
   );
   const addable = all.flatMap((movement) => {
-    const station = stationFor(stations, movement);
+    const station = stationFor(stations, movement, null);
     return station === null ? [] : [{ movement, station }];
   });
   return (

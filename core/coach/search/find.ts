@@ -77,8 +77,9 @@ export function findMovements(query: Query, judged: Judged): Found {
   for (const movement of judged.catalogue) {
     if (!fits(movement, query)) continue;
     const here = judged.stations.filter((s) => query.station === null || s.id === query.station);
-    const station = stationFor(here, movement);
-    if (query.station !== null && station === null && stationFor(judged.stations, movement)) {
+    const last = judged.around.lastStation(movement.ref);
+    const station = stationFor(here, movement, last);
+    if (query.station !== null && station === null && stationFor(judged.stations, movement, last)) {
       continue;
     }
     const reasons: OutReason[] = [...exclusionsOf(judged.brief, movement)];

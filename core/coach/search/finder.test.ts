@@ -2,10 +2,11 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { MUSCLE_LENGTHS, PATTERNS, REGIONS, kg } from "../../kernel/index.ts";
 import { SHIPPED_MOVEMENTS } from "../../movement/catalogue/index.ts";
+import { stationFor } from "../../plan/index.ts";
 import { judge } from "../judged.ts";
 import { ANYTHING, findMovements, type Query } from "./find.ts";
 import { substitutesFor, swapSlot, type SwapCause, type SwapContext } from "./substitute.ts";
-import { sampleAround } from "../../../tests/samples/index.ts";
+import { sampleAround, sampleId } from "../../../tests/samples/index.ts";
 import { exercise, FULL_GYM, judging, movementOf, sessionOf } from "~/tests/arbitrary/session.ts";
 
 const knee = (severity: number) => ({
@@ -62,6 +63,20 @@ describe("the finder", () => {
     const { out } = found({ text: "hack squat" }, sessionOf(), { stations: gym, brief: knee(5) });
     const hack = out.find((o) => o.movement.ref === "shipped:hack-squat");
     expect(hack?.reasons.map((r) => r.code)).toEqual(["notInGym", "limit"]);
+  });
+
+  it("takes the machine that this person used last, busy or not", () => {
+    const squat = movementOf("back-squat");
+    const serving = FULL_GYM.filter((s) => s.serves.includes(squat.ref));
+    const twin = {
+      ...serving[0]!,
+      id: sampleId<"station">(990),
+      name: "Other rack",
+      usuallyBusy: true,
+    };
+    expect(stationFor([...serving, twin], squat, null)?.id).toBe(serving[0]?.id);
+    expect(stationFor([...serving, twin], squat, twin.id)?.id).toBe(twin.id);
+    expect(stationFor(serving, squat, twin.id)?.id).toBe(serving[0]?.id);
   });
 
   it("prefers a station that is not busy", () => {

@@ -90,7 +90,7 @@ export function substitutesFor(slot: Slot, cause: SwapCause, context: SwapContex
     }
     const shared = overlap(from, movement);
     if (shared === 0 || !answers(cause, from, movement)) continue;
-    const station = stationFor(here, movement);
+    const station = stationFor(here, movement, context.around.lastStation(movement.ref));
     const reasons = exclusionsOf(context.brief, movement);
     const reason = from.substitutes.find((s) => s.movement === movement.ref)?.reason ?? null;
     if (station === null || reasons.length > 0) {

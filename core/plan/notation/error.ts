@@ -6,6 +6,8 @@ import type { Expectation } from "./tokens.ts";
 export type NotationError = Span &
   (
     | { readonly code: "character"; readonly text: string }
+    /** The line goes on beyond what is read; the place is where it should end. */
+    | { readonly code: "tooLong" }
     /** `expected` in the order of the grammar; nothing was found at the end of the text. */
     | {
         readonly code: "expected";

@@ -281,6 +281,35 @@ describe("completion", () => {
     expect(texts("8 then ")).toEqual(expect.arrayContaining(["drop", "cluster", "hold"]));
     expect(texts("8 § le")).toEqual([]);
   });
+
+  it('offers "all" at the beginning alone', () => {
+    expect(texts("")).toContain("all");
+    expect(texts("8 at 60; ")).not.toContain("all");
+    expect(texts("all rest 60 s: ")).not.toContain("all");
+    expect(texts("8 at 60; ")).toContain("ramp");
+  });
+
+  it("takes no longer for a set at the end of a long line than at its beginning", () => {
+    const group = "8-12 at 60 leave 2 tempo lower 3 rest 2:00 then drop to 80% of first for 6";
+    const line = Array.from({ length: 50 }, () => group).join("; ");
+    const took = (text: string) => {
+      const begun = performance.now();
+      expect(parseLine(`${text} then nonsense`, [], CONTEXT, sampleMint).ok).toBe(false);
+      expect(texts(`${text} then `)).toContain("drop");
+      return performance.now() - begun;
+    };
+    took(group);
+    const [short, long] = [took(group), took(line)];
+    expect(line.length).toBeGreaterThan(3700);
+    expect(long).toBeLessThan(short * 40 + 150);
+  });
+
+  it("of a line beyond 4,000 characters is none, and the line is refused, never cut", () => {
+    const line = `${"8 at 60; ".repeat(500)}8 at 60`;
+    expect(parseLine(line, [], CONTEXT, sampleMint)).toMatchObject({
+      error: [{ code: "tooLong", at: 4000, length: line.length - 4000 }],
+    });
+  });
 });
 
 describe("drills and checks", () => {

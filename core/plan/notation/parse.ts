@@ -107,7 +107,10 @@ function readPart<R extends Exclude<Rule, "line" | "items">, V>(
 const NO_ID = "00000000-0000-7000-8000-000000000000";
 
 function wordsOf<R extends Rule>(text: string, rule: R): Read<WordsOf<R>> {
-  const { tokens, errors } = LEXER.tokenize(text.slice(0, LONGEST_LINE));
+  if (text.length > LONGEST_LINE) {
+    return fail([{ code: "tooLong", at: LONGEST_LINE, length: text.length - LONGEST_LINE }]);
+  }
+  const { tokens, errors } = LEXER.tokenize(text);
   const [strange] = errors;
   if (strange !== undefined) {
     const { offset } = strange;
@@ -140,8 +143,17 @@ function expectation(problem: IRecognitionException, text: string, rule: Rule): 
 
 const tokensOf = (text: string): IToken[] => LEXER.tokenize(text).tokens;
 
-/** The kinds of tokens that may follow some tokens of a line, or of one rule. */
+/**
+ * The kinds of tokens that may follow some tokens of a line, or of one rule. What stands in front of the last
+ * sets of a line has no say in it, and looking at it would take twice as long with every set.
+ */
 export function nextTypes(before: readonly IToken[], rule: Rule = "line"): readonly TokenType[] {
-  const next = PARSER.computeContentAssist(rule, [...before]).map((s) => s.nextTokenType);
-  return [...new Set(next)].filter((type) => type !== T.Word);
+  const from = rule === "line" ? before.findLastIndex(isBoundary) + 1 : 0;
+  const own = before.slice(from);
+  const next = PARSER.computeContentAssist(rule, own).map((s) => s.nextTokenType);
+  // "all" stands only at the very beginning.
+  const isInside = from > 0 && own.length === 0;
+  return [...new Set(next)].filter((type) => type !== T.Word && !(isInside && type === T.All));
 }
+
+const isBoundary = ({ tokenType }: IToken) => tokenType === T.Separator || tokenType === T.Colon;
