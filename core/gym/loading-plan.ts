@@ -1,6 +1,7 @@
 import { mass, type Mass, type Share } from "../kernel/index.ts";
 import { nearestLoad, type Towards } from "./choose.ts";
-import { searchStacks, type Goal } from "./loading-search.ts";
+import { beamStacks } from "./loading-beam.ts";
+import { searchStacks, type Goal, type Search, type Stacks } from "./loading-search.ts";
 import type { Loading, MadeLoad } from "./loading.ts";
 import { allLoads } from "./make.ts";
 import { platesOf, type PlateLoading, type Plates } from "./plates.ts";
@@ -53,7 +54,8 @@ export function planLoadingOnce(loading: Loading, targets: readonly LoadTarget[]
 /**
  * What to hang for a whole exercise, load after load: the fewest plates handled, weighed against how far each
  * load is moved and how often plates are taken off only to hang others. Exact (see {@link searchStacks}), and
- * where the gym is too large for that the plan says that it is not proven. Of equally good plans the one that
+ * where the gym is too large for that the plan is the best that a beam finds (see {@link beamStacks}), never worse
+ * than hanging each load with the fewest plates or with the large ones inside, and says that it is not proven. Of equally good plans the one that
  * stays nearer to the targets is taken, then the one with heavier plates inside. At a station without plates
  * every load is made by itself.
  */
@@ -62,34 +64,25 @@ export function planLoading(loading: Loading, targets: readonly LoadTarget[]): L
     const made = targets.map(({ reading }) => nearestLoad(loading, reading, "nearest"));
     return { loads: made.filter((load) => load !== null), isProven: true };
   }
-  return hungInParts(loading, targets, platesOf(loading));
+  return hungTogether(loading, targets, platesOf(loading));
 }
 
-/** All loads together where that can be searched, else in halves; one load alone is the fewest plates. */
-function hungInParts(
+/** All loads together: every way where that can be searched, else the best of a beam and of the usual orders. */
+function hungTogether(
   loading: PlateLoading,
   targets: readonly LoadTarget[],
   plates: Plates,
 ): LoadingPlan {
   const { sizes, usable, points, unit, base } = plates;
-  const stacks = searchStacks({
+  const search: Search = {
     sizes: sizes.map((size) => size / unit),
     usable,
     perPlate: points,
     perRerack: PLAN_COSTS.perRerack,
     goals: targets.map((target) => goalOf(loading, target, plates)),
-  });
-  if (stacks === null) {
-    const [only] = targets;
-    if (targets.length === 1 && only !== undefined) {
-      const made = nearestLoad(loading, only.reading, "nearest");
-      return { loads: made === null ? [] : [made], isProven: false };
-    }
-    const middle = Math.ceil(targets.length / 2);
-    const halves = [targets.slice(0, middle), targets.slice(middle)];
-    const loads = halves.flatMap((half) => hungInParts(loading, half, plates).loads);
-    return { loads, isProven: false };
-  }
+  };
+  const proven = searchStacks(search);
+  const stacks = proven ?? beamStacks(search, usualOrders(loading, targets, plates));
   const loads = stacks.map((stack): MadeLoad => {
     const hung = stack.map((size) => sizes[size] ?? 0);
     const sum = hung.reduce((a, b) => a + b, 0);
@@ -98,7 +91,30 @@ function hungInParts(
       recipe: { kind: "plates", points, perPoint: hung.map((size) => mass(size, loading.unit)) },
     };
   });
-  return { loads, isProven: true };
+  return { loads, isProven: proven !== null };
+}
+
+/** The ways in which people hang loads without a plan: each target itself, with the fewest plates, or large inside. */
+function usualOrders(
+  loading: PlateLoading,
+  targets: readonly LoadTarget[],
+  { sizes, usable, points, base }: Plates,
+): readonly Stacks[] {
+  const made = targets.flatMap(({ reading }) => nearestLoad(loading, reading, "nearest") ?? []);
+  const fewest = made.map(({ recipe }) =>
+    recipe.kind === "plates" ? recipe.perPoint.map((m) => sizes.indexOf(m.thousandths)) : [],
+  );
+  const largeInside = made.map(({ reading }) => {
+    let left = (reading.thousandths - base) / points;
+    const stack = sizes.flatMap((size, place) => {
+      const times = Math.min(usable[place] ?? 0, Math.floor(left / size));
+      left -= times * size;
+      return Array.from({ length: times }, () => place);
+    });
+    return left === 0 ? stack : null;
+  });
+  const whole = largeInside.filter((stack) => stack !== null);
+  return whole.length === made.length ? [fewest, whole] : [fewest];
 }
 
 /** So little that it only decides between plans that are equal otherwise. */
