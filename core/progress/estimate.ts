@@ -21,6 +21,8 @@ export interface StrengthSet {
   /** What makes a set say little about a maximum. */
   readonly after: "rest" | "drop" | "restPause";
   readonly hasPartials: boolean;
+  /** How many work sets were done before it in the exercise. */
+  readonly place: number;
   /** The rest before it; null where it was the first or is unknown. */
   readonly restBefore: Seconds | null;
 }
@@ -78,7 +80,8 @@ export function estimateMaximum(
   const off = left === null ? UNKNOWN_RESERVE.off : reserveOff(left);
   const spread = Math.max(LEAST_SPREAD, SPREAD_PER_REP * (possible - 1)) + curve.spread;
   const { unit } = set.total;
-  const ticks = ticksOf(set.total);
+  // What was lifted after other sets would have been more without them.
+  const ticks = ticksOf(set.total) * Math.exp(curve.fatigue * set.place);
   const at = (reps: number, times: number, rounding: "down" | "nearest" | "up") =>
     massFromTicks(
       ticks * overLoadOf(equation, curve, Math.min(MOST_REPS, Math.max(1, reps))) * times,

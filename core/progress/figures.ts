@@ -134,6 +134,7 @@ function setsOf(exposure: Exposure, bodyWeight: Mass | null, strictness: Strictn
     rir: set.rir,
     after: "rest" as const,
     hasPartials: set.hasPartials,
+    place: i,
     restBefore: i === 0 ? null : exposure.context.restSeconds,
   }));
 }
@@ -147,11 +148,12 @@ function pointsOf(
   bodyWeight: Mass | null,
   strictness: StrictnessRule,
 ): readonly CurvePoint[] {
-  return setsOf(exposure, bodyWeight, strictness).flatMap(({ total, reps, rir }) => {
-    const left = repsLeft(rir);
+  return setsOf(exposure, bodyWeight, strictness).flatMap(({ total, reps, rir, place }) => {
+    // "More than five" is no number to fit a curve to.
+    const left = rir === "more" ? null : repsLeft(rir);
     if (total === null || total.thousandths <= 0 || reps === null || left === null) return [];
     const possibleReps = reps + left;
     if (possibleReps < 1 || possibleReps > MOST_REPS) return [];
-    return [{ session: exposure.runId, logTotal: Math.log(ticksOf(total)), possibleReps }];
+    return [{ session: exposure.runId, place, logTotal: Math.log(ticksOf(total)), possibleReps }];
   });
 }

@@ -14,6 +14,7 @@ const FIVE: StrengthSet = {
   rir: 0,
   after: "rest",
   hasPartials: false,
+  place: 0,
   restBefore: null,
 };
 
@@ -192,13 +193,15 @@ describe("a personal curve", () => {
     Array.from({ length: sessions }, (_, s) =>
       [3, 8, 12].map((possibleReps) => ({
         session: String(s),
+        // As if each were done fresh, so that only the curve is looked at.
+        place: 0,
         possibleReps,
         logTotal: Math.log(100 + 5 * s) - slope * Math.log(maximumOverLoad("epley", possibleReps)),
       })),
     ).flat();
 
   it("is the general one where nothing can be compared", () => {
-    expect(fitCurve([], "epley")).toEqual(GENERAL_CURVE);
+    expect(fitCurve([], "epley")).toEqual({ ...GENERAL_CURVE, fatigue: 0.02 });
     const alone = points(1.3, 1).slice(0, 1);
     expect(fitCurve(alone, "epley").slope).toBe(1);
   });
@@ -215,14 +218,21 @@ describe("a personal curve", () => {
   });
 
   it("takes sets at one load as one, so that fatigue does not look like a flat curve", () => {
-    const tired = [9, 9, 8, 6].map((possibleReps) => ({ session: "a", possibleReps, logTotal: 4 }));
+    const tired = [9, 9, 8, 6].map((possibleReps, place) => ({
+      session: "a",
+      place,
+      possibleReps,
+      logTotal: 4,
+    }));
     expect(fitCurve(tired, "epley").slope).toBe(1);
+    const fresh = tired.map((point) => ({ ...point, possibleReps: 9 }));
+    expect(fitCurve(tired, "epley").fatigue).toBeGreaterThan(fitCurve(fresh, "epley").fatigue);
   });
 
   it("is not fooled by getting stronger between sessions", () => {
     const stronger = [
-      { session: "a", possibleReps: 5, logTotal: Math.log(80) },
-      { session: "b", possibleReps: 10, logTotal: Math.log(90) },
+      { session: "a", place: 0, possibleReps: 5, logTotal: Math.log(80) },
+      { session: "b", place: 0, possibleReps: 10, logTotal: Math.log(90) },
     ];
     expect(fitCurve(stronger, "epley").slope).toBe(1);
   });
