@@ -234,6 +234,8 @@ export function formatOpenBecause(because: OpenBecause, find: FindMovement): str
       return "A share needs the total moved, and that is unknown here (carriage, bar, band or body weight).";
     case "noRecord":
       return `Nothing is logged yet with ${find(because.movement)?.name ?? because.movement}.`;
+    case "recordUnknown":
+      return `What was moved with ${find(because.movement)?.name ?? because.movement} last time is unknown (sled, bar, band or body weight), so there is no share of it; write a load.`;
     case "noLast":
       return "Nothing is logged yet with this movement at this station.";
     case "noEstimate":

@@ -1,4 +1,5 @@
 import {
+  assertNever,
   compareMass,
   count,
   massFromTicks,
@@ -103,6 +104,8 @@ function withChosen(
     case "shareOfMaximum":
     case "shareOfMovement":
       return load;
+    default:
+      return assertNever(load);
   }
 }
 

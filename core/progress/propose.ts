@@ -1,4 +1,4 @@
-import type { Mass } from "../kernel/index.ts";
+import { assertNever, type Mass } from "../kernel/index.ts";
 import { howToMake, loadForTotal, measuresAlike, totalMoved, type Loading } from "../gym/index.ts";
 import {
   isPreparatory,
@@ -68,6 +68,8 @@ export function followsFrom(load: LoadRule): "followsSet" | "workedOutOnTheDay" 
     case "open":
     case "trial":
       return null;
+    default:
+      return assertNever(load);
   }
 }
 

@@ -34,10 +34,16 @@ export function stepDurations(steps: readonly Step[]): readonly Duration[] {
       const wait = i === lastAt ? 0 : step.restAfter[level];
       return seconds(Math.max(0, handling - before[level]) + ready + work + wait);
     };
-    const duration = { low: own("low"), likely: own("likely"), high: own("high") };
+    const duration = ordered(own("low"), own("likely"), own("high"));
     rest = i >= lastAt ? NO_TIME : isBetween(step) ? left(before, step) : step.restAfter;
     return duration;
   });
+}
+
+/** A long rest hides more of what is done within it, so that a case can come out shorter than the one below. */
+function ordered(low: Seconds, likely: Seconds, high: Seconds): Duration {
+  const middle = likely < low ? low : likely;
+  return { low, likely: middle, high: high < middle ? middle : high };
 }
 
 /** Getting ready comes before a set, but not before each of its intervals, which follow by the clock. */

@@ -36,6 +36,8 @@ export interface LoadSources {
   readonly bodyWeight: Mass | null;
   /** The total of the heaviest work set last logged with a movement; null where none or unknown. */
   readonly lastTotal: (movement: MovementRef) => Mass | null;
+  /** True where a movement was logged anywhere, whether or not its total is known. */
+  readonly isLogged: (movement: MovementRef) => boolean;
   /** The reading of the first work set last logged with this movement at this station. */
   readonly lastReading: Mass | null;
   readonly strength: Strength | null;
@@ -114,7 +116,10 @@ export function setLoad(
     case "shareOfMovement": {
       const total = from.lastTotal(rule.movement);
       return total === null
-        ? open({ code: "noRecord", movement: rule.movement })
+        ? open({
+            code: from.isLogged(rule.movement) ? "recordUnknown" : "noRecord",
+            movement: rule.movement,
+          })
         : shareOfTotal(station, total, rule.share, from);
     }
     case "stepsFromSet": {

@@ -43,6 +43,8 @@ export type OpenBecause =
   /** A share over two stations, or of a body, needs totals, and one is unknown. */
   | { readonly code: "totalUnknown" }
   | { readonly code: "noRecord"; readonly movement: MovementRef }
+  /** It was logged, but what was moved is unknown: a sled, a bar, a band, a body. */
+  | { readonly code: "recordUnknown"; readonly movement: MovementRef }
   | { readonly code: "noLast" }
   | { readonly code: "noEstimate" }
   /** By effort, where the target is no reps, the reserve unknown, or both together beyond an estimate. */

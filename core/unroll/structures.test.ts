@@ -500,6 +500,14 @@ describe("what a step says beside load and time", () => {
         load: { kind: "shareOfMovement", movement: "shipped:front-squat", share: share(0.8) },
       }),
     ).toBe("noRecord");
+    const ofSled = {
+      kind: "shareOfMovement",
+      movement: "shipped:leg-curl",
+      share: share(0.8),
+    } as const;
+    const logged = { ...around, lastStation: () => sampleId<"station">(1) };
+    const [step] = unroll(samplePlan(slot([set(9, { load: ofSled })])), logged).filter(isSetStep);
+    expect(step?.load).toMatchObject({ because: { code: "recordUnknown" } });
     expect(
       because({ load: { kind: "stepsFromSet", set: sampleId(1), steps: -9 } }, [
         set(1, { load: at(40) }),

@@ -225,6 +225,7 @@ class SlotWalk {
     this.sources = {
       bodyWeight: around.bodyWeight,
       lastTotal: around.lastTotal,
+      isLogged: (movement) => around.lastStation(movement) !== null,
       lastReading: around.lastReading(slot.movement, slot.station),
       strength: around.strength(slot.movement, slot.station),
       rounding: slot.rounding,
