@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { amountKg, count, kg, share } from "../kernel/index.ts";
 import type { LoadRule, Rir } from "../plan/index.ts";
 import { unrollSlot } from "../unroll/index.ts";
-import { foundByTrial, judgedParts } from "./trial.ts";
+import { fellShort, foundByTrial, judgedParts } from "./trial.ts";
 import {
   sampleAround,
   sampleId,
@@ -147,5 +147,40 @@ describe("a session in which a trial found its load", () => {
   it("asks for no further try, and what follows from it is known", () => {
     expect(loads([])).toEqual([60, 65, 70, 75, "open"]);
     expect(loads([tried(0, 60, 5), tried(1, 65, 2)])).toEqual([60, 65, 52.5]);
+  });
+});
+
+describe("a load with loads to fall back on", () => {
+  const load: LoadRule = { kind: "fallback", reading: kg(100), then: [kg(100), kg(95)] };
+  const sets = [1, 2, 3, 4].map((n) =>
+    sampleSet(n, { load, target: { kind: "reps", min: count(6), max: count(6) } }),
+  );
+  const slot = sampleSlot([...sets, sampleSet(5, { load: { kind: "absolute", reading: kg(80) } })]);
+  const after = (...reps: readonly (number | null)[]) => {
+    const parts = reps.map((n, i) =>
+      samplePart(sets[i]!, { fullReps: n === null ? null : count(n) }),
+    );
+    return unrollSlot(
+      slot,
+      sampleAround([sampleStation()], { fellShort: (of) => fellShort(of, parts) }),
+    );
+  };
+  const loadsAfter = (...reps: readonly (number | null)[]) =>
+    after(...reps).map(({ load: l }) => (l.kind === "made" ? amountKg(l.reading) : null));
+
+  it("stays while sets come, goes one further for each that falls short, and ends at the last", () => {
+    expect(loadsAfter()).toEqual([100, 100, 100, 100, 80]);
+    expect(loadsAfter(6)).toEqual([100, 100, 100, 100, 80]);
+    expect(loadsAfter(5)).toEqual([100, 100, 100, 100, 80]);
+    expect(loadsAfter(5, 5)).toEqual([100, 100, 95, 95, 80]);
+    expect(loadsAfter(5, 5, 5)).toEqual([100, 100, 95, 95, 80]);
+    expect(loadsAfter(5, 6, 4)).toEqual([100, 100, 100, 95, 80]);
+  });
+
+  it("takes an unknown count for no failure, and says what it went down from and what is left", () => {
+    expect(loadsAfter(null, null)).toEqual([100, 100, 100, 100, 80]);
+    const [, , third] = after(5, 5);
+    expect(third).toMatchObject({ fallenFrom: kg(100), fallback: [] });
+    expect(after(5)[1]).toMatchObject({ fallenFrom: null, fallback: [kg(95)] });
   });
 });

@@ -52,3 +52,12 @@ export function judgedParts(
   if (set.load.kind !== "trial") return own;
   return (foundTry(set, parts) ?? triesOf(set, parts).at(-1))?.parts ?? [];
 }
+
+/** True where a set asked for at least so many repetitions and a side of it came with fewer; an unknown count did not. */
+export function fellShort(set: PlannedSet, parts: readonly PerformedPart[]): boolean {
+  const { target } = set;
+  const least =
+    target.kind === "reps" ? target.min : target.kind === "limit" ? target.atLeast : null;
+  if (least === null) return false;
+  return judgedParts(set, parts).some(({ fullReps }) => fullReps !== null && fullReps < least);
+}

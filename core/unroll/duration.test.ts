@@ -2,8 +2,9 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { addDurations, count, kg, NO_TIME, seconds } from "../kernel/index.ts";
 import type { Item, RotationBlock } from "../plan/index.ts";
-import { sessionDuration, slotDurations } from "./duration.ts";
+import { sessionDuration, slotDurations, stepDurations } from "./duration.ts";
 import { unroll } from "./unroll.ts";
+import { anyPlan } from "~/tests/arbitrary/plan.ts";
 import {
   sampleDrop,
   sampleId,
@@ -171,6 +172,20 @@ describe("the duration of a session", () => {
         expect(whole.likely).toBeLessThanOrEqual(whole.high);
       }),
       { numRuns: 60 },
+    );
+  });
+
+  it("has low, likely and high in order for each step and exercise too, whatever the plan", () => {
+    fc.assert(
+      fc.property(anyPlan, (plan) => {
+        const steps = unroll(plan, around);
+        const all = [...stepDurations(steps), ...slotDurations(steps).values()];
+        for (const { low, likely, high } of all) {
+          expect(low).toBeLessThanOrEqual(likely);
+          expect(likely).toBeLessThanOrEqual(high);
+        }
+      }),
+      { numRuns: 80 },
     );
   });
 

@@ -40,10 +40,9 @@ export function stepDurations(steps: readonly Step[]): readonly Duration[] {
   });
 }
 
-/** A long rest hides more of what is done within it, so that a case can come out shorter than the one below. */
+/** A long rest hides more of what is done within it, so that a case can come out beyond the likely one. */
 function ordered(low: Seconds, likely: Seconds, high: Seconds): Duration {
-  const middle = likely < low ? low : likely;
-  return { low, likely: middle, high: high < middle ? middle : high };
+  return { low: low > likely ? likely : low, likely, high: high < likely ? likely : high };
 }
 
 /** Getting ready comes before a set, but not before each of its intervals, which follow by the clock. */

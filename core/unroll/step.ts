@@ -108,6 +108,8 @@ export interface SetStep {
   readonly load: StepLoad;
   /** Where the next set goes if this one falls short; empty where nothing was decided before. */
   readonly fallback: readonly Mass[];
+  /** The load that was written, where sets before fell short and this one went down from it; else null. */
+  readonly fallenFrom: Mass | null;
   readonly change: Change | null;
   readonly setUp: SetUp;
   /** What of the set-up differs from the step before in this slot; all of it at the start. */

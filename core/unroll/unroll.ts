@@ -1,6 +1,7 @@
 import {
   type Id,
   type MovementRef,
+  sameReading,
   seconds,
   type Mass,
   type Seconds,
@@ -57,6 +58,8 @@ export interface Surroundings {
   readonly lastStation: (movement: MovementRef) => Id<"station"> | null;
   /** What a trial came to in this training; null before and while it goes on. */
   readonly found: (trial: PlannedSet) => FoundLoad | null;
+  /** True for a set that was trained in this training and fell short of its target; false before. */
+  readonly fellShort: (set: PlannedSet) => boolean;
   /** What can be worked out from the estimated maximum there; null where there is none. */
   readonly strength: (movement: MovementRef, station: Id<"station">) => Strength | null;
 }
@@ -82,6 +85,7 @@ export function surroundingsOf(
     lastReading: () => null,
     lastStation: () => null,
     found: () => null,
+    fellShort: () => false,
     strength: () => null,
     ...known,
   };
@@ -211,6 +215,7 @@ class SlotWalk {
   private readonly sources: LoadSources;
   private readonly find: FindMovement;
   private readonly found: Surroundings["found"];
+  private readonly fellShort: Surroundings["fellShort"];
 
   constructor(
     private readonly slot: Slot,
@@ -221,6 +226,7 @@ class SlotWalk {
     this.station = around.station(slot.station);
     this.find = around.movement;
     this.found = around.found;
+    this.fellShort = around.fellShort;
     this.usual = usualRepOf(slot.movement, around.movement);
     this.sources = {
       bodyWeight: around.bodyWeight,
@@ -266,7 +272,8 @@ class SlotWalk {
   /** The set itself, its repeats, and its extensions, in order. */
   private parts(set: PlannedSet): readonly Part[] {
     const found = this.found(set);
-    const first = setLoad(set, this.station, this.sources);
+    const load = fallenTo(set, this.slot, this.fellShort);
+    const first = setLoad({ ...set, load }, this.station, this.sources);
     const partLoads = new Map<Id<"extension">, StepLoad>();
     if (this.station !== null) {
       // What a trial comes to is found in training, so that nothing can be worked out from it before.
@@ -343,8 +350,8 @@ class SlotWalk {
       repeat: part.repeat,
       detail: part.detail,
       load: part.load,
-      fallback:
-        part.extension === null && set.load.kind === "fallback" ? set.load.then : NO_FALLBACK,
+      fallenFrom: part.extension === null ? fallenFrom(set, this.slot, this.fellShort) : null,
+      fallback: part.extension === null ? leftToFall(set, this.slot, this.fellShort) : NO_FALLBACK,
       change: null,
       setUp: part.setUp,
       setUpChange,
@@ -364,6 +371,62 @@ class SlotWalk {
     if (this.station !== null) atStation(this.atStations, this.station, step);
     return step;
   }
+}
+
+/**
+ * Where a load with fallbacks has gone to: one further for each set before it with the same loads that fell short,
+ * at most to the last; any other load is what it is.
+ */
+function fallenTo(
+  set: PlannedSet,
+  slot: Slot,
+  fellShort: Surroundings["fellShort"],
+): PlannedSet["load"] {
+  const { load } = set;
+  if (load.kind !== "fallback") return load;
+  const [reading = load.reading, ...then] = [load.reading, ...load.then].slice(
+    Math.min(load.then.length, shortBefore(set, slot, fellShort)),
+  );
+  return { ...load, reading, then };
+}
+
+/** The loads that are still to fall back on from a set. */
+function leftToFall(
+  set: PlannedSet,
+  slot: Slot,
+  fellShort: Surroundings["fellShort"],
+): readonly Mass[] {
+  const load = fallenTo(set, slot, fellShort);
+  return load.kind === "fallback" ? load.then : NO_FALLBACK;
+}
+
+/** The load that a set went down from, or null where it did not. */
+function fallenFrom(
+  set: PlannedSet,
+  slot: Slot,
+  fellShort: Surroundings["fellShort"],
+): Mass | null {
+  const load = fallenTo(set, slot, fellShort);
+  if (set.load.kind !== "fallback" || load.kind !== "fallback") return null;
+  return sameReading(load.reading, set.load.reading) ? null : set.load.reading;
+}
+
+/** How many sets of the exercise before this one had the same loads and fell short. */
+function shortBefore(set: PlannedSet, slot: Slot, fellShort: Surroundings["fellShort"]): number {
+  const before = slot.sets.slice(
+    0,
+    slot.sets.findIndex(({ id }) => id === set.id),
+  );
+  return before.filter((other) => sameFallback(other.load, set.load) && fellShort(other)).length;
+}
+
+function sameFallback(a: PlannedSet["load"], b: PlannedSet["load"]): boolean {
+  if (a.kind !== "fallback" || b.kind !== "fallback") return false;
+  const [x, y] = [a, b].map(({ reading, then }) => [reading, ...then]);
+  return (
+    x?.length === y?.length &&
+    (x ?? []).every((m, i) => y?.[i] !== undefined && sameReading(m, y[i]))
+  );
 }
 
 function detailOf(extension: Extension): PartDetail {

@@ -243,7 +243,10 @@ function Aside({
       aria-label="What the session comes to"
       sx={{ position: { lg: "sticky" }, top: 16, alignSelf: "start", mt: { xs: 4, lg: 0 } }}
     >
-      <BenchPanel duration={duration} hardSets={hardSetCount(plannedSets(draft.plan, judged.around))} />
+      <BenchPanel
+        duration={duration}
+        hardSets={hardSetCount(plannedSets(draft.plan, judged.around))}
+      />
       <FindingsPanel
         findings={findings}
         approachName={approach.name}

@@ -9,6 +9,7 @@ import type { Id, MovementRef, Mass } from "~/core/kernel/index.ts";
 import {
   conflictsOf,
   contextsOf,
+  fellShort,
   foundByTrial,
   hardSetsDone,
   isEnded,
@@ -112,7 +113,11 @@ export function FloorView({
   );
   const session = useMemo(() => {
     const parts = partsOf(log).map(({ part }) => part);
-    return unroll(run.document, { ...around, found: (set) => foundByTrial(set, parts) });
+    return unroll(run.document, {
+      ...around,
+      found: (set) => foundByTrial(set, parts),
+      fellShort: (set) => fellShort(set, parts),
+    });
   }, [run.document, around, log]);
   const steps = useMemo(() => session.filter(isSetStep), [session]);
 

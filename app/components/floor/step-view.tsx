@@ -121,6 +121,11 @@ export function StepView({
           A try: say how many are left. The load is found when it comes to {formatRir(step.effort)}.
         </Typography>
       ) : null}
+      {step.fallenFrom === null ? null : (
+        <Typography sx={{ mt: 1, fontWeight: 650 }}>
+          Down from {formatMass(step.fallenFrom)}: a set before fell short.
+        </Typography>
+      )}
       {step.fallback.length === 0 ? null : (
         <Typography sx={{ mt: 1, fontWeight: 650 }}>
           If this falls short, next set: {step.fallback.map(formatMass).join(", then ")}
