@@ -143,7 +143,11 @@ function refused(): ReadonlyMap<string, readonly string[]> {
       ? getSourceFile.call(host, path, target, ...rest)
       : ts.createSourceFile(path, text, target, true);
   };
-  const files = read.fileNames.filter((path) => !/\.test\.tsx?$|\/tests\//.test(path));
+  // The screens know no kind by name: their forms show what the definitions hold.
+  const files = read.fileNames.filter(
+    (path) =>
+      /\/(core|codec|format|server)\//.test(path) && !/\.test\.ts$|server\/app\.ts$/.test(path),
+  );
   const program = ts.createProgram(files, read.options, host);
   const found = new Map<string, Set<string>>();
   for (const diagnostic of program.getSemanticDiagnostics()) {
