@@ -134,13 +134,13 @@ function refused(): ReadonlyMap<string, readonly string[]> {
     changed.set(pathOf(name), module);
   }
   const host = ts.createCompilerHost(read.options);
-  const { readFile, fileExists, getSourceFile } = host;
-  host.readFile = (path) => changed.get(path) ?? readFile.call(host, path);
-  host.fileExists = (path) => changed.has(path) || fileExists.call(host, path);
+  const plain = ts.createCompilerHost(read.options);
+  host.readFile = (path) => changed.get(path) ?? plain.readFile(path);
+  host.fileExists = (path) => changed.has(path) || plain.fileExists(path);
   host.getSourceFile = (path, target, ...rest) => {
     const text = changed.get(path);
     return text === undefined
-      ? getSourceFile.call(host, path, target, ...rest)
+      ? plain.getSourceFile(path, target, ...rest)
       : ts.createSourceFile(path, text, target, true);
   };
   // The screens know no kind by name: their forms show what the definitions hold.

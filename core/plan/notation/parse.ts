@@ -11,7 +11,13 @@ import type { NotationContext } from "./context.ts";
 import type { NotationError } from "./error.ts";
 import { PARSER } from "./grammar/line.ts";
 import { keepIds, keepItems, withIdsOf } from "./keep-ids.ts";
-import { readLine, Reader } from "./read/line.ts";
+import { readItem } from "./read/item.ts";
+import { readLine } from "./read/line.ts";
+import { readLoad } from "./read/load.ts";
+import { readRest } from "./read/modifier.ts";
+import { readExtension } from "./read/part.ts";
+import { fail as note, reading, type Reading } from "./read/reading.ts";
+import { readTarget } from "./read/target.ts";
 import { expectationOf, LEXER, T } from "./tokens.ts";
 
 /** Longer texts are no written line but something pasted. */
@@ -38,7 +44,7 @@ type Read<V> = Result<V, readonly NotationError[]>;
 
 /** A target as in the written line: "8-12", "max least 6", "40 s". */
 export function parseTarget(text: string, context: NotationContext): Read<Target> {
-  return readPart(text, "target", context, (reader, words) => reader.target(words));
+  return readPart(text, "target", context, readTarget);
 }
 
 /** A load as in the written line behind "at", with the sets before it; nothing is a load to find. */
@@ -48,12 +54,12 @@ export function parseLoad(
   context: NotationContext,
 ): Read<LoadRule> {
   if (text.trim() === "") return ok({ kind: "open" });
-  return readPart(text, "load", context, (reader, words) => reader.load(words), before);
+  return readPart(text, "load", context, readLoad, before);
 }
 
 /** A rest as in the written line behind "rest". */
 export function parseRest(text: string, context: NotationContext): Read<Rest> {
-  return readPart(text, "rest", context, (reader, words) => reader.rest(words));
+  return readPart(text, "rest", context, readRest);
 }
 
 /** A part as in the written line behind "then"; `old` gives it its ids, `own` is the set's target. */
@@ -63,9 +69,9 @@ export function parsePart(
   own: Target,
   context: NotationContext,
 ): Read<Extension> {
-  const read = readPart(text, "extension", context, (reader, words) => {
-    const parts = reader.extension(words, own);
-    if (parts.length > 1) reader.fail(words, { code: "oneNumber" });
+  const read = readPart(text, "extension", context, (r, words) => {
+    const parts = readExtension(r, words, own);
+    if (parts.length > 1) note(r, words, { code: "oneNumber" });
     return parts[0];
   });
   if (!read.ok || read.value === undefined) return read.ok ? ok(old) : read;
@@ -81,9 +87,9 @@ export function parseItems(
 ): Read<readonly Item[]> {
   const words = wordsOf(text, "items");
   if (!words.ok) return words;
-  const reader = new Reader(context, mint);
-  const items = words.value.map((item) => reader.item(item));
-  return reader.errors.length > 0 ? fail(reader.errors) : ok(keepItems(items, previous));
+  const r = reading(context, mint);
+  const items = words.value.map((item) => readItem(r, item));
+  return r.errors.length > 0 ? fail(r.errors) : ok(keepItems(items, previous));
 }
 
 type Rule = "line" | "items" | "target" | "load" | "rest" | "extension";
@@ -93,15 +99,15 @@ function readPart<R extends Exclude<Rule, "line" | "items">, V>(
   text: string,
   rule: R,
   context: NotationContext,
-  read: (reader: Reader, words: WordsOf<R>) => V,
+  read: (r: Reading, words: WordsOf<R>) => V,
   before: readonly PlannedSet[] = [],
 ): Read<V> {
   const words = wordsOf(text, rule);
   if (!words.ok) return words;
   // A part gets its ids from the one that it replaces, and nothing else here has any.
-  const reader = new Reader(context, () => NO_ID as never, before);
-  const value = read(reader, words.value);
-  return reader.errors.length > 0 ? fail(reader.errors) : ok(value);
+  const r = reading(context, () => NO_ID as never, before);
+  const value = read(r, words.value);
+  return r.errors.length > 0 ? fail(r.errors) : ok(value);
 }
 
 const NO_ID = "00000000-0000-7000-8000-000000000000";

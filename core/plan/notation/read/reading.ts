@@ -1,0 +1,35 @@
+import type { MintId } from "../../../kernel/index.ts";
+import type { PlannedSet } from "../../index.ts";
+import type { NotationContext } from "../context.ts";
+import type { NotationError } from "../error.ts";
+import type { Span } from "../syntax.ts";
+
+/** A line while it is read: where it stands, the sets read so far, and what is wrong with it. */
+export interface Reading {
+  readonly context: NotationContext;
+  readonly mint: MintId;
+  /** The sets read so far, for references to them. */
+  readonly before: PlannedSet[];
+  readonly errors: NotationError[];
+}
+
+/** A reading that has read nothing, or these sets. */
+export function reading(
+  context: NotationContext,
+  mint: MintId,
+  before: readonly PlannedSet[] = [],
+): Reading {
+  return { context, mint, before: [...before], errors: [] };
+}
+
+/** What is wrong, before its place is known. */
+export type Trouble = NotationError extends infer E
+  ? E extends Span
+    ? Omit<E, keyof Span>
+    : never
+  : never;
+
+/** Notes what is wrong, with its place; reading goes on. */
+export function fail({ errors }: Reading, { at, length }: Span, trouble: Trouble): void {
+  errors.push({ at, length, ...trouble } as NotationError);
+}
