@@ -13,6 +13,8 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: "unit",
+          // Pure code: files of one worker share what they imported.
+          isolate: false,
           testTimeout: isLong ? 300_000 : 30_000,
           include: ["{core,codec,format,app,server,demo}/**/*.test.ts"],
         },

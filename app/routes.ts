@@ -29,7 +29,7 @@ export default [
     route("plans/:planId/sheet", "routes/plan-sheet.tsx"),
     route("plans/:planId/start", "routes/plan-start.tsx"),
     route("plans/:planId/set-aside", "routes/plan-set-aside.ts"),
-    route("plans/:planId/spread", "routes/plan-spread.ts"),
+    route("plans/:planId/move-slot", "routes/plan-move-slot.ts"),
     route("runs/:runId", "routes/review.tsx"),
   ]),
   route("floor/:runId", "routes/floor.tsx"),

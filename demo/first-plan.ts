@@ -1,6 +1,6 @@
 import {
   type Id,
-  type MintId,
+  type NewId,
   count,
   mass,
   seconds,
@@ -23,20 +23,20 @@ import { STATIONS, type Exercise, type StationKey } from "./studio.ts";
 export function firstPlan(
   routine: readonly Exercise[],
   stations: Readonly<Record<StationKey, Id<"station">>>,
-  mint: MintId,
+  newId: NewId,
 ): SessionPlan {
   return {
     schemaVersion: 2,
-    blocks: routine.map((exercise) => blockOf(exercise, stations[exercise.station], mint)),
+    blocks: routine.map((exercise) => blockOf(exercise, stations[exercise.station], newId)),
   };
 }
 
-function blockOf(exercise: Exercise, station: Id<"station">, mint: MintId): Block {
+function blockOf(exercise: Exercise, station: Id<"station">, newId: NewId): Block {
   const movement = findMovement(exercise.movement);
   if (movement === null) throw new Error(`the demo names no movement: ${exercise.movement}`);
   const { unit } = STATIONS[exercise.station].loading;
   const block = newBlock(
-    mint,
+    newId,
     movement,
     station,
     exercise.start === null ? null : mass(Math.round(exercise.start * 1000), unit),
@@ -46,8 +46,8 @@ function blockOf(exercise: Exercise, station: Id<"station">, mint: MintId): Bloc
   const sets = Array.from({ length: exercise.sets }, (_, i) => {
     const set = {
       ...model,
-      id: mint<"set">(),
-      lineageId: mint<"lineage">(),
+      id: newId<"set">(),
+      lineageId: newId<"lineage">(),
       target: { kind: "reps" as const, min: count(exercise.reps[0]), max: count(exercise.reps[1]) },
       effort: exercise.effort,
       tempo:
@@ -58,7 +58,7 @@ function blockOf(exercise: Exercise, station: Id<"station">, mint: MintId): Bloc
     };
     const isLast = i === exercise.sets - 1;
     if (!isLast || exercise.drop === undefined) return set;
-    return { ...set, extensions: [dropTo(share(exercise.drop), set, mint)] };
+    return { ...set, extensions: [dropTo(share(exercise.drop), set, newId)] };
   });
   return {
     ...block,
@@ -71,7 +71,7 @@ function blockOf(exercise: Exercise, station: Id<"station">, mint: MintId): Bloc
   };
 }
 
-function dropTo(to: Share, set: PlannedSet, mint: MintId): Extension {
-  const drop = newExtension("drop", set, mint);
+function dropTo(to: Share, set: PlannedSet, newId: NewId): Extension {
+  const drop = newExtension("drop", set, newId);
   return drop.kind === "drop" ? { ...drop, to: { kind: "share", of: "current", share: to } } : drop;
 }

@@ -8,7 +8,7 @@ import {
   type Id,
 } from "~/core/kernel/index.ts";
 import { nextEasier } from "~/core/gym/index.ts";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { hashPassword } from "../server/auth/password.server.ts";
 import { register } from "../server/db/accounts.server.ts";
 import type { Database } from "../server/db/connection.server.ts";
@@ -87,7 +87,7 @@ async function seedTrainee(setting: Setting, trainee: Trainee): Promise<void> {
   let plan = await addPlan(
     at(met),
     { ...head, day: firstDay },
-    firstPlan(trainee.routine, setting.stations, mintId),
+    firstPlan(trainee.routine, setting.stations, newId),
   );
   for (const [session, on] of days.entries()) {
     const start = instantAt(on, hour, minute, GYM.timeZone);

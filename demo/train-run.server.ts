@@ -8,7 +8,7 @@ import {
 } from "~/core/log/index.ts";
 import { findSlot, amountAsked, isRir, slotsOf, type Rir } from "~/core/plan/index.ts";
 import { isSetStep, surroundingsOf, unroll, type SetStep } from "~/core/unroll/index.ts";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { listStations } from "../server/db/gyms.server.ts";
 import { acceptCommands } from "../server/db/commands.server.ts";
 import { type StoredRun } from "../server/db/runs.server.ts";
@@ -34,12 +34,12 @@ export async function trainRun(
   course: Course,
   random: Random,
 ): Promise<void> {
-  const device = mintId<"device">();
+  const device = newId<"device">();
   const commands: Command[] = [];
   let clock = course.start + 4 * 60_000;
   const say = (body: CommandBody) =>
     commands.push({
-      commandId: mintId(),
+      commandId: newId(),
       runId: run.id,
       device,
       seq: commands.length + 1,
@@ -86,7 +86,7 @@ export async function trainRun(
     ) {
       say({
         kind: "pain",
-        id: mintId(),
+        id: newId(),
         slotId: slot.id,
         key: step.key,
         joint: "knee",
@@ -127,7 +127,7 @@ function performedPart(
   const left: unknown = step.kind === "drop" ? 0 : done.left;
   const rir: Rir = isRir(left) ? left : "unknown";
   return {
-    id: mintId(),
+    id: newId(),
     slotId: step.slotId,
     key: step.key,
     stationVersion,

@@ -72,7 +72,7 @@ describe("what a press does", () => {
     [{ kind: "addSet", slot }, "One more set of Squat"],
     [{ kind: "dropSet", slot }, "One set less of Squat"],
     [{ kind: "trimSets", to: 1 }, "At most 1 work set of each"],
-    [{ kind: "spread", slot, to: sampleId(2), day: sampleDay() }, "Move Squat to 2 Mar"],
+    [{ kind: "moveToOtherDay", slot, to: sampleId(2), day: sampleDay() }, "Move Squat to 2 Mar"],
     [{ kind: "setUp", slot, name: "Heels", choice: "raised" }, "Heels: raised"],
     [{ kind: "leaveReserve", slot }, "Leave two reps in reserve"],
     [{ kind: "moreReps", slot }, "Stay at this load for 12 to 15 reps"],

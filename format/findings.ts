@@ -112,7 +112,7 @@ export function formatFix(fix: Fix, nameOfSlot: (slot: string) => string): strin
       return `One more set of ${nameOfSlot(fix.slot)}`;
     case "dropSet":
       return `One set less of ${nameOfSlot(fix.slot)}`;
-    case "spread":
+    case "moveToOtherDay":
       return `Move ${nameOfSlot(fix.slot)} to ${formatShortDay(fix.day)}`;
     case "trimSets":
       return `At most ${fix.to} work ${fix.to === 1 ? "set" : "sets"} of each`;

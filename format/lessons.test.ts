@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { SHIPPED_MOVEMENTS } from "~/core/movement/catalogue/index.ts";
 import { parseLine, writeLine, type NotationContext } from "~/core/plan/notation/index.ts";
 import { seconds } from "~/core/kernel/index.ts";
-import { sampleMint } from "../tests/samples/index.ts";
+import { sampleNewId } from "../tests/samples/index.ts";
 import { LESSONS } from "./lessons.ts";
 
 const CONTEXT: NotationContext = {
@@ -19,9 +19,9 @@ describe("the lessons", () => {
   const lines = LESSONS.flatMap((lesson) => lesson.examples.map((example) => example.line));
 
   it.each(lines)("%s is read and written back to the same", (line) => {
-    const read = parseLine(line, [], CONTEXT, sampleMint);
+    const read = parseLine(line, [], CONTEXT, sampleNewId);
     if (!read.ok) throw new Error(JSON.stringify(read.error));
-    const again = parseLine(writeLine(read.value, CONTEXT), read.value, CONTEXT, sampleMint);
+    const again = parseLine(writeLine(read.value, CONTEXT), read.value, CONTEXT, sampleNewId);
     expect(again).toEqual(read);
   });
 

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { expect, it } from "vitest";
 import { parseLine, type NotationContext } from "~/core/plan/notation/index.ts";
 import { seconds } from "~/core/kernel/index.ts";
-import { sampleMint } from "../tests/samples/index.ts";
+import { sampleNewId } from "../tests/samples/index.ts";
 import { formatNotationError } from "./notation.ts";
 
 const CONTEXT: NotationContext = {
@@ -14,7 +14,7 @@ const CONTEXT: NotationContext = {
   movementNamed: () => null,
 };
 const says = (text: string): string => {
-  const read = parseLine(text, [], CONTEXT, sampleMint);
+  const read = parseLine(text, [], CONTEXT, sampleNewId);
   return read.ok ? "fine" : read.error.map(formatNotationError).join(" ");
 };
 

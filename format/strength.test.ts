@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import {
-  knownFrom,
+  strengthRecordOf,
   PLAIN_STRICTNESS,
   USUAL_RULES,
   type NoEstimate,
@@ -23,7 +23,7 @@ import { formatKnown, formatNoEstimate, strictnessExamples } from "./strength.ts
 
 describe("what is known of somebody's strength", () => {
   const known = (reading: number, reps: number, rir: 0 | 2 | "unknown") =>
-    knownFrom(
+    strengthRecordOf(
       [sampleExposure([sampleExposed(kg(reading), reps, rir)], { runId: sampleId(1) })],
       null,
       USUAL_RULES,

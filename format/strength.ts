@@ -2,7 +2,7 @@ import type { Tempo } from "~/core/plan/index.ts";
 import {
   strictShare,
   type Equation,
-  type Known,
+  type StrengthRecord,
   type MaximumEstimate,
   type NoEstimate,
   type StrictnessRule,
@@ -20,7 +20,7 @@ export const EQUATION_NAMES: Readonly<Record<Equation, string>> = {
 };
 
 /** "estimated maximum 104.5 kg (96 to 113 kg) of the total moved", or why there is none; empty where nothing is known. */
-export function formatKnown(known: Known | null): string | null {
+export function formatKnown(known: StrengthRecord | null): string | null {
   if (known === null) return null;
   if (known.maximum !== null) return `${formatMaximum(known.maximum)} of the total moved`;
   return known.refused === null ? null : formatNoEstimate(known.refused);

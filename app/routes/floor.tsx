@@ -11,7 +11,12 @@ import { bodyWeightOf } from "~/core/person/index.ts";
 import { movementsIn, slotsOf, type SessionPlan } from "~/core/plan/index.ts";
 import type { Station } from "~/core/gym/index.ts";
 import { idParam, orNotFound, requireSignIn } from "~/server/auth/session.server.ts";
-import { before, figuresOf, historyOf, seriesOf } from "~/server/coaching/history.server.ts";
+import {
+  before,
+  strengthRecordsOf,
+  historyOf,
+  seriesOf,
+} from "~/server/coaching/history.server.ts";
 import { getGym, listStations } from "~/server/db/gyms.server.ts";
 import { listMeasurements } from "~/server/db/measurements.server.ts";
 import { catalogueFor } from "~/server/db/movements.server.ts";
@@ -56,7 +61,7 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
     };
     lasts[slot.id] = { exposure, differences: differences(exposure, today) };
   }
-  const figures = figuresOf(series, bodyWeight, rules);
+  const strengthRecords = strengthRecordsOf(series, bodyWeight, rules);
   const named = new Set(movementsIn(run.document));
   const movements = catalogue.all.filter((movement) => named.has(movement.ref));
   return {
@@ -66,7 +71,7 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
     lasts,
     movements,
     rules,
-    figures,
+    strengthRecords,
     bodyWeight,
     studioId: scope.studioId,
     gym: { name: gym?.name ?? "Gym", timeZone: gym?.timeZone ?? "UTC" },

@@ -19,19 +19,19 @@ import { SheetPage } from "../components/sheet/sheet-page.tsx";
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const plan = orNotFound(await getPlan(scope, idParam<"plan">(params.planId)));
-  const { stations, gyms, rules, figures, bodyWeight } = await benchOf(scope, plan);
+  const { stations, gyms, rules, strengthRecords, bodyWeight } = await benchOf(scope, plan);
   const gym = gyms.find((g) => g.id === plan.gymId)?.name ?? "";
-  return { plan, stations, gym, rules, figures, bodyWeight };
+  return { plan, stations, gym, rules, strengthRecords, bodyWeight };
 });
 
 /** A session on one A4 page, in ink on white, with room to write beside every set. */
 export default function PlanSheet({ loaderData }: Route.ComponentProps) {
-  const { plan, stations, gym, rules, figures, bodyWeight } = loaderData;
+  const { plan, stations, gym, rules, strengthRecords, bodyWeight } = loaderData;
   const { find } = useCatalogue();
   const around = surroundingsOf(
     stations.filter((s) => s.gymId === plan.gymId),
     find,
-    surroundingsFrom(figures, bodyWeight, rules),
+    surroundingsFrom(strengthRecords, bodyWeight, rules),
   );
   const steps = unroll(plan.document, around);
   const slots = slotsOf(plan.document);

@@ -5,13 +5,18 @@ import { Form, Link, useSearchParams } from "react-router";
 import { dayAt } from "~/core/kernel/index.ts";
 import { bodyWeightOf } from "~/core/person/index.ts";
 import { lastKey } from "~/core/log/index.ts";
-import { EQUATIONS, EQUATION_SOURCES, strengthTable, type Known } from "~/core/progress/index.ts";
+import {
+  EQUATIONS,
+  EQUATION_SOURCES,
+  strengthTable,
+  type StrengthRecord,
+} from "~/core/progress/index.ts";
 import { formatDay, formatAmount } from "~/format/numbers.ts";
 import { EQUATION_NAMES, formatKnown } from "~/format/strength.ts";
 import { formatRir } from "~/format/training.ts";
 import { readingMeaning } from "~/format/station.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
-import { figuresOf, historyOf, seriesOf } from "~/server/coaching/history.server.ts";
+import { strengthRecordsOf, historyOf, seriesOf } from "~/server/coaching/history.server.ts";
 import { listStations } from "~/server/db/gyms.server.ts";
 import { listMeasurements } from "~/server/db/measurements.server.ts";
 import { strengthRules } from "~/server/db/strength-rules.server.ts";
@@ -33,20 +38,20 @@ export const loader = reading(async (scope, { params, request }: Route.LoaderArg
   ]);
   const equation = EQUATIONS.find((e) => e === asked) ?? rules.equation;
   const bodyWeight = bodyWeightOf(measurements, dayAt(scope.now, "UTC"));
-  const figures = figuresOf(seriesOf(history), bodyWeight, { ...rules, equation });
-  return { person, equation, bodyWeight, figures, stations };
+  const strengthRecords = strengthRecordsOf(seriesOf(history), bodyWeight, { ...rules, equation });
+  return { person, equation, bodyWeight, strengthRecords, stations };
 });
 
 /** What a person can be expected to lift for reps and reserve, by movement and station; to look at and to print. */
 export default function Strength({ loaderData }: Route.ComponentProps) {
-  const { person, equation, bodyWeight, figures, stations } = loaderData;
+  const { person, equation, bodyWeight, strengthRecords, stations } = loaderData;
   const { find } = useCatalogue();
   const [search] = useSearchParams();
-  const nameOf = (known: Known) => {
+  const nameOf = (known: StrengthRecord) => {
     const station = stations.find((s) => s.id === known.station);
     return `${find(known.movement)?.name ?? known.movement}, ${station?.name ?? "a station that is gone"}`;
   };
-  const all = Object.values(figures).sort(
+  const all = Object.values(strengthRecords).sort(
     (a, b) =>
       Number(b.maximum !== null) - Number(a.maximum !== null) || (nameOf(a) < nameOf(b) ? -1 : 1),
   );
@@ -128,7 +133,7 @@ function TableOf({
   known,
   loaderData: { stations, bodyWeight, equation },
 }: {
-  readonly known: Known;
+  readonly known: StrengthRecord;
   readonly loaderData: Route.ComponentProps["loaderData"];
 }) {
   const station = stations.find((s) => s.id === known.station);

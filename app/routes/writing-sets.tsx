@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { sessionDuration, isSetStep, surroundingsOf, unroll } from "~/core/unroll/index.ts";
 import { parseLine } from "~/core/plan/notation/index.ts";
 import { newBlock, type PlannedSet, type SessionPlan } from "~/core/plan/index.ts";
@@ -19,7 +19,7 @@ export default function WritingSets() {
   const context = usePlainNotation(useCatalogue());
   const [sets, setSets] = useState<readonly PlannedSet[]>([]);
   const learn = (line: string) => {
-    const read = parseLine(line, [], context, mintId);
+    const read = parseLine(line, [], context, newId);
     if (read.ok) setSets(read.value);
   };
   return (
@@ -51,7 +51,7 @@ export default function WritingSets() {
             label="A line to try"
             sets={sets}
             context={context}
-            mint={mintId}
+            newId={newId}
             onSets={setSets}
             onInvalid={ignore}
             isTaught
@@ -98,7 +98,7 @@ function Steps({ sets }: { readonly sets: readonly PlannedSet[] }) {
   const plan = useMemo<SessionPlan | null>(() => {
     const movement = all.find((m) => m.ref === "shipped:leg-press");
     if (movement === undefined) return null;
-    const block = newBlock(mintId, movement, mintId(), null);
+    const block = newBlock(newId, movement, newId(), null);
     return { schemaVersion: 2, blocks: [{ ...block, slot: { ...block.slot, sets } }] };
   }, [all, sets]);
   if (plan === null || sets.length === 0) {

@@ -56,7 +56,7 @@ export function candidates({ fact, slots }: Finding, judged: Judged): readonly F
     case "tooMuchForNew":
       return [
         { kind: "trimSets", to: 2 },
-        ...spreads(judged).slice(0, 1),
+        ...movesToOtherDay(judged).slice(0, 1),
         { kind: "trimSets", to: 1 },
       ];
     case "lowReadiness":
@@ -110,7 +110,7 @@ export function shorteners(judged: Judged): readonly (readonly Fix[])[] {
     pairs(judged),
     [{ kind: "trimRest", share: 0.75 }],
     setsLess(judged),
-    spreads(judged).slice(0, TRIED),
+    movesToOtherDay(judged).slice(0, TRIED),
     [3, 2, 1].map((to): Fix => ({ kind: "trimSets", to })),
     removals(judged),
   ];
@@ -145,13 +145,13 @@ function removals(judged: Judged): readonly Fix[] {
 }
 
 /** Every exercise, the last first, to every other session that nobody has begun. */
-function spreads(judged: Judged): readonly Fix[] {
+function movesToOtherDay(judged: Judged): readonly Fix[] {
   return judged.slots
     .toReversed()
     .flatMap(({ slot }) =>
       judged.others
         .filter((other) => other.isOpen)
-        .map(({ id, day }): Fix => ({ kind: "spread", slot: slot.id, to: id, day })),
+        .map(({ id, day }): Fix => ({ kind: "moveToOtherDay", slot: slot.id, to: id, day })),
     );
 }
 

@@ -4,7 +4,7 @@ import type { RotationBlock, SessionPlan } from "../plan/index.ts";
 import { findingsOf } from "./finding-rules.ts";
 import type { FindingCode } from "./finding.ts";
 import type { Judging } from "./judged.ts";
-import { sampleDay, sampleId, sampleAround, sampleMint } from "../../tests/samples/index.ts";
+import { sampleDay, sampleId, sampleAround, sampleNewId } from "../../tests/samples/index.ts";
 import {
   approachOf,
   exercise,
@@ -248,8 +248,8 @@ describe("what findings are judged by", () => {
     const rest = { kind: "fixed", seconds: seconds(60) } as const;
     const circuit: RotationBlock = {
       kind: "rotation",
-      id: sampleMint(),
-      lineageId: sampleMint(),
+      id: sampleNewId(),
+      lineageId: sampleNewId(),
       members: [a.slot, b.slot],
       restBetween: rest,
       restAfterRound: rest,

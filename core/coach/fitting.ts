@@ -1,4 +1,4 @@
-import { type MintId, type MovementRef, sameReading, type Mass } from "../kernel/index.ts";
+import { type NewId, type MovementRef, sameReading, type Mass } from "../kernel/index.ts";
 import {
   applyEdit,
   copyPlan,
@@ -63,10 +63,10 @@ export function fitPlan(
   template: SessionPlan,
   judging: Omit<Judging, "plan">,
   lastReading: SwapContext["lastReading"],
-  mint: MintId,
+  newId: NewId,
 ): Fitted {
   const changes: FitChange[] = [];
-  let plan = copyPlan(template, mint);
+  let plan = copyPlan(template, newId);
   for (const slot of slotsOf(plan)) {
     const fitted = placed(slot, judging, lastReading, changes);
     plan =
@@ -76,7 +76,7 @@ export function fitPlan(
   }
   plan = mapSlots(plan, (slot) => ownLoads(slot, judging, lastReading, changes));
   if (judging.brief.level === "beginner") plan = mapSlots(plan, (slot) => plain(slot, changes));
-  return { plan: shortened(plan, judging, mint, changes), changes };
+  return { plan: shortened(plan, judging, newId, changes), changes };
 }
 
 /** The slot at a station of this gym, swapped where it has to be, or null where nothing stands in. */
@@ -137,7 +137,7 @@ function plain(slot: Slot, changes: FitChange[]): Slot {
 function shortened(
   begun: SessionPlan,
   judging: Omit<Judging, "plan">,
-  mint: MintId,
+  newId: NewId,
   changes: FitChange[],
 ): SessionPlan {
   let plan = begun;
@@ -146,10 +146,12 @@ function shortened(
     const found = findingsOf(now);
     const tooMuch = found.find(({ fact }) => fact.code === "tooMuchForNew");
     const way = found.some(({ fact }) => fact.code === "overCap")
-      ? wayToTake(waysToShorten(now, mint), changes)
+      ? wayToTake(waysToShorten(now, newId), changes)
       : null;
     const [fewer] =
-      tooMuch === undefined ? [] : fixesFor(tooMuch, now, mint).filter((f) => f.kind !== "spread");
+      tooMuch === undefined
+        ? []
+        : fixesFor(tooMuch, now, newId).filter((f) => f.kind !== "moveToOtherDay");
     const change =
       fewer !== undefined
         ? ({ code: "fewerSets", fix: fewer, before: plan } as const)
@@ -157,7 +159,7 @@ function shortened(
           ({ code: "shortened", fix: way.fix, before: plan, minutesSaved: way.minutes } as const);
     if (change === null) break;
     changes.push(change);
-    plan = applyFix(change.fix, now, mint);
+    plan = applyFix(change.fix, now, newId);
   }
   return plan;
 }
@@ -171,7 +173,7 @@ function wayToTake(ways: readonly Shortening[], changes: readonly FitChange[]): 
     (change) => change.code === "shortened" && change.fix.kind === "trimRest",
   );
   const left = ways.filter(
-    ({ fix }) => fix.kind !== "spread" && !(isTrimmed && fix.kind === "trimRest"),
+    ({ fix }) => fix.kind !== "moveToOtherDay" && !(isTrimmed && fix.kind === "trimRest"),
   );
   const isFree = ({ hardSets, brings }: Shortening) => hardSets === 0 && brings.length === 0;
   return left.find(isFree) ?? left.find(({ isEnough }) => isEnough) ?? left[0] ?? null;

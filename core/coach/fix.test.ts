@@ -9,7 +9,7 @@ import { findingsOf } from "./finding-rules.ts";
 import { SEVERITIES } from "./finding.ts";
 import { applyFix, arrangedByApproach, receiving } from "./fix.ts";
 import { fixesFor } from "./fixes-for.ts";
-import { sampleId, sampleMint } from "../../tests/samples/index.ts";
+import { sampleId, sampleNewId } from "../../tests/samples/index.ts";
 import {
   approachOf,
   exercise,
@@ -57,8 +57,8 @@ describe("a fix", () => {
         const before = findingsOf(j);
         const keys = new Set(before.map((f) => f.key));
         for (const found of before.slice(0, 3)) {
-          for (const fix of fixesFor(found, j, sampleMint, 1)) {
-            const after = findingsOf({ ...j, plan: applyFix(fix, j, sampleMint) });
+          for (const fix of fixesFor(found, j, sampleNewId, 1)) {
+            const after = findingsOf({ ...j, plan: applyFix(fix, j, sampleNewId) });
             expect(after.map((f) => f.key)).not.toContain(found.key);
             const worse = after.filter(
               (f) =>
@@ -75,7 +75,7 @@ describe("a fix", () => {
 
   const fixed = (j: ReturnType<typeof judging>, key: string) => {
     const found = findingsOf(j).find((f) => f.key.startsWith(key));
-    return found === undefined ? [] : fixesFor(found, j, sampleMint);
+    return found === undefined ? [] : fixesFor(found, j, sampleNewId);
   };
 
   it("adds what is missing, where the approach has it in the order", () => {
@@ -83,7 +83,7 @@ describe("a fix", () => {
     const [fix] = fixed(j, "regionMissing/hamstringsKneeFlexion");
     expect(fix?.kind).toBe("add");
     if (fix === undefined) return;
-    const names = slotsOf(applyFix(fix, j, sampleMint)).map((s) => s.movement);
+    const names = slotsOf(applyFix(fix, j, sampleNewId)).map((s) => s.movement);
     expect(names[0]).toBe("shipped:back-squat");
     expect(names.at(-1)).toBe("shipped:single-leg-calf-raise");
     expect(names).toHaveLength(3);
@@ -135,9 +135,9 @@ describe("a fix", () => {
     const long = sessionOf(exercise("leg-press", 4), exercise("lying-leg-curl", 6));
     const judged = (isOpen: boolean) =>
       judging(long, { brief: { minutesCap: 15 }, others: [otherSession(isOpen)] });
-    const [to] = fixed(judged(true), "overCap").filter((f) => f.kind === "spread");
+    const [to] = fixed(judged(true), "overCap").filter((f) => f.kind === "moveToOtherDay");
     expect(to).toMatchObject({ slot: slotsOf(long)[1]?.id, to: sampleId(7) });
-    expect(fixed(judged(false), "overCap").filter((f) => f.kind === "spread")).toEqual([]);
+    expect(fixed(judged(false), "overCap").filter((f) => f.kind === "moveToOtherDay")).toEqual([]);
     const received = receiving(sessionOf(), long, slotsOf(long)[1]!.id);
     expect(slotsOf(received)).toEqual([slotsOf(long)[1]]);
     expect(receiving(sessionOf(), long, sampleId(1))).toEqual(sessionOf());
@@ -154,7 +154,7 @@ describe("a fix", () => {
     expect(fixed(judging(alike, { brief: { minutesCap: 20 } }), "overCap")).not.toContainEqual(
       expect.objectContaining({ kind: "pair" }),
     );
-    const less = applyFix({ kind: "trimRest", share: 0.75 }, judging(plan), sampleMint);
+    const less = applyFix({ kind: "trimRest", share: 0.75 }, judging(plan), sampleNewId);
     expect(slotsOf(less)[0]?.sets[0]?.restAfter).toEqual({ kind: "fixed", seconds: 90 });
   });
 
@@ -169,7 +169,7 @@ describe("a fix", () => {
     const [slot] = slotsOf(plan);
     if (slot === undefined) throw new Error("one exercise expected");
     const after = (kind: "moreReps" | "lowerSlowly") =>
-      slotsOf(applyFix({ kind, slot: slot.id }, j, sampleMint))[0]?.sets[0];
+      slotsOf(applyFix({ kind, slot: slot.id }, j, sampleNewId))[0]?.sets[0];
     expect(after("moreReps")).toMatchObject({ load: heaviest, target: { min: 12, max: 15 } });
     expect(after("lowerSlowly")).toMatchObject({ load: heaviest, tempo: { lower: 4 } });
   });
@@ -177,8 +177,8 @@ describe("a fix", () => {
   it("moves a late priority before the other exercises, and behind what prepares for them", () => {
     const warmUp: SessionPlan["blocks"][number] = {
       kind: "prepare",
-      id: sampleMint(),
-      lineageId: sampleMint(),
+      id: sampleNewId(),
+      lineageId: sampleNewId(),
       items: [],
       rounds: count(1),
       restAfterRound: { kind: "fixed", seconds: seconds(0) },
@@ -189,7 +189,7 @@ describe("a fix", () => {
     const [fix] = fixed(j, "priorityLate");
     expect(fix).toEqual({ kind: "toFront", slot: slotsOf(plan)[1]?.id });
     if (fix === undefined) return;
-    const after = applyFix(fix, j, sampleMint);
+    const after = applyFix(fix, j, sampleNewId);
     expect(after.blocks[0]).toBe(warmUp);
     expect(slotsOf(after).map((s) => s.movement.slice(8))).toEqual([
       "adduction-machine",
@@ -201,7 +201,7 @@ describe("a fix", () => {
     const j = judging(sessionOf(exercise("leg-press", 6)), { brief: { weakerSide: "right" } });
     const [fix] = fixed(j, "noSingleLeg").filter((f) => f.kind === "add");
     if (fix === undefined) throw new Error("nothing on one leg was offered");
-    const added = slotsOf(applyFix(fix, j, sampleMint)).find(
+    const added = slotsOf(applyFix(fix, j, sampleNewId)).find(
       (s) => s.movement === fix.movement.ref,
     );
     const side = added?.sets[0]?.side;

@@ -1,7 +1,7 @@
 import {
   type Day,
   type Id,
-  type MintId,
+  type NewId,
   assertNever,
   count,
   seconds,
@@ -47,7 +47,7 @@ export type Fix =
   | { readonly kind: "pair"; readonly slot: Id<"slot">; readonly with: Id<"slot"> }
   /** To another session of the week, which changes with this one. */
   | {
-      readonly kind: "spread";
+      readonly kind: "moveToOtherDay";
       readonly slot: Id<"slot">;
       readonly to: Id<"plan">;
       readonly day: Day;
@@ -71,28 +71,28 @@ export function newExercise(
   movement: Movement,
   station: Station,
   reading: Mass | null,
-  mint: MintId,
+  newId: NewId,
 ): ExerciseBlock {
   const defaults = defaultsFor(movement, approach);
-  return newBlock(mint, movement, station.id, reading, defaults, brief.weakerSide ?? "left");
+  return newBlock(newId, movement, station.id, reading, defaults, brief.weakerSide ?? "left");
 }
 
 /** The plan with a fix applied. */
-export function applyFix(fix: Fix, judging: Judging, mint: MintId): SessionPlan {
+export function applyFix(fix: Fix, judging: Judging, newId: NewId): SessionPlan {
   const { plan } = judging;
   const onSlot = (id: Id<"slot">, change: (slot: Slot) => Slot) =>
     mapSlots(plan, (slot) => (slot.id === id ? change(slot) : slot));
   switch (fix.kind) {
     case "add": {
-      const block = newExercise(judging, fix.movement, fix.station, null, mint);
+      const block = newExercise(judging, fix.movement, fix.station, null, newId);
       return arranged({ ...plan, blocks: [...plan.blocks, block] }, judging, block.id);
     }
     case "swap": {
-      const { slot: fresh } = newExercise(judging, fix.movement, fix.station, null, mint);
+      const { slot: fresh } = newExercise(judging, fix.movement, fix.station, null, newId);
       return onSlot(fix.slot, (slot) => ({ ...fresh, id: slot.id, lineageId: slot.lineageId }));
     }
     case "remove":
-    case "spread":
+    case "moveToOtherDay":
       return applyEdit(plan, { kind: "removeSlot", slot: fix.slot });
     case "toFront": {
       const block = plan.blocks.find((b) => slotsOfBlock(b).some((s) => s.id === fix.slot));
@@ -106,7 +106,7 @@ export function applyFix(fix: Fix, judging: Judging, mint: MintId): SessionPlan 
     case "addSet":
       return onSlot(fix.slot, (slot) => {
         const last = slot.sets.at(-1);
-        return last === undefined ? slot : duplicateSet(slot, last.id, mint);
+        return last === undefined ? slot : duplicateSet(slot, last.id, newId);
       });
     case "dropSet":
       return onSlot(fix.slot, (slot) => ({ ...slot, sets: slot.sets.slice(0, -1) }));

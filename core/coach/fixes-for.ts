@@ -1,4 +1,4 @@
-import type { MintId } from "../kernel/index.ts";
+import type { NewId } from "../kernel/index.ts";
 import { candidates } from "./candidates.ts";
 import { findingsOf } from "./finding-rules.ts";
 import { SEVERITIES, type Finding } from "./finding.ts";
@@ -12,7 +12,7 @@ import { judge, type Judging } from "./judged.ts";
 export function fixesFor(
   found: Finding,
   judging: Judging,
-  mint: MintId,
+  newId: NewId,
   limit = 3,
 ): readonly Fix[] {
   const judged = judge(judging);
@@ -22,7 +22,7 @@ export function fixesFor(
   const trading: Fix[] = [];
   for (const fix of candidates(found, judged)) {
     if (clean.length === limit) break;
-    const after = findingsOf(fixed(fix, judging, mint));
+    const after = findingsOf(fixed(fix, judging, newId));
     if (after.some((f) => f.key === found.key)) continue;
     const fresh = after.filter((f) => !before.has(f.key) && f.severity !== "note");
     const worst = Math.min(...fresh.map((f) => SEVERITIES.indexOf(f.severity)));
@@ -33,9 +33,9 @@ export function fixesFor(
 }
 
 /** The week after a fix: this session changed, and the other one too where an exercise goes there. */
-export function fixed(fix: Fix, judging: Judging, mint: MintId): Judging {
-  const plan = applyFix(fix, judging, mint);
-  if (fix.kind !== "spread") return { ...judging, plan };
+export function fixed(fix: Fix, judging: Judging, newId: NewId): Judging {
+  const plan = applyFix(fix, judging, newId);
+  if (fix.kind !== "moveToOtherDay") return { ...judging, plan };
   const others = judging.others.map((other) =>
     other.id === fix.to ? { ...other, plan: receiving(other.plan, judging.plan, fix.slot) } : other,
   );

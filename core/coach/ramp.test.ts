@@ -9,7 +9,7 @@ import { rampCount, rampReasons, withRamp, workLoadOf, type RampReasons } from "
 import {
   RACK,
   sampleAround,
-  sampleMint,
+  sampleNewId,
   sampleSet,
   sampleSlot,
   sampleStation,
@@ -52,7 +52,7 @@ describe("a ramp", () => {
     ]);
 
   it("rises to the work load in what the station makes, easy and never hard", () => {
-    const made = withRamp(slot, sampleStation(RACK), kg(100), 3, null, sampleMint);
+    const made = withRamp(slot, sampleStation(RACK), kg(100), 3, null, sampleNewId);
     expect(loads(made)).toEqual([
       ["ramp", 40],
       ["ramp", 60],
@@ -90,7 +90,7 @@ describe("a ramp", () => {
       ],
     ],
   ])("of %i sets falls in reps as it rises, and rests longer before the work", (sets, expected) => {
-    const made = withRamp(slot, sampleStation(RACK), kg(100), sets, null, sampleMint);
+    const made = withRamp(slot, sampleStation(RACK), kg(100), sets, null, sampleNewId);
     const ramp = made.sets.filter((set) => set.role === "ramp");
     expect(
       ramp.map(({ load, target }) => [
@@ -112,28 +112,28 @@ describe("a ramp", () => {
       pins: [5, 10, 20, 30, 40, 50].map(kg),
     });
     // Of 80 kg body weight 10 kg help leave 70; shares of it of 40, 60 and 80 % need 52, 38 and 24 kg of help.
-    const made = withRamp(slot, help, kg(10), 3, kg(80), sampleMint);
+    const made = withRamp(slot, help, kg(10), 3, kg(80), sampleNewId);
     const ramp = made.sets.filter((set) => set.role === "ramp");
     expect(ramp.map(({ load }) => amountKg(readingOf(load) ?? kg(0)))).toEqual([50, 40, 20]);
   });
 
   it("takes the place of the ramp that was there", () => {
-    const once = withRamp(slot, sampleStation(RACK), kg(100), 3, null, sampleMint);
-    const twice = withRamp(once, sampleStation(RACK), kg(100), 1, null, sampleMint);
+    const once = withRamp(slot, sampleStation(RACK), kg(100), 3, null, sampleNewId);
+    const twice = withRamp(once, sampleStation(RACK), kg(100), 1, null, sampleNewId);
     expect(loads(twice)).toEqual([
       ["ramp", 60],
       ["work", 100],
       ["work", 100],
     ]);
-    expect(withRamp(once, sampleStation(RACK), kg(100), 0, null, sampleMint).sets).toEqual(
+    expect(withRamp(once, sampleStation(RACK), kg(100), 0, null, sampleNewId).sets).toEqual(
       slot.sets,
     );
   });
 
   it("has fewer sets where the steps are coarse or there is nothing lighter", () => {
     const stack = sampleStation(STACK);
-    expect(withRamp(slot, stack, lb(20), 4, null, sampleMint).sets.length).toBeLessThanOrEqual(3);
-    expect(withRamp(slot, stack, lb(10), 3, null, sampleMint).sets).toEqual(slot.sets);
+    expect(withRamp(slot, stack, lb(20), 4, null, sampleNewId).sets.length).toBeLessThanOrEqual(3);
+    expect(withRamp(slot, stack, lb(10), 3, null, sampleNewId).sets).toEqual(slot.sets);
   });
 
   it("is judged by lift, reps, distance and what the same regions did before", () => {
@@ -173,7 +173,7 @@ describe("a ramp", () => {
         (pick, sets) => {
           const loads = allLoads(RACK);
           const work = loads[pick % loads.length]?.reading ?? kg(20);
-          const made = withRamp(slot, sampleStation(RACK), work, sets, null, sampleMint).sets;
+          const made = withRamp(slot, sampleStation(RACK), work, sets, null, sampleNewId).sets;
           const ramp = made.filter((set) => set.role === "ramp");
           expect(ramp.length).toBeLessThanOrEqual(sets);
           const readings = ramp.map((set) => amountKg(readingOf(set.load) ?? kg(999)));

@@ -1,5 +1,5 @@
 import {
-  type MintId,
+  type NewId,
   compareMass,
   count,
   seconds,
@@ -126,7 +126,7 @@ export function withRamp(
   work: Mass,
   sets: number,
   bodyWeight: Mass | null,
-  mint: MintId,
+  newId: NewId,
 ): Slot {
   const model = slot.sets.find((set) => !isPreparatory(set.role));
   if (model === undefined) return slot;
@@ -148,9 +148,9 @@ export function withRamp(
     const reading = plan.loads[i]?.reading ?? asked;
     return {
       ...model,
-      id: mint(),
-      lineageId: mint(),
-      line: mint(),
+      id: newId(),
+      lineageId: newId(),
+      line: newId(),
       role: "ramp",
       target: { kind: "reps", min: count(reps), max: count(reps) },
       load: { kind: "absolute", reading },

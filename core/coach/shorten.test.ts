@@ -6,11 +6,11 @@ import { findingsOf } from "./finding-rules.ts";
 import { fixed } from "./fixes-for.ts";
 import type { Judging } from "./judged.ts";
 import { waysToShorten } from "./shorten.ts";
-import { sampleMint } from "../../tests/samples/index.ts";
+import { sampleNewId } from "../../tests/samples/index.ts";
 import { exercise, judging, otherSession, sessionOf } from "~/tests/arbitrary/session.ts";
 
 const minutes = ({ plan, around }: Judging) => sessionDuration(unroll(plan, around)).likely / 60;
-const ways = (j: Judging) => waysToShorten(j, sampleMint);
+const ways = (j: Judging) => waysToShorten(j, sampleNewId);
 /** The first number that differs decides. */
 const compareAll = (a: readonly number[], b: readonly number[]) =>
   a.map((n, i) => n - (b[i] ?? 0)).find((by) => by !== 0) ?? 0;
@@ -50,7 +50,7 @@ describe("ways to shorten a session", () => {
     const j = judging(plan, { brief: { minutesCap: 5 } });
     const known = new Set(findingsOf(j).map(({ key }) => key));
     const byHand = slotsOf(plan).map(({ id }) => {
-      const after = fixed({ kind: "dropSet", slot: id }, j, sampleMint);
+      const after = fixed({ kind: "dropSet", slot: id }, j, sampleNewId);
       const fresh = findingsOf(after).filter(
         ({ key, severity }) => !known.has(key) && severity !== "note",
       );
@@ -69,7 +69,7 @@ describe("ways to shorten a session", () => {
         ({ fix }) => fix.kind === "trimSets",
       );
     expect(trims(long - 1)).toMatchObject({ fix: { to: 3 }, isEnough: true });
-    const ofTwo = fixed({ kind: "trimSets", to: 2 }, judging(plan), sampleMint);
+    const ofTwo = fixed({ kind: "trimSets", to: 2 }, judging(plan), sampleNewId);
     expect(trims(minutes(ofTwo) - 1)).toMatchObject({ fix: { to: 1 }, isEnough: true });
     expect(trims(5)).toMatchObject({ fix: { to: 3 }, isEnough: false });
   });
@@ -93,8 +93,8 @@ describe("ways to shorten a session", () => {
         ({ fix }) => fix.kind,
       );
     expect(kinds(true)).not.toContain("dropSet");
-    expect(kinds(true)).toContain("spread");
-    expect(kinds(false)).not.toContain("spread");
+    expect(kinds(true)).toContain("moveToOtherDay");
+    expect(kinds(false)).not.toContain("moveToOtherDay");
   });
 
   it("saves what it says, and is enough only where the time is kept, for any cap", () => {
@@ -104,7 +104,7 @@ describe("ways to shorten a session", () => {
           brief: { minutesCap: cap },
         });
         for (const way of ways(j)) {
-          const after = fixed(way.fix, j, sampleMint);
+          const after = fixed(way.fix, j, sampleNewId);
           expect(minutes(j) - minutes(after)).toBeCloseTo(way.minutes, 9);
           expect(way.minutes).toBeGreaterThanOrEqual(0.5);
           expect(Math.round(minutes(after)) <= cap).toBe(way.isEnough);

@@ -1,4 +1,4 @@
-import type { MintId } from "../kernel/index.ts";
+import type { NewId } from "../kernel/index.ts";
 import { sessionDuration, unroll } from "../unroll/index.ts";
 import { shorteners } from "./candidates.ts";
 import { findingsOf } from "./finding-rules.ts";
@@ -28,12 +28,12 @@ const LEAST_MINUTES = 0.5;
  * Of each kind the best, one that is enough by itself before one that is not: an exercise to pair, to cut a set of,
  * to move, to remove. What one leaves over another can take. Nothing that is serious is traded for time.
  */
-export function waysToShorten(judging: Judging, mint: MintId): readonly Shortening[] {
+export function waysToShorten(judging: Judging, newId: NewId): readonly Shortening[] {
   const judged = judge(judging);
   const now = { minutes: minutesOf(judging), hardSets: hardSetsOf(judged) };
   const known = new Set(findingsOf(judging).map((found) => found.key));
   const tried = (fix: Fix): Shortening => {
-    const after = fixed(fix, judging, mint);
+    const after = fixed(fix, judging, newId);
     const found = findingsOf(after);
     return {
       fix,

@@ -4,7 +4,7 @@ import { slotsOf } from "../plan/index.ts";
 import { findingsOf } from "./finding-rules.ts";
 import { fixesFor } from "./fixes-for.ts";
 import { formatFact, formatFix } from "~/format/findings.ts";
-import { sampleMint } from "../../tests/samples/index.ts";
+import { sampleNewId } from "../../tests/samples/index.ts";
 import { SIX_SESSIONS } from "~/tests/arbitrary/six-sessions.ts";
 
 /** What docs/six-sessions.md reviews; a change of a rule shows here as a change of what a coach reads. */
@@ -14,7 +14,7 @@ it.each(SIX_SESSIONS)("$name", async ({ name, judging }) => {
     return (slot && findMovement(slot.movement)?.name) ?? "";
   };
   const lines = findingsOf(judging).map((found) => {
-    const fixes = fixesFor(found, judging, sampleMint).map((fix) => formatFix(fix, nameOf));
+    const fixes = fixesFor(found, judging, sampleNewId).map((fix) => formatFix(fix, nameOf));
     const answer = fixes.length === 0 ? "no fix in one step" : fixes.join(" · ");
     return `- ${found.severity}: ${formatFact(found.fact, judging.approach.name, findMovement)} → ${answer}`;
   });

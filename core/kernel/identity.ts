@@ -46,18 +46,18 @@ export function idOf<K extends IdOf>(text: string): Id<K> {
 }
 
 /** Makes fresh ids; passed in so that core holds no randomness. */
-export type MintId = <K extends IdOf>() => Id<K>;
+export type NewId = <K extends IdOf>() => Id<K>;
 
 /**
- * Mints that give the same ids in the same order, one mint for each reading of a text that is still being
+ * Makers of ids that give the same ids in the same order, one for each reading of a text that is still being
  * written: so what was read before stays the same thing at the next letter.
  */
-export function mintAgain(mint: MintId): () => MintId {
-  const minted: Id<IdOf>[] = [];
+export function sameIdsAgain(newId: NewId): () => NewId {
+  const made: Id<IdOf>[] = [];
   return () => {
     let next = 0;
     return <K extends IdOf>() => {
-      const id = (minted[next] ??= mint());
+      const id = (made[next] ??= newId());
       next += 1;
       return id as Id<K>;
     };

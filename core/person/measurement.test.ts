@@ -9,7 +9,7 @@ import {
   type MeasuredUnit,
   type Measurement,
 } from "./measurement.ts";
-import { sampleMint } from "../../tests/samples/index.ts";
+import { sampleNewId } from "../../tests/samples/index.ts";
 
 const measured = (
   kind: MeasuredKind,
@@ -17,7 +17,7 @@ const measured = (
   amount: number,
   unit: MeasuredUnit,
 ): Measurement => ({
-  id: sampleMint(),
+  id: sampleNewId(),
   kind,
   side: "both",
   value: { thousandths: amount * 1000, unit },

@@ -19,7 +19,7 @@ import {
   type PlannedSet,
 } from "./index.ts";
 import { planCodec } from "~/codec/plan.ts";
-import { sampleMint, samplePlan, sampleSet, sampleSlot } from "../../tests/samples/index.ts";
+import { sampleNewId, samplePlan, sampleSet, sampleSlot } from "../../tests/samples/index.ts";
 
 const isStored = (over: Partial<PlannedSet>) =>
   planCodec.safeParse(samplePlan(sampleSlot([sampleSet(1), sampleSet(2, over)]))).success;
@@ -70,7 +70,7 @@ describe("what another kind begins with", () => {
   it.each(DROP_KINDS)("is a drop that can be stored: %s", (kind) => {
     const to = dropLoadOfKind(kind, kg(60));
     expect(to?.kind).toBe(kind);
-    const drop = newExtension("drop", sampleSet(1), sampleMint);
+    const drop = newExtension("drop", sampleSet(1), sampleNewId);
     expect(drop.kind === "drop" && to !== null && isStored({ extensions: [{ ...drop, to }] })).toBe(
       true,
     );
@@ -83,7 +83,7 @@ describe("what another kind begins with", () => {
   it.each(HOLD_KINDS)("is a hold that can be stored: %s", (kind) => {
     const at = holdOfKind(kind);
     expect(at.kind).toBe(kind);
-    const hold = newExtension("endHold", sampleSet(1), sampleMint);
+    const hold = newExtension("endHold", sampleSet(1), sampleNewId);
     expect(hold.kind === "endHold" && isStored({ extensions: [{ ...hold, at }] })).toBe(true);
   });
 

@@ -1,4 +1,4 @@
-import { type Id, type MintId, assertNever } from "../kernel/index.ts";
+import { type Id, type NewId, assertNever } from "../kernel/index.ts";
 import type { Item } from "./item.ts";
 import type { LoadRule } from "./load-rule.ts";
 import type { Block, Slot } from "./plan.ts";
@@ -14,54 +14,54 @@ export interface SetCopies {
 export const NO_COPIES: SetCopies = { sets: new Map(), parts: new Map() };
 
 /** Fresh ids for these sets and their parts, so that references among them can be led to the copies. */
-export function copiesOf(sets: readonly PlannedSet[], mint: MintId): SetCopies {
+export function copiesOf(sets: readonly PlannedSet[], newId: NewId): SetCopies {
   return {
-    sets: new Map(sets.map((set) => [set.id, mint<"set">()])),
+    sets: new Map(sets.map((set) => [set.id, newId<"set">()])),
     parts: new Map(
-      sets.flatMap((set) => set.extensions.map(({ id }) => [id, mint<"extension">()] as const)),
+      sets.flatMap((set) => set.extensions.map(({ id }) => [id, newId<"extension">()] as const)),
     ),
   };
 }
 
 /** A block with new ids, every `lineageId` kept, and references to copied sets led to their copies. */
-export function copyBlock(block: Block, copies: SetCopies, mint: MintId): Block {
+export function copyBlock(block: Block, copies: SetCopies, newId: NewId): Block {
   const slot = (from: Slot): Slot => ({
     ...from,
-    id: mint(),
-    sets: from.sets.map((set) => copySet(set, copies, mint)),
+    id: newId(),
+    sets: from.sets.map((set) => copySet(set, copies, newId)),
   });
   switch (block.kind) {
     case "exercise":
-      return { ...block, id: mint(), slot: slot(block.slot) };
+      return { ...block, id: newId(), slot: slot(block.slot) };
     case "rotation":
-      return { ...block, id: mint(), members: block.members.map(slot) };
+      return { ...block, id: newId(), members: block.members.map(slot) };
     case "prepare":
     case "conditioning":
     case "restore":
-      return { ...block, id: mint(), items: block.items.map((item) => copyItem(item, mint)) };
+      return { ...block, id: newId(), items: block.items.map((item) => copyItem(item, newId)) };
     default:
       return assertNever(block);
   }
 }
 
 /** A set with new ids for itself, its extensions and what is done in its rest. */
-export function copySet(set: PlannedSet, copies: SetCopies, mint: MintId): PlannedSet {
+export function copySet(set: PlannedSet, copies: SetCopies, newId: NewId): PlannedSet {
   return {
     ...set,
-    id: copies.sets.get(set.id) ?? mint(),
+    id: copies.sets.get(set.id) ?? newId(),
     load: leadTo(set.load, copies),
-    between: set.between.map((item) => copyItem(item, mint)),
+    between: set.between.map((item) => copyItem(item, newId)),
     extensions: set.extensions.map((extension) => ({
       ...extension,
-      id: copies.parts.get(extension.id) ?? mint(),
+      id: copies.parts.get(extension.id) ?? newId(),
     })),
   };
 }
 
-function copyItem(item: Item, mint: MintId): Item {
+function copyItem(item: Item, newId: NewId): Item {
   return item.kind === "tightnessCheck"
-    ? { ...item, id: mint(), ifTight: { ...item.ifTight, id: mint() } }
-    : { ...item, id: mint() };
+    ? { ...item, id: newId(), ifTight: { ...item.ifTight, id: newId() } }
+    : { ...item, id: newId() };
 }
 
 /** A load rule that follows from a copied set or part, led to the copy. */

@@ -15,7 +15,7 @@ import { withChoice } from "./set-up.ts";
 import {
   sampleDrop,
   sampleId,
-  sampleMint,
+  sampleNewId,
   samplePlan,
   sampleSet,
   sampleSlot,
@@ -52,7 +52,7 @@ describe("editing a plan", () => {
   });
 
   it("duplicates a set behind itself as a line of its own", () => {
-    const slot = duplicateSet(slotsOf(plan)[0]!, sampleId(1), sampleMint);
+    const slot = duplicateSet(slotsOf(plan)[0]!, sampleId(1), sampleNewId);
     expect(slot.sets).toHaveLength(2);
     expect(slot.sets[1]?.id).not.toBe(slot.sets[0]?.id);
     expect(slot.sets[1]?.lineageId).not.toBe(slot.sets[0]?.lineageId);
@@ -60,7 +60,7 @@ describe("editing a plan", () => {
   });
 
   it("copies a plan with new ids and the same lines", () => {
-    const copy = copyPlan(plan, sampleMint);
+    const copy = copyPlan(plan, sampleNewId);
     const ids = (p: typeof plan) =>
       p.blocks.flatMap((b) => [
         b.id,
@@ -83,7 +83,7 @@ describe("editing a plan", () => {
 
   it("begins a one-legged movement with each side in turn and a two-legged one with both", () => {
     const side = (ref: "shipped:back-squat" | "shipped:single-leg-press") =>
-      newBlock(sampleMint, findMovement(ref)!, sampleId(1), null).slot.sets[0]?.side.kind;
+      newBlock(sampleNewId, findMovement(ref)!, sampleId(1), null).slot.sets[0]?.side.kind;
     expect(side("shipped:back-squat")).toBe("both");
     expect(side("shipped:single-leg-press")).toBe("each");
   });
@@ -141,7 +141,11 @@ describe("joining exercises into a rotation", () => {
     };
     const before = { ...plan, blocks: [prepare, ...plan.blocks] };
     expect(join(before, 9)).toBe(before);
-    const apart = applyEdit(join(plan, 1), { kind: "split", block: sampleId(1), mint: sampleMint });
+    const apart = applyEdit(join(plan, 1), {
+      kind: "split",
+      block: sampleId(1),
+      newId: sampleNewId,
+    });
     expect(slotsOf(apart)).toEqual(slotsOf(plan));
     expect(apart.blocks.map((b) => b.kind)).toEqual(["exercise", "exercise", "exercise"]);
     expect(apart.blocks[0]?.id).toBe(sampleId(1));

@@ -1,6 +1,6 @@
 import {
   type Id,
-  type MintId,
+  type NewId,
   type MovementRef,
   count,
   sameReading,
@@ -46,7 +46,7 @@ export type PlanEdit =
   /** An exercise or rotation and the exercises behind it become one rotation. */
   | { readonly kind: "join"; readonly block: Id<"block">; readonly rests: RotationRests }
   /** Every member of a rotation becomes an exercise of its own; the first keeps the block. */
-  | { readonly kind: "split"; readonly block: Id<"block">; readonly mint: MintId }
+  | { readonly kind: "split"; readonly block: Id<"block">; readonly newId: NewId }
   | { readonly kind: "changeRests"; readonly block: Id<"block">; readonly rests: RotationRests }
   | { readonly kind: "changeItems"; readonly block: Id<"block">; readonly to: ItemsOfBlock }
   | { readonly kind: "changeSlot"; readonly slot: Id<"slot">; readonly to: Slot };
@@ -99,7 +99,7 @@ export function applyEdit(plan: SessionPlan, edit: PlanEdit): SessionPlan {
       return {
         ...plan,
         blocks: plan.blocks.flatMap((block) =>
-          block.id === edit.block ? apart(block, edit.mint) : [block],
+          block.id === edit.block ? apart(block, edit.newId) : [block],
         ),
       };
     case "changeRests":
@@ -145,12 +145,12 @@ function joined(plan: SessionPlan, id: Id<"block">, rests: RotationRests): Sessi
 }
 
 /** The members of a rotation as exercises of their own. */
-function apart(block: Block, mint: MintId): readonly Block[] {
+function apart(block: Block, newId: NewId): readonly Block[] {
   if (block.kind !== "rotation") return [block];
   return block.members.map((slot, i) => ({
     kind: "exercise",
-    id: i === 0 ? block.id : mint(),
-    lineageId: i === 0 ? block.lineageId : mint(),
+    id: i === 0 ? block.id : newId(),
+    lineageId: i === 0 ? block.lineageId : newId(),
     slot,
   }));
 }
@@ -207,7 +207,7 @@ export function usualSide({ laterality }: Movement, first: "left" | "right"): Si
 
 /** A new exercise from defaults, with the side that begins where sides take turns. The load is open unless one is given, and the set-up unsaid. */
 export function newBlock(
-  mint: MintId,
+  newId: NewId,
   movement: Movement,
   station: Id<"station">,
   reading: Mass | null,
@@ -215,10 +215,10 @@ export function newBlock(
   first: "left" | "right" = "left",
 ): ExerciseBlock {
   const side = usualSide(movement, first);
-  const line = mint<"line">();
+  const line = newId<"line">();
   const sets = Array.from({ length: defaults.sets }, (_, i): PlannedSet => ({
-    id: mint(),
-    lineageId: mint(),
+    id: newId(),
+    lineageId: newId(),
     line,
     role: "work",
     target: defaults.target,
@@ -235,11 +235,11 @@ export function newBlock(
   }));
   return {
     kind: "exercise",
-    id: mint(),
-    lineageId: mint(),
+    id: newId(),
+    lineageId: newId(),
     slot: {
-      id: mint(),
-      lineageId: mint(),
+      id: newId(),
+      lineageId: newId(),
       movement: movement.ref,
       station,
       setUp: {},
@@ -256,11 +256,11 @@ export function newBlock(
 }
 
 /** An empty block of preparation, conditioning or restoration, gone through once. */
-export function newItemBlock(kind: ItemBlock["kind"], mint: MintId): ItemBlock {
+export function newItemBlock(kind: ItemBlock["kind"], newId: NewId): ItemBlock {
   return {
     kind,
-    id: mint(),
-    lineageId: mint(),
+    id: newId(),
+    lineageId: newId(),
     items: [],
     rounds: count(1),
     restAfterRound: { kind: "fixed", seconds: seconds(0) },
@@ -268,11 +268,11 @@ export function newItemBlock(kind: ItemBlock["kind"], mint: MintId): ItemBlock {
 }
 
 /** A copy of a set behind itself, as a new line of the slot. */
-export function duplicateSet(slot: Slot, set: Id<"set">, mint: MintId): Slot {
+export function duplicateSet(slot: Slot, set: Id<"set">, newId: NewId): Slot {
   return {
     ...slot,
     sets: slot.sets.flatMap((s) =>
-      s.id === set ? [s, { ...copySet(s, NO_COPIES, mint), lineageId: mint() }] : [s],
+      s.id === set ? [s, { ...copySet(s, NO_COPIES, newId), lineageId: newId() }] : [s],
     ),
   };
 }
@@ -312,12 +312,12 @@ export function partEarlier(set: PlannedSet, part: Id<"extension">): PlannedSet 
 }
 
 /** The same plan for another session: new ids throughout, every `lineageId` kept, references led to the copies. */
-export function copyPlan(plan: SessionPlan, mint: MintId): SessionPlan {
+export function copyPlan(plan: SessionPlan, newId: NewId): SessionPlan {
   const copies = copiesOf(
     slotsOf(plan).flatMap((slot) => slot.sets),
-    mint,
+    newId,
   );
-  return { ...plan, blocks: plan.blocks.map((block) => copyBlock(block, copies, mint)) };
+  return { ...plan, blocks: plan.blocks.map((block) => copyBlock(block, copies, newId)) };
 }
 
 /** True where a movement can be done: the station lists it, and it allows that loading. */

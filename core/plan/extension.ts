@@ -1,4 +1,4 @@
-import { applied, kindsOf, unionOf, type FamilyOf, type MintId } from "../kernel/index.ts";
+import { applied, kindsOf, unionOf, type FamilyOf, type NewId } from "../kernel/index.ts";
 import * as breather from "./extension/breather.ts";
 import * as cluster from "./extension/cluster.ts";
 import * as drop from "./extension/drop.ts";
@@ -32,9 +32,9 @@ export const extensionField = unionOf(EXTENSIONS);
 export function newExtension(
   kind: ExtensionKind,
   set: { readonly target: Target },
-  mint: MintId,
+  newId: NewId,
 ): Extension {
-  return EXTENSIONS[kind].begin({ id: mint(), lineageId: mint() }, set.target);
+  return EXTENSIONS[kind].begin({ id: newId(), lineageId: newId() }, set.target);
 }
 
 /** How often an extension's part is done, the wait before each, and what each asks for. */

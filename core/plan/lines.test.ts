@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { anySlot } from "~/tests/arbitrary/plan.ts";
-import { sampleDrop, sampleId, sampleMint, sampleSet, sampleSlot } from "~/tests/samples/index.ts";
+import { sampleDrop, sampleId, sampleNewId, sampleSet, sampleSlot } from "~/tests/samples/index.ts";
 import { count, kg, share } from "../kernel/index.ts";
 import { linesOf, newBlock, topAndBackOff, withLines, type PlannedSet } from "./index.ts";
 import { movementOf } from "~/tests/arbitrary/session.ts";
@@ -15,7 +15,7 @@ const grouped = (sets: readonly PlannedSet[]) =>
 
 describe("the lines of an exercise", () => {
   it("are one for sets alike, however a new exercise begins", () => {
-    const { slot } = newBlock(sampleMint, movementOf("back-squat"), sampleId(1), kg(100));
+    const { slot } = newBlock(sampleNewId, movementOf("back-squat"), sampleId(1), kg(100));
     expect(linesOf(slot)).toHaveLength(1);
     expect(withLines(slot)).toBe(slot);
   });
@@ -32,7 +32,9 @@ describe("the lines of an exercise", () => {
   });
 
   it("are a top set and its back-offs, which keep theirs when the top moves", () => {
-    const made = withLines(sampleSlot(topAndBackOff(at(1, 100), count(2), share(0.8), sampleMint)));
+    const made = withLines(
+      sampleSlot(topAndBackOff(at(1, 100), count(2), share(0.8), sampleNewId)),
+    );
     const lines = linesOf(made);
     expect(lines.map(({ sets }) => sets.length)).toEqual([1, 2]);
     const moved = withLines({

@@ -4,7 +4,7 @@ import { checkPlan, unrollSlot } from "../unroll/index.ts";
 import { filled, SCHEMES, shrinkingReserve } from "./schemes.ts";
 import {
   sampleAround,
-  sampleMint,
+  sampleNewId,
   sampleSet,
   sampleSlot,
   sampleStation,
@@ -23,7 +23,7 @@ describe("filling an exercise", () => {
     ["topAndBackOff", 3],
     ["pyramid", 6],
   ] as const)("with %s makes %i sets and keeps the ramp", (scheme, sets) => {
-    const made = filled(slot, scheme, sampleMint);
+    const made = filled(slot, scheme, sampleNewId);
     expect(made.sets[0]).toBe(ramp);
     expect(made.sets).toHaveLength(1 + sets);
     expect(new Set(made.sets.map((set) => set.id)).size).toBe(1 + sets);
@@ -31,7 +31,7 @@ describe("filling an exercise", () => {
 
   it("runs the stack down pin by pin with short rests", () => {
     const around = sampleAround([sampleStation(STACK)]);
-    const steps = unrollSlot(filled(sampleSlot([work]), "runDown", sampleMint), around);
+    const steps = unrollSlot(filled(sampleSlot([work]), "runDown", sampleNewId), around);
     expect(steps.map((s) => s.load.kind === "made" && s.load.reading)).toEqual(
       [75, 65, 50, 35].map(lb),
     );
@@ -39,7 +39,7 @@ describe("filling an exercise", () => {
   });
 
   it("goes down in reps and up again in a pyramid, with loads to be found", () => {
-    const made = filled(sampleSlot([work]), "pyramid", sampleMint).sets;
+    const made = filled(sampleSlot([work]), "pyramid", sampleNewId).sets;
     expect(made.map(({ target }) => target.kind === "reps" && [target.min, target.max])).toEqual(
       [12, 10, 8, 6, 8, 10].map((n) => [n, n]),
     );
@@ -47,7 +47,7 @@ describe("filling an exercise", () => {
   });
 
   it("leaves less and less in a density block, at one load with one short rest", () => {
-    const made = filled(sampleSlot([work]), "density", sampleMint).sets;
+    const made = filled(sampleSlot([work]), "density", sampleNewId).sets;
     expect(made.map(({ effort }) => effort)).toEqual([
       "more",
       "more",
@@ -73,7 +73,7 @@ describe("filling an exercise", () => {
   });
 
   it("takes back-off sets from the top set", () => {
-    const [top, ...backOffs] = filled(sampleSlot([work]), "topAndBackOff", sampleMint).sets;
+    const [top, ...backOffs] = filled(sampleSlot([work]), "topAndBackOff", sampleNewId).sets;
     expect(top).toMatchObject({ id: work.id, role: "top" });
     expect(backOffs.map((set) => set.load)).toMatchObject([
       { kind: "shareOfSet", set: work.id, share: 0.8 },
@@ -84,7 +84,7 @@ describe("filling an exercise", () => {
   it("leaves an exercise without work alone, and nothing that cannot be trained", () => {
     const only = sampleSlot([ramp]);
     for (const scheme of SCHEMES) {
-      expect(filled(only, scheme, sampleMint)).toBe(only);
+      expect(filled(only, scheme, sampleNewId)).toBe(only);
       const plan = {
         schemaVersion: 2 as const,
         blocks: [
@@ -92,7 +92,7 @@ describe("filling an exercise", () => {
             kind: "exercise" as const,
             id: sampleId<"block">(1),
             lineageId: sampleId<"lineage">(2),
-            slot: filled(sampleSlot([work]), scheme, sampleMint),
+            slot: filled(sampleSlot([work]), scheme, sampleNewId),
           },
         ],
       };

@@ -1,5 +1,5 @@
 import {
-  type MintId,
+  type NewId,
   count,
   seconds,
   share,
@@ -32,10 +32,10 @@ export function densityBlock(
   model: PlannedSet,
   sets: Count,
   rest: Seconds,
-  mint: MintId,
+  newId: NewId,
 ): readonly PlannedSet[] {
   return shrinkingReserve(sets, 1).map((effort) => ({
-    ...fresh(model, mint),
+    ...fresh(model, newId),
     effort,
     restAfter: { kind: "fixed", seconds: rest },
     extensions: [],
@@ -48,13 +48,13 @@ export function runDown(
   sets: Count,
   steps: number,
   rest: Seconds,
-  mint: MintId,
+  newId: NewId,
 ): readonly PlannedSet[] {
   const made: PlannedSet[] = [];
   for (let i = 0; i < sets; i += 1) {
     const before = made.at(-1);
     made.push({
-      ...(before === undefined ? model : fresh(model, mint)),
+      ...(before === undefined ? model : fresh(model, newId)),
       load:
         before === undefined ? model.load : { kind: "stepsFromSet", set: before.id, steps: -steps },
       restAfter: { kind: "fixed", seconds: rest },
@@ -68,11 +68,11 @@ export function topAndBackOff(
   model: PlannedSet,
   backOffs: Count,
   share: Share,
-  mint: MintId,
+  newId: NewId,
 ): readonly PlannedSet[] {
   const top: PlannedSet = { ...model, role: "top" };
   const backOff = () => ({
-    ...fresh(model, mint),
+    ...fresh(model, newId),
     role: "backOff" as const,
     load: { kind: "shareOfSet" as const, set: top.id, part: null, share },
   });
@@ -83,10 +83,10 @@ export function topAndBackOff(
 export function pyramid(
   model: PlannedSet,
   reps: readonly Count[],
-  mint: MintId,
+  newId: NewId,
 ): readonly PlannedSet[] {
   return reps.map((n) => ({
-    ...fresh(model, mint),
+    ...fresh(model, newId),
     target: { kind: "reps", min: n, max: n },
     load: { kind: "open" },
   }));
@@ -101,28 +101,28 @@ export type Scheme = (typeof SCHEMES)[number];
  * density sets with a minute, four steps down with 20 s, a top set with two back-offs at 80 %, a pyramid of
  * 12 to 6 and back. Ramp and primer stay; a slot without work stays as it is. Source: our rule.
  */
-export function filled(slot: Slot, scheme: Scheme, mint: MintId): Slot {
+export function filled(slot: Slot, scheme: Scheme, newId: NewId): Slot {
   const model = slot.sets.find((set) => !isPreparatory(set.role));
   if (model === undefined) return slot;
   const before = slot.sets.filter((set) => isPreparatory(set.role));
-  return { ...slot, sets: [...before, ...schemed(model, scheme, mint)] };
+  return { ...slot, sets: [...before, ...schemed(model, scheme, newId)] };
 }
 
-function schemed(model: PlannedSet, scheme: Scheme, mint: MintId): readonly PlannedSet[] {
+function schemed(model: PlannedSet, scheme: Scheme, newId: NewId): readonly PlannedSet[] {
   switch (scheme) {
     case "density":
-      return densityBlock(model, count(10), seconds(60), mint);
+      return densityBlock(model, count(10), seconds(60), newId);
     case "runDown":
-      return runDown(model, count(4), 1, seconds(20), mint);
+      return runDown(model, count(4), 1, seconds(20), newId);
     case "topAndBackOff":
-      return topAndBackOff(model, count(2), share(0.8), mint);
+      return topAndBackOff(model, count(2), share(0.8), newId);
     case "pyramid":
-      return pyramid(model, [12, 10, 8, 6, 8, 10].map(count), mint);
+      return pyramid(model, [12, 10, 8, 6, 8, 10].map(count), newId);
     default:
       return assertNever(scheme);
   }
 }
 
-function fresh(model: PlannedSet, mint: MintId): PlannedSet {
-  return { ...copySet(model, NO_COPIES, mint), lineageId: mint() };
+function fresh(model: PlannedSet, newId: NewId): PlannedSet {
+  return { ...copySet(model, NO_COPIES, newId), lineageId: newId() };
 }

@@ -4,7 +4,7 @@ export * from "./curve.ts";
 export * from "./double-progression.ts";
 export * from "./equation.ts";
 export * from "./estimate.ts";
-export * from "./figures.ts";
+export * from "./strength-records.ts";
 export * from "./load-for.ts";
 export * from "./proposal.ts";
 export * from "./propose.ts";

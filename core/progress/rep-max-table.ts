@@ -1,7 +1,7 @@
 import { type Mass, share } from "../kernel/index.ts";
 import { loadForTotal, type Loading, type MadeLoad } from "../gym/index.ts";
 import { MOST_REPS, type Equation } from "./equation.ts";
-import type { Known } from "./figures.ts";
+import type { StrengthRecord } from "./strength-records.ts";
 import { loadForReps, type LoadRange } from "./load-for.ts";
 
 /** One cell of a strength table: the total for reps and reserve with its range, and what the station makes of it. */
@@ -14,7 +14,7 @@ export interface TableCell {
 
 /** Loads for reps from 1 to 15 at reserves from none to four, row by row; what is beyond an estimate is left out. */
 export function strengthTable(
-  known: Known,
+  known: StrengthRecord,
   loading: Loading,
   bodyWeight: Mass | null,
   equation: Equation,

@@ -9,7 +9,7 @@ import {
   sampleAround,
   sampleExposed,
   sampleExposure,
-  sampleMint,
+  sampleNewId,
   sampleSlot,
   sampleStation,
 } from "../../tests/samples/index.ts";
@@ -245,7 +245,7 @@ const CONTEXT: NotationContext = {
 };
 
 function slotOf(line: string): Slot {
-  const read = parseLine(line, [], CONTEXT, sampleMint);
+  const read = parseLine(line, [], CONTEXT, sampleNewId);
   if (!read.ok) throw new Error(JSON.stringify(read.error));
   return withLines(sampleSlot(read.value));
 }

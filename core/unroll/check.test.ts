@@ -6,7 +6,7 @@ import {
   RACK,
   sampleDrop,
   sampleId,
-  sampleMint,
+  sampleNewId,
   samplePlan,
   sampleSet,
   sampleSlot,
@@ -66,7 +66,7 @@ describe("checking a plan", () => {
   });
 
   it("doubts a set-up that the movement does not have, in a set or a change of position", () => {
-    const part = newExtension("positionChange", sampleSet(1), sampleMint);
+    const part = newExtension("positionChange", sampleSet(1), sampleNewId);
     if (part.kind !== "positionChange") throw new Error("not what was asked for");
     const set = sampleSet(1, {
       setUp: { Stance: "sideways" },

@@ -17,7 +17,7 @@ import {
   RACK,
   sampleAround,
   sampleId,
-  sampleMint,
+  sampleNewId,
   sampleSet,
   sampleSlot,
   sampleStation,
@@ -207,7 +207,7 @@ describe("a share of a part of another set", () => {
 
   it("is led to the copy of the part when the plan is copied", () => {
     const copy = stepsOf(
-      (copyPlan(planOf(sets), sampleMint).blocks[0] as { slot: { sets: readonly PlannedSet[] } })
+      (copyPlan(planOf(sets), sampleNewId).blocks[0] as { slot: { sets: readonly PlannedSet[] } })
         .slot.sets,
     ).at(-1);
     expect(copy?.load.kind === "made" && amountKg(copy.load.reading)).toBe(100);

@@ -25,7 +25,7 @@ import {
   RACK,
   sampleDrop,
   sampleId,
-  sampleMint,
+  sampleNewId,
   samplePlan,
   sampleSet,
   sampleSlot,
@@ -105,7 +105,7 @@ const STRUCTURES: readonly (readonly [string, SessionPlan, readonly string[]])[]
   ],
   [
     "top set and back-off, the back-off a share of the top set",
-    samplePlan(slot(topAndBackOff(set(1, { load: at(120) }), count(2), share(0.8), sampleMint))),
+    samplePlan(slot(topAndBackOff(set(1, { load: at(120) }), count(2), share(0.8), sampleNewId))),
     // 96 kg is not made in steps of 2.5; 95 is nearest.
     ["set 120kg 40-40s +90", "set 95kg 40-40s +90", "set 95kg 40-40s +90"],
   ],
@@ -124,7 +124,7 @@ const STRUCTURES: readonly (readonly [string, SessionPlan, readonly string[]])[]
     "rising ramp with falling reps; up and down pyramid",
     samplePlan(
       slot(
-        pyramid(set(1), [12, 8, 12].map(count), sampleMint).map((s, i) => ({
+        pyramid(set(1), [12, 8, 12].map(count), sampleNewId).map((s, i) => ({
           ...s,
           load: at([80, 100, 80][i] ?? 0),
         })),
@@ -134,7 +134,7 @@ const STRUCTURES: readonly (readonly [string, SessionPlan, readonly string[]])[]
   ],
   [
     "density block: many sets, one load, same reps, short fixed rest",
-    samplePlan(slot(densityBlock(set(1, { target: reps(5) }), count(4), seconds(30), sampleMint))),
+    samplePlan(slot(densityBlock(set(1, { target: reps(5) }), count(4), seconds(30), sampleNewId))),
     Array.from({ length: 4 }, () => "set 100kg 20-20s +30"),
   ],
   [
@@ -237,7 +237,7 @@ const STRUCTURES: readonly (readonly [string, SessionPlan, readonly string[]])[]
           count(3),
           1,
           seconds(15),
-          sampleMint,
+          sampleNewId,
         ),
       ),
     ),
@@ -516,7 +516,7 @@ describe("what a step says beside load and time", () => {
   });
 
   it("makes a density block hard only in the sets that end within reach of the limit", () => {
-    const efforts = densityBlock(set(1), count(6), seconds(20), sampleMint).map((s) => s.effort);
+    const efforts = densityBlock(set(1), count(6), seconds(20), sampleNewId).map((s) => s.effort);
     expect(efforts).toEqual(["more", 5, 4, 3, 2, 1]);
     expect(efforts.map(hardnessOf)).toEqual(["easy", "easy", "hard", "hard", "hard", "hard"]);
   });
@@ -534,8 +534,8 @@ describe("what a step says beside load and time", () => {
   });
 
   it("leads references to the copies when a plan is copied", () => {
-    const original = samplePlan(slot(topAndBackOff(set(1), count(1), share(0.8), sampleMint)));
-    const copy = slotsOf(copyPlan(original, sampleMint))[0];
+    const original = samplePlan(slot(topAndBackOff(set(1), count(1), share(0.8), sampleNewId)));
+    const copy = slotsOf(copyPlan(original, sampleNewId))[0];
     const [top, backOff] = copy?.sets ?? [];
     expect(top?.id).not.toBe(sampleId(1));
     expect(backOff?.load).toMatchObject({ kind: "shareOfSet", set: top?.id });

@@ -7,7 +7,7 @@ import { checkPlan } from "./check.ts";
 import { sessionDuration, slotDurations } from "./duration.ts";
 import { isSetStep, partKeyText } from "./step.ts";
 import { unroll } from "./unroll.ts";
-import { RACK, sampleMint, sampleStation, sampleAround } from "../../tests/samples/index.ts";
+import { RACK, sampleNewId, sampleStation, sampleAround } from "../../tests/samples/index.ts";
 import { anyPlan } from "~/tests/arbitrary/plan.ts";
 
 const around = sampleAround([sampleStation(RACK, 1)], {
@@ -117,7 +117,7 @@ describe("unrolling any plan", () => {
               workSeconds,
               change,
             }));
-        expect(bare(copyPlan(plan, sampleMint))).toEqual(bare(plan));
+        expect(bare(copyPlan(plan, sampleNewId))).toEqual(bare(plan));
       }),
       runs,
     );

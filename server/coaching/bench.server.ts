@@ -8,7 +8,7 @@ import { listMeasurements } from "../db/measurements.server.ts";
 import { plansOfWeek, type StoredPlan } from "../db/plans.server.ts";
 import type { Scope } from "../db/scope.server.ts";
 import { strengthRules } from "../db/strength-rules.server.ts";
-import { figuresOf, historyOf, lastsOf, seriesOf } from "./history.server.ts";
+import { strengthRecordsOf, historyOf, lastsOf, seriesOf } from "./history.server.ts";
 
 /** A plan with everything that its session is judged by: the person, the gyms, the week and what was done. */
 export async function benchOf(scope: Scope, plan: StoredPlan) {
@@ -35,7 +35,7 @@ export async function benchOf(scope: Scope, plan: StoredPlan) {
     approach: approachAmong(approaches, brief.approach),
     bodyWeight,
     rules,
-    figures: figuresOf(series, bodyWeight, rules),
+    strengthRecords: strengthRecordsOf(series, bodyWeight, rules),
     readiness: readinessOn(measurements, plan.day),
     others: week.filter((other) => other.id !== plan.id),
     dismissals,

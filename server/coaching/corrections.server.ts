@@ -23,7 +23,7 @@ import {
 } from "~/core/log/index.ts";
 import { howToMake } from "~/core/gym/index.ts";
 import type { CorrectionForm } from "~/codec/correction.ts";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { instantColumn } from "~/codec/rows.ts";
 import { fromBinary, toBinary } from "../db/columns.server.ts";
 import { stationVersions } from "../db/gyms.server.ts";
@@ -86,7 +86,7 @@ async function correctedPart(
   const made = read === null || station === undefined ? null : howToMake(station.loading, read);
   return ok({
     ...part,
-    id: mintId(),
+    id: newId(),
     reading: read,
     // What hung is only known where the station makes the load in one way.
     platesHung:
@@ -116,7 +116,7 @@ async function sayFromDesk(
     const seqs = known.map(({ command }) => (command.device === device ? command.seq : 0));
     const accepted = await acceptCommands(scope, run.id, [
       {
-        commandId: mintId(),
+        commandId: newId(),
         runId: run.id,
         device,
         seq: Math.max(0, ...seqs) + 1,

@@ -5,7 +5,7 @@ import { surroundingsOf } from "~/core/unroll/index.ts";
 import type { SessionPlan } from "~/core/plan/index.ts";
 import { lastKey } from "~/core/log/index.ts";
 import { surroundingsFrom } from "~/core/progress/index.ts";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import type { Give } from "~/codec/template.ts";
 import { listApproaches } from "../db/approaches.server.ts";
 import { currentBrief } from "../db/briefs.server.ts";
@@ -16,7 +16,7 @@ import { getPerson, type Person } from "../db/people.server.ts";
 import { addPlan, plansOfWeek } from "../db/plans.server.ts";
 import type { Scope } from "../db/scope.server.ts";
 import { strengthRules } from "../db/strength-rules.server.ts";
-import { figuresOf, historyOf, seriesOf } from "./history.server.ts";
+import { strengthRecordsOf, historyOf, seriesOf } from "./history.server.ts";
 
 /** Somebody's copy of a template. */
 export interface Copy extends Fitted {
@@ -76,8 +76,8 @@ export async function fitFor(
       strengthRules(scope),
     ]);
   const bodyWeight = bodyWeightOf(measurements, day);
-  const figures = figuresOf(seriesOf(history), bodyWeight, rules);
-  const known = surroundingsFrom(figures, bodyWeight, rules);
+  const strengthRecords = strengthRecordsOf(seriesOf(history), bodyWeight, rules);
+  const known = surroundingsFrom(strengthRecords, bodyWeight, rules);
   const here = stations.filter((station) => station.gymId === gymId);
   const everywhere = surroundingsOf(stations, catalogue.find, known);
   const judging = {
@@ -97,7 +97,7 @@ export async function fitFor(
   return fitPlan(
     template,
     judging,
-    (movement, station) => figures[lastKey(movement.ref, station.id)]?.lastReading ?? null,
-    mintId,
+    (movement, station) => strengthRecords[lastKey(movement.ref, station.id)]?.lastReading ?? null,
+    newId,
   );
 }

@@ -1,6 +1,6 @@
 import type { HeldSession } from "~/codec/hand-in.ts";
 import { loadingCodec } from "~/codec/loading.ts";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { planCodec } from "~/codec/plan.ts";
 import { storedJson } from "~/codec/rows.ts";
 import { toBinary } from "../db/columns.server.ts";
@@ -54,7 +54,7 @@ async function placesFor(trx: Scope, run: HeldSession["run"]): Promise<Places> {
     .from("runs")
     .where({ plan_id: toBinary(run.planId) })
     .first("id");
-  return other === undefined ? run : { planId: mintId(), revisionId: mintId() };
+  return other === undefined ? run : { planId: newId(), revisionId: newId() };
 }
 
 async function isHere(scope: Scope, table: StudioTable, id: string): Promise<boolean> {

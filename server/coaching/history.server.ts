@@ -1,7 +1,11 @@
 import type { Id, Mass } from "~/core/kernel/index.ts";
 import { type Performed, exposureOf, lastKey, type Exposure } from "~/core/log/index.ts";
 import { slotsOf } from "~/core/plan/index.ts";
-import { knownFrom, type Figures, type StrengthRules } from "~/core/progress/index.ts";
+import {
+  strengthRecordOf,
+  type StrengthRecords,
+  type StrengthRules,
+} from "~/core/progress/index.ts";
 import { stationVersions, type StoredStation } from "../db/gyms.server.ts";
 import { performedIn } from "../db/performed.server.ts";
 import { endedRunsOf, type StoredRun } from "../db/runs.server.ts";
@@ -76,10 +80,14 @@ export function lastsOf(series: Series): Readonly<Record<string, Exposure>> {
 }
 
 /** What history says of a person's strength, for every movement at every station that was trained. */
-export function figuresOf(series: Series, bodyWeight: Mass | null, rules: StrengthRules): Figures {
+export function strengthRecordsOf(
+  series: Series,
+  bodyWeight: Mass | null,
+  rules: StrengthRules,
+): StrengthRecords {
   return Object.fromEntries(
     [...series].flatMap(([key, exposures]) => {
-      const known = knownFrom(exposures, bodyWeight, rules);
+      const known = strengthRecordOf(exposures, bodyWeight, rules);
       return known === null ? [] : [[key, known]];
     }),
   );

@@ -14,7 +14,7 @@ import {
 } from "~/core/progress/index.ts";
 import { surroundingsOf, type Surroundings } from "~/core/unroll/index.ts";
 import { howToMake, type CannotBeMade } from "~/core/gym/index.ts";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { toBinary } from "../db/columns.server.ts";
 import { listStations, type StoredStation } from "../db/gyms.server.ts";
 import { listMeasurements } from "../db/measurements.server.ts";
@@ -25,7 +25,7 @@ import type { StoredRun } from "../db/runs.server.ts";
 import { briefHistory } from "../db/briefs.server.ts";
 import type { Scope } from "../db/scope.server.ts";
 import { strengthRules } from "../db/strength-rules.server.ts";
-import { figuresOf, historyOf, seriesOf, upTo } from "./history.server.ts";
+import { strengthRecordsOf, historyOf, seriesOf, upTo } from "./history.server.ts";
 
 /** A slot of a trained session with what Kravo proposes for each of its lines. */
 export interface SlotProposal {
@@ -54,11 +54,11 @@ export async function proposalsFor(scope: Scope, run: StoredRun): Promise<Propos
   ]);
   const series = seriesOf(upTo(history, run));
   const bodyWeight = bodyWeightOf(measurements, run.day);
-  const figures = figuresOf(series, bodyWeight, rules);
+  const strengthRecords = strengthRecordsOf(series, bodyWeight, rules);
   const around = surroundingsOf(
     stations,
     catalogue.find,
-    surroundingsFrom(figures, bodyWeight, rules),
+    surroundingsFrom(strengthRecords, bodyWeight, rules),
   );
   const isHoldingSuccess = brief?.document.goal === "definition";
   const slots = slotsOf(run.document).map((slot): SlotProposal => {
@@ -169,7 +169,7 @@ function nextDocument(
   around: Surroundings,
 ): SessionPlan {
   const changed = mapSlots(document, (slot) => accepted(slot, chosenFor(slot.id, decided), around));
-  return copyPlan(changed, mintId);
+  return copyPlan(changed, newId);
 }
 
 function chosenFor(slot: Id<"slot">, decided: readonly Decided[]): Chosen {

@@ -1,7 +1,7 @@
 import { createHash, randomBytes } from "node:crypto";
 import { z } from "zod";
 import { type Instant, type Id, fail, ok, type Result } from "~/core/kernel/index.ts";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import { deleteOld, inTransaction, isDuplicate, type Database } from "./connection.server.ts";
 import type { Row } from "./scope.server.ts";
@@ -27,8 +27,8 @@ export async function register(
   form: { email: string; displayName: string; studioName: string; passwordHash: string },
   now: Instant,
 ): Promise<Result<{ userId: Id<"user">; studioId: Id<"studio"> }, { code: "emailTaken" }>> {
-  const userId = mintId<"user">();
-  const studioId = mintId<"studio">();
+  const userId = newId<"user">();
+  const studioId = newId<"studio">();
   try {
     await inTransaction(db, async (trx) => {
       await trx("users").insert({

@@ -8,7 +8,7 @@ import {
 } from "~/core/person/index.ts";
 import { type Id, fail, ok, type Result } from "~/core/kernel/index.ts";
 import { approachCodec } from "~/codec/approach.ts";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { beginningOf } from "~/codec/text.ts";
 import { jsonColumn, storedJson } from "~/codec/rows.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
@@ -55,7 +55,7 @@ export async function getApproach(scope: Scope, ref: ApproachRef): Promise<Appro
 
 /** Copies an approach for the studio to change. */
 export async function copyApproach(scope: Scope, from: Approach): Promise<Id<"approach">> {
-  const id = mintId<"approach">();
+  const id = newId<"approach">();
   const { name, summary, holds, disputed, suits, stances } = from;
   await scope.insert("approaches", {
     id: toBinary(id),

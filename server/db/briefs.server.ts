@@ -2,7 +2,7 @@ import { z } from "zod";
 import { EMPTY_BRIEF, type Brief, type Level } from "~/core/person/index.ts";
 import { type Instant, type Id, fail, ok, type Result } from "~/core/kernel/index.ts";
 import { briefCodec, type BriefDocument } from "~/codec/brief.ts";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { instantColumn, jsonColumn, storedJson } from "~/codec/rows.ts";
 import { toBinary } from "./columns.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
@@ -78,7 +78,7 @@ export async function saveBrief(
       .first("revision");
     const revision = z.number().parse(newest?.["revision"] ?? 0) + 1;
     await trx.insert("briefs", {
-      id: toBinary(mintId<"revision">()),
+      id: toBinary(newId<"revision">()),
       person_id: toBinary(person),
       revision,
       document: storedJson(briefCodec, document),

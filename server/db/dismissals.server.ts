@@ -1,7 +1,7 @@
 import { z } from "zod";
 import type { Finding } from "~/core/coach/index.ts";
 import type { Id } from "~/core/kernel/index.ts";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import type { Scope } from "./scope.server.ts";
 import { readEach } from "./set-apart.server.ts";
@@ -34,7 +34,7 @@ export async function dismiss(
   reason: string,
 ): Promise<void> {
   await scope.insert("dismissals", {
-    id: toBinary(mintId<"dismissal">()),
+    id: toBinary(newId<"dismissal">()),
     plan_id: toBinary(plan),
     finding_key: found.key,
     fact: JSON.stringify(found.fact),

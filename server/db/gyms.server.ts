@@ -12,7 +12,7 @@ import {
 import type { Loading, Station } from "~/core/gym/index.ts";
 import { loadingCodec } from "~/codec/loading.ts";
 import { jsonColumn, storedJson } from "~/codec/rows.ts";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
 import { readEach, readOne } from "./set-apart.server.ts";
@@ -85,7 +85,7 @@ export async function getGym(scope: Scope, id: Id<"gym">): Promise<Gym | null> {
 }
 
 export async function addGym(scope: Scope, form: GymContent): Promise<Id<"gym">> {
-  const id = mintId<"gym">();
+  const id = newId<"gym">();
   await scope.insert("gyms", {
     id: toBinary(id),
     name: form.name,
@@ -232,8 +232,8 @@ export async function addStation(
   gym: Id<"gym">,
   content: StationContent,
 ): Promise<Id<"station">> {
-  const id = mintId<"station">();
-  const versionId = mintId<"stationVersion">();
+  const id = newId<"station">();
+  const versionId = newId<"stationVersion">();
   await scope.transaction(async (trx) => {
     await trx.insert("stations", {
       id: toBinary(id),
@@ -256,7 +256,7 @@ export async function changeStation(
   Result<null, { code: "changedMeanwhile"; current: StoredStation } | { code: "missing" }>
 > {
   return scope.transaction(async (trx) => {
-    const versionId = mintId<"stationVersion">();
+    const versionId = newId<"stationVersion">();
     const changed = await trx
       .from("stations")
       .where({ id: toBinary(id), version: baseVersion })

@@ -2,7 +2,7 @@ import { z } from "zod";
 import type { Id } from "~/core/kernel/index.ts";
 import { MEASURED, type MeasuredKind, type Measurement } from "~/core/person/index.ts";
 import type { MeasurementForm } from "~/codec/measurement.ts";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { sideColumn } from "~/codec/performed.ts";
 import { dayColumn } from "~/codec/rows.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
@@ -45,7 +45,7 @@ export async function addMeasurement(
   form: MeasurementForm,
 ): Promise<void> {
   await scope.insert("measurements", {
-    id: toBinary(mintId<"measurement">()),
+    id: toBinary(newId<"measurement">()),
     person_id: toBinary(person),
     day: form.day,
     kind: form.kind,

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { type Id, type MovementRef, fail, ok, type Result } from "~/core/kernel/index.ts";
 import { catalogueOf, type Catalogue } from "~/core/movement/catalogue/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { movementCodec } from "~/codec/movement.ts";
 import { jsonColumn, storedJson } from "~/codec/rows.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
@@ -42,7 +42,7 @@ export async function addMovement(
   movement: Omit<Movement, "ref">,
   copiedFrom: MovementRef | null,
 ): Promise<Id<"movement">> {
-  const id = mintId<"movement">();
+  const id = newId<"movement">();
   await scope.insert("movements", {
     id: toBinary(id),
     copied_from: copiedFrom,

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { fail, ok, type Result, type Id } from "~/core/kernel/index.ts";
 import { personCodec, type PersonForm } from "~/codec/person.ts";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
 import { readEach, readOne } from "./set-apart.server.ts";
@@ -35,7 +35,7 @@ export async function getPerson(scope: Scope, id: Id<"person">): Promise<Person 
 export async function addPerson(
   scope: Scope,
   form: PersonForm,
-  id: Id<"person"> = mintId(),
+  id: Id<"person"> = newId(),
 ): Promise<Id<"person">> {
   await scope.insert("people", {
     id: toBinary(id),

@@ -13,7 +13,7 @@ import { LEVELS, type Level } from "~/core/person/index.ts";
 import type { SessionPlan } from "~/core/plan/index.ts";
 import { planCodec } from "~/codec/plan.ts";
 import { dayColumn, instantColumn, jsonColumn, storedJson } from "~/codec/rows.ts";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
 import { readEach, readOne } from "./set-apart.server.ts";
@@ -191,8 +191,8 @@ export async function addPlan(
   document: SessionPlan,
   plannedFromRun: Id<"run"> | null = null,
 ): Promise<Id<"plan">> {
-  const id = mintId<"plan">();
-  const revisionId = mintId<"revision">();
+  const id = newId<"plan">();
+  const revisionId = newId<"revision">();
   await scope.transaction(async (trx) => {
     await trx.insert("plans", {
       id: toBinary(id),
@@ -220,7 +220,7 @@ export async function savePlan(
   Result<number, { code: "changedMeanwhile"; current: StoredPlan } | { code: "missing" }>
 > {
   return scope.transaction(async (trx) => {
-    const revisionId = mintId<"revision">();
+    const revisionId = newId<"revision">();
     const changed = await trx
       .from("plans")
       .where({ id: toBinary(id), revision: baseRevision })

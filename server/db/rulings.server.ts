@@ -2,7 +2,7 @@ import { z } from "zod";
 import { type Id, type Mass, massField } from "~/core/kernel/index.ts";
 import type { Move, Proposal } from "~/core/progress/index.ts";
 import { jsonColumn } from "~/codec/rows.ts";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import type { Scope } from "./scope.server.ts";
 import { readEach } from "./set-apart.server.ts";
@@ -31,7 +31,7 @@ export async function addRuling(
   ruling: Omit<Ruling, "shown">,
 ): Promise<void> {
   await scope.insert("rulings", {
-    id: toBinary(mintId<"ruling">()),
+    id: toBinary(newId<"ruling">()),
     run_id: toBinary(run),
     person_id: toBinary(person),
     slot_id: toBinary(ruling.slotId),

@@ -12,7 +12,7 @@ import {
 import type { SessionPlan } from "~/core/plan/index.ts";
 import { planCodec } from "~/codec/plan.ts";
 import { dayColumn, instantColumn, jsonColumn } from "~/codec/rows.ts";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
 import { readEach, readOne } from "./set-apart.server.ts";
@@ -128,7 +128,7 @@ export async function startRun(
       .where({ plan_id: toBinary(plan) })
       .first("id")) as Row | undefined;
     if (existing !== undefined) return ok(fromBinary<"run">(existing["id"]));
-    const id = mintId<"run">();
+    const id = newId<"run">();
     await trx.insert("runs", {
       id: toBinary(id),
       plan_id: toBinary(plan),

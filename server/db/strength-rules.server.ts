@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { type Instant, fail, ok, type Result } from "~/core/kernel/index.ts";
 import { USUAL_RULES, type StrengthRules } from "~/core/progress/index.ts";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { jsonColumn, storedJson } from "~/codec/rows.ts";
 import { strengthRulesCodec } from "~/codec/strength-rules.ts";
 import { toBinary } from "./columns.server.ts";
@@ -41,7 +41,7 @@ export async function saveStrengthRules(
   // Two savers at once meet at the unique revision.
   return scope
     .insert("strength_rules", {
-      id: toBinary(mintId<"revision">()),
+      id: toBinary(newId<"revision">()),
       revision: baseRevision + 1,
       document: storedJson(strengthRulesCodec, rules),
       created_at: scope.now,

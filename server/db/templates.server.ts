@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { type Id, fail, ok, type Result } from "~/core/kernel/index.ts";
 import type { SessionPlan } from "~/core/plan/index.ts";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { planCodec } from "~/codec/plan.ts";
 import { jsonColumn, storedJson } from "~/codec/rows.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
@@ -49,7 +49,7 @@ export async function addTemplate(
   name: string,
   document: SessionPlan,
 ): Promise<Id<"template">> {
-  const id = mintId<"template">();
+  const id = newId<"template">();
   await scope.insert("templates", {
     id: toBinary(id),
     name,

@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
 import type { Instant } from "~/core/kernel/index.ts";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { toBinary } from "./columns.server.ts";
 import { deleteOld, type Database } from "./connection.server.ts";
 import type { Row } from "./scope.server.ts";
@@ -37,7 +37,7 @@ export async function countTry(
   windowMs = WINDOW_MS,
 ): Promise<CountedTry> {
   const own = limits.map(({ subject }) => ({
-    id: toBinary(mintId()),
+    id: toBinary(newId()),
     subject_hash: createHash("sha256").update(subject).digest(),
     at: now,
   }));

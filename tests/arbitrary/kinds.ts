@@ -12,7 +12,7 @@ import {
   type BoundName,
 } from "~/core/plan/index.ts";
 import { contentOf, idOf, kg, type FieldContent } from "~/core/kernel/index.ts";
-import { sampleMint } from "../samples/index.ts";
+import { sampleNewId } from "../samples/index.ts";
 
 /** What is drawn for a field that is no number, by what it holds; another where a property needs it. */
 export type Draw = (content: FieldContent) => fc.Arbitrary<unknown> | null;
@@ -49,7 +49,7 @@ function held(content: FieldContent): fc.Arbitrary<unknown> | null {
     case "movement":
       return fc.constantFrom("shipped:back-squat", "shipped:leg-extension");
     case "id":
-      return fc.constant(null).map(() => idOf(sampleMint()));
+      return fc.constant(null).map(() => idOf(sampleNewId()));
     case "family":
       return null;
   }

@@ -15,7 +15,7 @@ import {
   type SetUp,
 } from "~/core/plan/index.ts";
 import { kg, lb } from "~/core/kernel/index.ts";
-import { RACK, sampleAround, sampleDay, sampleId, sampleMint } from "../samples/index.ts";
+import { RACK, sampleAround, sampleDay, sampleId, sampleNewId } from "../samples/index.ts";
 import type { Loading, LoadingKind, Station } from "~/core/gym/index.ts";
 
 const LOADINGS: Readonly<Record<LoadingKind, Loading>> = {
@@ -79,7 +79,7 @@ export function exercise(
   const movement = movementOf(slug);
   const station = stations.find((s) => s.serves.includes(movement.ref)) ?? stations[0];
   if (station === undefined) throw new Error("a gym without stations");
-  const block = newBlock(sampleMint, movement, station.id, null);
+  const block = newBlock(sampleNewId, movement, station.id, null);
   const [model] = block.slot.sets;
   if (model === undefined) throw new Error("an exercise without sets");
   return {
@@ -89,8 +89,8 @@ export function exercise(
       setUp,
       sets: Array.from({ length: sets }, () => ({
         ...model,
-        id: sampleMint<"set">(),
-        lineageId: sampleMint<"lineage">(),
+        id: sampleNewId<"set">(),
+        lineageId: sampleNewId<"lineage">(),
         ...over,
       })),
     },

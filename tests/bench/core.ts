@@ -1,5 +1,5 @@
 /** Core calculations against a structured clone of the same data; printed, never asserted. */
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import {
   slotDurations,
   sessionDuration,
@@ -31,16 +31,16 @@ import { firstPlan } from "~/demo/first-plan.ts";
 import { STATIONS, TRAINEES, type StationKey } from "~/demo/studio.ts";
 
 const ids = Object.fromEntries(
-  Object.keys(STATIONS).map((key) => [key, mintId<"station">()]),
+  Object.keys(STATIONS).map((key) => [key, newId<"station">()]),
 ) as Record<StationKey, Id<"station">>;
 const stations = (Object.keys(STATIONS) as StationKey[]).map((key): Station => ({
   ...STATIONS[key],
   id: ids[key],
-  versionId: mintId(),
-  gymId: mintId(),
+  versionId: newId(),
+  gymId: newId(),
 }));
 const routine = TRAINEES[0]?.routine ?? [];
-const plan = firstPlan(routine, ids, mintId);
+const plan = firstPlan(routine, ids, newId);
 const around = sampleAround(stations);
 const steps = unroll(plan, around);
 const commands: OrderedCommand[] = Array.from({ length: 40 }, (_, i) => ({
@@ -155,7 +155,7 @@ const everything = () => {
 const prescribing: readonly (readonly [string, () => unknown])[] = [
   ["loading plan, 12 loads, nine sizes", () => planLoading(NINE, chain)],
   ["loading plan, 12 loads, three sizes", () => planLoading(THREE, chain)],
-  ["a written line read", () => parseLine(line, [], notation, mintId)],
+  ["a written line read", () => parseLine(line, [], notation, newId)],
   ["all that follows a change, 12 exercises", everything],
 ];
 

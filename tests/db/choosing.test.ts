@@ -34,7 +34,7 @@ import {
   removeMeasurement,
 } from "~/server/db/measurements.server.ts";
 import { erasePerson } from "~/server/db/people.server.ts";
-import { spreadSlot } from "~/server/coaching/spread.server.ts";
+import { moveSlotToOtherDay } from "~/server/coaching/move-slot.server.ts";
 import { addPlan, getPlan, plansOfWeek } from "~/server/db/plans.server.ts";
 import { startRun } from "~/server/db/runs.server.ts";
 import {
@@ -294,14 +294,14 @@ describe("moving an exercise to the other day", () => {
     const before = await getPlan(scope, from);
     const slot = before && slotsOf(before.document)[0];
     if (!slot) throw new Error("no squats planned");
-    expect(await spreadSlot(other.scope, from, slot.id, to)).toBe(false);
-    expect(await spreadSlot(scope, from, slot.id, from)).toBe(false);
-    expect(await spreadSlot(scope, from, slot.id, to)).toBe(true);
+    expect(await moveSlotToOtherDay(other.scope, from, slot.id, to)).toBe(false);
+    expect(await moveSlotToOtherDay(scope, from, slot.id, from)).toBe(false);
+    expect(await moveSlotToOtherDay(scope, from, slot.id, to)).toBe(true);
     const [left, grown] = [await getPlan(scope, from), await getPlan(scope, to)];
     expect(left && slotsOf(left.document)).toEqual([]);
     expect(grown && slotsOf(grown.document).map((s) => s.id)).toContain(slot.id);
     expect([left?.revision, grown?.revision]).toEqual([2, 2]);
-    expect(await spreadSlot(scope, from, slot.id, to)).toBe(false);
+    expect(await moveSlotToOtherDay(scope, from, slot.id, to)).toBe(false);
   });
 
   it("leaves a session alone that is being trained", async () => {
@@ -315,7 +315,7 @@ describe("moving an exercise to the other day", () => {
     await startRun(scope, to);
     const before = await getPlan(scope, from);
     const slot = before && slotsOf(before.document)[0];
-    expect(slot && (await spreadSlot(scope, from, slot.id, to))).toBe(false);
+    expect(slot && (await moveSlotToOtherDay(scope, from, slot.id, to))).toBe(false);
     expect(
       (await plansOfWeek(scope, studio.person, day("2026-03-02"))).map((p) => p.isOpen),
     ).toEqual([true, false]);

@@ -6,7 +6,7 @@ import { slotsOf } from "~/core/plan/index.ts";
 import { lastKey } from "~/core/log/index.ts";
 import {
   before,
-  figuresOf,
+  strengthRecordsOf,
   historyOf,
   lastsOf,
   seriesOf,
@@ -166,7 +166,7 @@ describe("what history says of each exercise", () => {
 
   it("gives the strength that loads by maximum and by effort are worked out from", async () => {
     await threeWeeks();
-    const known = figuresOf(seriesOf(await history()), null, USUAL_RULES)[key()];
+    const known = strengthRecordsOf(seriesOf(await history()), null, USUAL_RULES)[key()];
     expect(known).toMatchObject({
       movement: "shipped:back-squat",
       lastReading: kg(100),
@@ -181,7 +181,7 @@ describe("what history says of each exercise", () => {
     const series = seriesOf(await history());
     expect(series.size).toBe(0);
     expect(lastsOf(series)).toEqual({});
-    expect(figuresOf(series, null, USUAL_RULES)).toEqual({});
+    expect(strengthRecordsOf(series, null, USUAL_RULES)).toEqual({});
   });
 });
 

@@ -5,7 +5,7 @@ import { approachFormCodec } from "~/codec/approach.ts";
 import { briefFormCodec } from "~/codec/brief.ts";
 import { commandCodec } from "~/codec/command.ts";
 import { measurementFormCodec } from "~/codec/measurement.ts";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { movementFormCodec } from "~/codec/movement.ts";
 import { personFormCodec } from "~/codec/person.ts";
 import { savePlanCodec } from "~/codec/save-plan.ts";
@@ -339,10 +339,10 @@ describe("what a form takes is written and read back equal:", () => {
     let seq = 0;
     const commands = forms.map(({ note, seconds, metres, reps }) => ({
       ...model,
-      commandId: mintId<"command">(),
+      commandId: newId<"command">(),
       body: {
         kind: "part",
-        part: { ...part, id: mintId<"part">(), note, seconds, metres, fullReps: reps },
+        part: { ...part, id: newId<"part">(), note, seconds, metres, fullReps: reps },
       },
     }));
     await readsBack(commands, commandCodec, async (command) => {

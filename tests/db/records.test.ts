@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { day } from "~/core/kernel/index.ts";
 import { RACK, STACK } from "../samples/index.ts";
 import {
@@ -221,7 +221,7 @@ describe("signing in", () => {
 
   it("registers an address once, and leaves no half studio behind", async () => {
     const form = {
-      email: `${mintId()}@test.example`,
+      email: `${newId()}@test.example`,
       displayName: "A",
       studioName: "B",
       passwordHash: "-",

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { heldSessionCodec, type HeldSession } from "~/codec/hand-in.ts";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import type { Id } from "~/core/kernel/index.ts";
 import { conflictsOf, foldCommands, partsOf } from "~/core/log/index.ts";
 import { handIn } from "~/server/coaching/hand-in.server.ts";
@@ -119,7 +119,7 @@ describe("after a restore", () => {
 
   it("refuses sets on equipment that it does not know, instead of breaking", async () => {
     const phone = await Device.at(studio.scope, run);
-    const elsewhere = new Device(phone.run, mintId());
+    const elsewhere = new Device(phone.run, newId());
     expect(await accept(elsewhere.set(0, 10))).toMatchObject({
       error: { code: "unknownEquipment" },
     });

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { type Id, kg, day } from "~/core/kernel/index.ts";
 import { conflictsOf, foldCommands, isEnded, parentFor, performedOf } from "~/core/log/index.ts";
 import type { Database } from "~/server/db/connection.server.ts";
@@ -69,10 +69,10 @@ describe("accepting commands", () => {
 
   it("keeps a set whose parent nobody can show, and refuses another run's commands", async () => {
     const device = await Device.at(studio.scope, run);
-    expect(await accept(device.set(0, 10, { parent: mintId() }))).toMatchObject({ ok: true });
+    expect(await accept(device.set(0, 10, { parent: newId() }))).toMatchObject({ ok: true });
     expect((await commandsAfter(studio.scope, run, 0))[0]?.command.parent).toBeNull();
     expect((await standing())?.parts.map((p) => p.fullReps)).toEqual([10]);
-    const foreign = { ...device.set(0, 10), runId: mintId<"run">() };
+    const foreign = { ...device.set(0, 10), runId: newId<"run">() };
     expect(await accept(foreign)).toMatchObject({ error: { code: "foreignRun" } });
   });
 

@@ -1,4 +1,4 @@
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { type Id, count, kg, type Mass } from "~/core/kernel/index.ts";
 import { type Command, type CommandBody, plannedContext } from "~/core/log/index.ts";
 import { slotsOf, type Rir } from "~/core/plan/index.ts";
@@ -33,7 +33,7 @@ export async function trainSquats(
 
 /** A device that makes commands for a run in sequence. */
 export class Device {
-  readonly id = mintId<"device">();
+  readonly id = newId<"device">();
   #seq = 0;
 
   constructor(
@@ -52,7 +52,7 @@ export class Device {
   command(body: CommandBody, parent: Id<"command"> | null = null): Command {
     this.#seq += 1;
     return {
-      commandId: mintId(),
+      commandId: newId(),
       runId: this.run.id,
       device: this.id,
       seq: this.#seq,
@@ -87,7 +87,7 @@ export class Device {
       {
         kind: "part",
         part: {
-          id: mintId(),
+          id: newId(),
           slotId: this.slot.id,
           key: { setId: set.id, extensionId: null, round: 0, ordinal: 0, side: "both" },
           stationVersion: this.stationVersion,
@@ -111,7 +111,7 @@ export class Device {
   pain(score: number): Command {
     return this.command({
       kind: "pain",
-      id: mintId(),
+      id: newId(),
       slotId: this.slot.id,
       key: null,
       joint: "knee",

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, beforeEach, inject } from "vitest";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { day, type Id, kg } from "~/core/kernel/index.ts";
 import { findMovement } from "~/core/movement/catalogue/index.ts";
 import { newBlock, type SessionPlan } from "~/core/plan/index.ts";
@@ -42,7 +42,7 @@ export interface TestStudio {
 /** A studio of its own with a gym, a rack and one person. */
 export async function testStudio(db: Database): Promise<TestStudio> {
   const form = {
-    email: `${mintId()}@test.example`,
+    email: `${newId()}@test.example`,
     displayName: "Coach",
     studioName: "Studio",
     passwordHash: "-",
@@ -92,7 +92,7 @@ export function inStudio(): { readonly db: Database; readonly studio: TestStudio
 export function squats(station: Id<"station">): SessionPlan {
   const movement = findMovement("shipped:back-squat");
   if (movement === null) throw new Error("no squat");
-  return { schemaVersion: 2, blocks: [newBlock(mintId, movement, station, kg(100))] };
+  return { schemaVersion: 2, blocks: [newBlock(newId, movement, station, kg(100))] };
 }
 
 export function addSquats(studio: TestStudio, on = "2026-03-02"): Promise<Id<"plan">> {

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { isKnownDevice, register, rememberDevice } from "~/server/db/accounts.server.ts";
 import type { Database } from "~/server/db/connection.server.ts";
 import { countTry, type Limit } from "~/server/db/tries.server.ts";
@@ -13,7 +13,7 @@ afterAll(closeTestDatabase);
 
 const MINUTE = 60_000;
 const limit = (over: Partial<Limit> = {}): Limit => ({
-  subject: `test:${mintId()}`,
+  subject: `test:${newId()}`,
   free: 5,
   then: "doubling",
   ...over,
@@ -68,7 +68,7 @@ describe("tries that are counted", () => {
 
 describe("devices", () => {
   it("are known to the account that signed in on them, the last twenty of them", async () => {
-    const email = `${mintId()}@test.example`;
+    const email = `${newId()}@test.example`;
     const form = { email, displayName: "A", studioName: "B", passwordHash: "-" };
     const made = await register(db, form, NOW);
     if (!made.ok) throw new Error("not registered");

@@ -54,7 +54,7 @@ const EXPECTED: Readonly<Record<string, "hidden" | "own" | "open">> = {
   "routes/writing-sets": "own",
   "routes/approach": "hidden",
   "routes/plan-set-aside": "hidden",
-  "routes/plan-spread": "hidden",
+  "routes/plan-move-slot": "hidden",
   "routes/gyms": "own",
   "routes/gym": "hidden",
   "routes/station-new": "hidden",
@@ -99,7 +99,7 @@ const ONLY_ACTIONS = [
   "routes/floor-hand-in",
   "routes/plan-start",
   "routes/plan-set-aside",
-  "routes/plan-spread",
+  "routes/plan-move-slot",
 ];
 
 const forScripts = ["routes/floor-sync", "routes/floor-hand-in"];

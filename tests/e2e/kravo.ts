@@ -7,7 +7,7 @@ import {
   type BrowserContext,
   type Page,
 } from "@playwright/test";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { dayAt, idOf, kg } from "~/core/kernel/index.ts";
 import { findMovement } from "~/core/movement/catalogue/index.ts";
 import { newBlock } from "~/core/plan/index.ts";
@@ -221,7 +221,7 @@ export async function planSquats(
   const movement = findMovement("shipped:back-squat");
   if (movement === null) throw new Error("no squat ships");
   const blocks = Array.from({ length: exercises }, () =>
-    newBlock(mintId, movement, idOf(rack), kg(60)),
+    newBlock(newId, movement, idOf(rack), kg(60)),
   );
   const response = await page.request.post(bench, {
     data: { baseRevision: 1, head, document: { schemaVersion: 2, blocks } },

@@ -39,11 +39,11 @@ export function sampleId<K extends IdOf>(n: number): Id<K> {
   return idOf(`00000000-0000-7000-8000-${String(n).padStart(12, "0")}`);
 }
 
-let minted = 1_000_000;
+let made = 1_000_000;
 /** Ids in order, for values that need fresh ones. */
-export function sampleMint<K extends IdOf>(): Id<K> {
-  minted += 1;
-  return sampleId(minted);
+export function sampleNewId<K extends IdOf>(): Id<K> {
+  made += 1;
+  return sampleId(made);
 }
 
 export const RACK: Loading = {
@@ -200,7 +200,7 @@ export function sampleDay(): Day {
 
 export function samplePart(set: PlannedSet, over: Partial<PerformedPart> = {}): PerformedPart {
   return {
-    id: sampleMint(),
+    id: sampleNewId(),
     slotId: sampleId(700),
     key: { setId: set.id, extensionId: null, round: 0, ordinal: 0, side: "both" },
     stationVersion: sampleId(101),

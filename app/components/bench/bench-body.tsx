@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import { memo, useCallback, useEffect, useMemo, useState } from "react";
 import { Form } from "react-router";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { swapSlot, type SwapContext } from "~/core/coach/search/index.ts";
 import { applyFix, arrangedByApproach, newExercise } from "~/core/coach/index.ts";
 import { type Id, NO_TIME } from "~/core/kernel/index.ts";
@@ -69,7 +69,7 @@ export const BenchBody = memo(function BenchBody({
   newest,
   onInvalid,
 }: BenchBodyProps) {
-  const { stations, gyms, lasts, figures, brief, approach } = known;
+  const { stations, gyms, lasts, strengthRecords, brief, approach } = known;
   const { here, around, steps, duration, durations, issues, judged } = follows;
   const catalogue = useCatalogue();
   const [swapping, setSwapping] = useState<Id<"slot"> | null>(null);
@@ -94,10 +94,10 @@ export const BenchBody = memo(function BenchBody({
       Object.fromEntries(
         Object.entries(lasts).map(([key, last]) => [
           key,
-          { last: formatExposure(last), strength: formatKnown(figures[key] ?? null) },
+          { last: formatExposure(last), strength: formatKnown(strengthRecords[key] ?? null) },
         ]),
       ),
-    [lasts, figures],
+    [lasts, strengthRecords],
   );
 
   const [toWrite, setToWrite] = useState<string | null>(null);
@@ -176,7 +176,7 @@ export const BenchBody = memo(function BenchBody({
                     last={said[lastKey(slot.movement, slot.station)]?.last ?? null}
                     strength={said[lastKey(slot.movement, slot.station)]?.strength ?? null}
                     referred={referredBy(slot, draft.plan)}
-                    mint={mintId}
+                    newId={newId}
                     actions={actions}
                     swap={
                       swapping === slot.id && movement !== null ? (
@@ -201,13 +201,13 @@ export const BenchBody = memo(function BenchBody({
               }}
             />
             <AddBlocks
-              onAdd={(kind) => edit({ kind: "addBlock", block: newItemBlock(kind, mintId) })}
+              onAdd={(kind) => edit({ kind: "addBlock", block: newItemBlock(kind, newId) })}
             />
             <Finder
               judged={judged}
               onAdd={({ movement, station }, write) => {
                 const reading = lastReading(movement, station);
-                const block = newExercise(judged, movement, station, reading, mintId);
+                const block = newExercise(judged, movement, station, reading, newId);
                 edit({ kind: "addBlock", block });
                 if (write) setToWrite(writtenLineId(block.slot));
               }}
@@ -251,14 +251,14 @@ function Aside({
         findings={findings}
         approachName={approach.name}
         setAside={setAside}
-        mint={mintId}
+        newId={newId}
         find={catalogue.find}
         plan={plan.id}
         isSaved={!isUnsaved}
         onFix={(fix, judging) =>
           change((d) => ({
             ...d,
-            plan: applyFix(fix, { ...judging, plan: d.plan }, mintId),
+            plan: applyFix(fix, { ...judging, plan: d.plan }, newId),
           }))
         }
         onSetAside={onSetAside}

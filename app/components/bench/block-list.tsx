@@ -15,7 +15,7 @@ import {
 } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { useMemo } from "react";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import {
   slotsOfBlock,
   type Block,
@@ -93,7 +93,7 @@ export function BlockList({
                   block={block}
                   notation={notation}
                   onRests={(rests) => onEdit({ kind: "changeRests", block: block.id, rests })}
-                  onSplit={() => onEdit({ kind: "split", block: block.id, mint: mintId })}
+                  onSplit={() => onEdit({ kind: "split", block: block.id, newId: newId })}
                   onInvalid={onInvalid}
                 >
                   {block.members.map(renderSlot)}
@@ -102,7 +102,7 @@ export function BlockList({
                 <ItemBlockEditor
                   block={block}
                   notation={notation}
-                  mint={mintId}
+                  newId={newId}
                   onChange={(to) => onEdit({ kind: "changeItems", block: block.id, to })}
                   onMove={(by) => onEdit({ kind: "moveBlock", block: block.id, by })}
                   onRemove={() => onEdit({ kind: "removeBlock", block: block.id })}

@@ -11,7 +11,7 @@ import {
   type Judging,
 } from "~/core/coach/index.ts";
 import type { FindMovement } from "~/core/movement/index.ts";
-import type { Id, MintId } from "~/core/kernel/index.ts";
+import type { Id, NewId } from "~/core/kernel/index.ts";
 import {
   FAMILY_NAMES,
   formatFact,
@@ -34,7 +34,7 @@ interface FindingsPanelProps {
   readonly findings: readonly Finding[];
   readonly approachName: string;
   readonly setAside: readonly SetAside[];
-  readonly mint: MintId;
+  readonly newId: NewId;
   readonly plan: Id<"plan">;
   /** Moving to the other day changes both plans on the server, so nothing unsaved may be open. */
   readonly isSaved: boolean;
@@ -103,7 +103,7 @@ function SpreadButton({
   readonly isSaved: boolean;
 }) {
   return (
-    <Form method="post" action={`/plans/${plan}/spread`} reloadDocument>
+    <Form method="post" action={`/plans/${plan}/move-slot`} reloadDocument>
       <input type="hidden" name="slot" value={slot} />
       <input type="hidden" name="to" value={to} />
       <Button type="submit" size="small" variant="outlined" disabled={!isSaved}>
@@ -137,22 +137,22 @@ const FindingRow = steady(function FindingRow(props: RowProps) {
 function answersTo(
   finding: Finding,
   judged: Judging,
-  mint: MintId,
+  newId: NewId,
   approachName: string,
   find: FindMovement,
 ): readonly { readonly fix: Fix; readonly about: string | null }[] {
   return finding.fact.code === "overCap"
-    ? waysToShorten(judged, mint).map((way) => ({
+    ? waysToShorten(judged, newId).map((way) => ({
         fix: way.fix,
         about: formatShortening(way, approachName, find),
       }))
-    : fixesFor(finding, judged, mint).map((fix) => ({ fix, about: null }));
+    : fixesFor(finding, judged, newId).map((fix) => ({ fix, about: null }));
 }
 
 /** What can be done about a finding, made of the session as it is now. */
 function Answers({
   finding,
-  mint,
+  newId,
   plan,
   isSaved,
   approachName,
@@ -164,8 +164,8 @@ function Answers({
   const [reason, setReason] = useState("");
   const [asks, setAsks] = useState(false);
   const answers = useMemo(
-    () => (judged === null ? [] : answersTo(finding, judged, mint, approachName, find)),
-    [finding, judged, mint, approachName, find],
+    () => (judged === null ? [] : answersTo(finding, judged, newId, approachName, find)),
+    [finding, judged, newId, approachName, find],
   );
   if (judged === null) return null;
   const nameOfSlot = (id: string) =>
@@ -177,7 +177,7 @@ function Answers({
           const text = formatFix(fix, nameOfSlot);
           return (
             <Box key={`${fix.kind} ${text}`} sx={about === null ? undefined : { width: "100%" }}>
-              {fix.kind === "spread" ? (
+              {fix.kind === "moveToOtherDay" ? (
                 <SpreadButton
                   plan={plan}
                   slot={fix.slot}

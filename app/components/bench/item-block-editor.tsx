@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { sessionDuration, unrollItems } from "~/core/unroll/index.ts";
-import { type MintId, count, fail, ok } from "~/core/kernel/index.ts";
+import { type NewId, count, fail, ok } from "~/core/kernel/index.ts";
 import {
   parseItems,
   parseRest,
@@ -22,7 +22,7 @@ import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
 export function ItemBlockEditor({
   block,
   notation,
-  mint,
+  newId,
   onChange,
   onMove,
   onRemove,
@@ -30,7 +30,7 @@ export function ItemBlockEditor({
 }: {
   readonly block: ItemBlock;
   readonly notation: NotationContext;
-  readonly mint: MintId;
+  readonly newId: NewId;
   readonly onChange: (to: ItemsOfBlock) => void;
   readonly onMove: (by: -1 | 1) => void;
   readonly onRemove: () => void;
@@ -65,7 +65,7 @@ export function ItemBlockEditor({
         label={`${name}, what is done`}
         value={items}
         show={(value) => writeItems(value, notation)}
-        read={(text) => readTyped(parseItems(text, items, notation, mint))}
+        read={(text) => readTyped(parseItems(text, items, notation, newId))}
         onValue={(to) => onChange({ items: to, rounds, restAfterRound })}
         onInvalid={onInvalid}
         width="100%"

@@ -1,6 +1,6 @@
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import type { MintId } from "~/core/kernel/index.ts";
+import type { NewId } from "~/core/kernel/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
 import type { SetStep } from "~/core/unroll/index.ts";
 import type { Slot } from "~/core/plan/index.ts";
@@ -17,14 +17,14 @@ export function RampButton({
   movement,
   station,
   steps,
-  mint,
+  newId,
   onChange,
 }: {
   readonly slot: Slot;
   readonly movement: Movement;
   readonly station: Station;
   readonly steps: readonly SetStep[];
-  readonly mint: MintId;
+  readonly newId: NewId;
   readonly onChange: ChangeSlot;
 }) {
   const judged = use(JudgedContext);
@@ -40,7 +40,7 @@ export function RampButton({
       <Button
         size="small"
         variant="outlined"
-        onClick={() => onChange((now) => withRamp(now, station, work, sets, bodyWeight, mint))}
+        onClick={() => onChange((now) => withRamp(now, station, work, sets, bodyWeight, newId))}
       >
         {formatRamp(sets)}
       </Button>{" "}

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { MintId } from "~/core/kernel/index.ts";
+import type { NewId } from "~/core/kernel/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
 import {
   parseLoad,
@@ -77,7 +77,7 @@ export const SetRow = steady(function SetRow({
   at,
   notation,
   steps,
-  mint,
+  newId,
   onChange,
   onDuplicate,
   onRemove,
@@ -93,7 +93,7 @@ export const SetRow = steady(function SetRow({
   readonly notation: NotationContext;
   /** The steps of this set, in order. */
   readonly steps: readonly SetStep[];
-  readonly mint: MintId;
+  readonly newId: NewId;
   readonly onChange: ChangeSet;
   readonly onDuplicate: () => void;
   readonly onRemove: () => void;
@@ -106,7 +106,7 @@ export const SetRow = steady(function SetRow({
   const add = (kind: Extension["kind"]) =>
     onChange((now) => ({
       ...now,
-      extensions: [...now.extensions, newExtension(kind, now, mint)],
+      extensions: [...now.extensions, newExtension(kind, now, newId)],
     }));
   const main = steps.find((step) => step.kind === "set");
   const stepOf = (part: Extension) => steps.find((step) => step.key.extensionId === part.id);
@@ -255,7 +255,7 @@ export const SetRow = steady(function SetRow({
                 reading: readingNow,
               }}
               notation={notation}
-              mint={mint}
+              newId={newId}
               onChange={onChange}
               onInvalid={onInvalid}
             />

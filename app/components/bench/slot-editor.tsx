@@ -1,6 +1,6 @@
 import isEqual from "fast-deep-equal";
 import { memo, useCallback } from "react";
-import type { MintId, Duration } from "~/core/kernel/index.ts";
+import type { NewId, Duration } from "~/core/kernel/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
 import {
   duplicateSet,
@@ -46,7 +46,7 @@ export interface SlotEditorProps {
   readonly strength: string | null;
   /** What its loads refer to in other exercises; where that changes, its line reads otherwise. */
   readonly referred: string;
-  readonly mint: MintId;
+  readonly newId: NewId;
   readonly actions: SlotActions;
   /** The open panel of substitutes, or null. */
   readonly swap: React.ReactNode;
@@ -74,7 +74,7 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
     issues,
     duration,
     last,
-    mint,
+    newId,
     actions,
     onInvalid,
   } = props;
@@ -108,7 +108,7 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
         label={`Sets of ${name}, written`}
         sets={slot.sets}
         context={notation}
-        mint={mint}
+        newId={newId}
         onSets={(sets) => onChange((now) => ({ ...now, sets }))}
         onInvalid={onInvalid}
       />
@@ -147,9 +147,9 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
                 at={{ loading: station?.loading ?? null, movement: slot.movement }}
                 notation={notation}
                 steps={steps.filter((step) => step.key.setId === set.id)}
-                mint={mint}
+                newId={newId}
                 onChange={(to) => changeSet(set.id, to)}
-                onDuplicate={() => onChange((now) => duplicateSet(now, set.id, mint))}
+                onDuplicate={() => onChange((now) => duplicateSet(now, set.id, newId))}
                 onRemove={() =>
                   onChange((now) => ({ ...now, sets: now.sets.filter((s) => s.id !== set.id) }))
                 }
@@ -178,7 +178,7 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
           id={slot.id}
           name={name}
           rule={slot.progression.kind}
-          onFill={(scheme) => onChange((now) => filled(now, scheme, mint))}
+          onFill={(scheme) => onChange((now) => filled(now, scheme, newId))}
           onRule={(kind) => onChange((now) => ({ ...now, progression: { kind } }))}
         />
       </div>
@@ -192,7 +192,7 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
               movement={movement}
               station={station}
               steps={steps}
-              mint={mint}
+              newId={newId}
               onChange={onChange}
             />
           }

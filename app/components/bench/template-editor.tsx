@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useCallback, useMemo } from "react";
 import { useFetcher } from "react-router";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import {
   applyEdit,
   newBlock,
@@ -123,7 +123,7 @@ export function TemplateEditor({
               const chosen = addable.find(({ movement }) => movement.ref === event.target.value);
               if (chosen === undefined) return;
               const { movement, station } = chosen;
-              edit({ kind: "addBlock", block: newBlock(mintId, movement, station.id, null) });
+              edit({ kind: "addBlock", block: newBlock(newId, movement, station.id, null) });
             }}
           >
             <option value="">Add an exercise …</option>
@@ -134,9 +134,7 @@ export function TemplateEditor({
             ))}
           </Select>
         </Box>
-        <AddBlocks
-          onAdd={(kind) => edit({ kind: "addBlock", block: newItemBlock(kind, mintId) })}
-        />
+        <AddBlocks onAdd={(kind) => edit({ kind: "addBlock", block: newItemBlock(kind, newId) })} />
       </Box>
     </>
   );
@@ -173,7 +171,7 @@ function TemplateSlot({
         label={`Sets of ${name}, written`}
         sets={slot.sets}
         context={notation}
-        mint={mintId}
+        newId={newId}
         onSets={(sets) => onEdit({ kind: "changeSlot", slot: slot.id, to: { ...slot, sets } })}
         onInvalid={onInvalid}
       />

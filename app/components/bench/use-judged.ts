@@ -11,7 +11,11 @@ import { findingsIn, judge, type OtherSession } from "~/core/coach/index.ts";
 import type { Catalogue } from "~/core/movement/catalogue/index.ts";
 import type { SessionPlan } from "~/core/plan/index.ts";
 import type { Mass } from "~/core/kernel/index.ts";
-import { surroundingsFrom, type Figures, type StrengthRules } from "~/core/progress/index.ts";
+import {
+  surroundingsFrom,
+  type StrengthRecords,
+  type StrengthRules,
+} from "~/core/progress/index.ts";
 import type { Station } from "~/core/gym/index.ts";
 import type { Draft } from "./draft.ts";
 
@@ -19,7 +23,7 @@ import type { Draft } from "./draft.ts";
 export interface Known {
   readonly stations: readonly Station[];
   readonly rules: StrengthRules;
-  readonly figures: Figures;
+  readonly strengthRecords: StrengthRecords;
   readonly brief: Brief;
   readonly approach: Approach;
   readonly bodyWeight: Mass | null;
@@ -32,12 +36,13 @@ export interface Known {
 
 /** Everything that follows from the draft: steps, times, issues, coverage and findings. */
 export function useJudged(draft: Draft, known: Known, catalogue: Catalogue) {
-  const { stations, rules, figures, brief, approach, bodyWeight, others, year, readiness } = known;
+  const { stations, rules, strengthRecords, brief, approach, bodyWeight, others, year, readiness } =
+    known;
   const { gymId } = draft.head;
   const here = useMemo(() => stations.filter((s) => s.gymId === gymId), [stations, gymId]);
   const looked = useMemo(
-    () => surroundingsFrom(figures, bodyWeight, rules),
-    [figures, bodyWeight, rules],
+    () => surroundingsFrom(strengthRecords, bodyWeight, rules),
+    [strengthRecords, bodyWeight, rules],
   );
   const around = useMemo(
     () => surroundingsOf(here, catalogue.find, looked),

@@ -1,7 +1,7 @@
 import { startTransition, useEffect, useRef, useState } from "react";
 import { flushSync } from "react-dom";
 import { Link } from "react-router";
-import { mintAgain, type MintId } from "~/core/kernel/index.ts";
+import { sameIdsAgain, type NewId } from "~/core/kernel/index.ts";
 import {
   completionsAt,
   LONGEST_LINE,
@@ -20,7 +20,7 @@ import { useAlive } from "./use-alive.ts";
 /** A line that is being typed into. */
 interface Begun {
   readonly sets: readonly PlannedSet[];
-  readonly again: () => MintId;
+  readonly again: () => NewId;
 }
 
 /**
@@ -32,7 +32,7 @@ export function WrittenLine({
   label,
   sets,
   context,
-  mint,
+  newId,
   onSets,
   onInvalid,
   isTaught = false,
@@ -41,7 +41,7 @@ export function WrittenLine({
   readonly label: string;
   readonly sets: readonly PlannedSet[];
   readonly context: NotationContext;
-  readonly mint: MintId;
+  readonly newId: NewId;
   readonly onSets: (sets: readonly PlannedSet[]) => void;
   readonly onInvalid: ReportInvalid;
   /** On the page that teaches the line, which needs no link to itself. */
@@ -72,7 +72,7 @@ export function WrittenLine({
     setChosen(0);
     const isWordBegun = /[a-z]$/i.test(next.slice(0, cursor));
     setOffers(isWordBegun ? completionsAt(next, cursor).slice(0, 6) : []);
-    const read = parseLine(next, begun?.sets ?? sets, context, begun?.again() ?? mint);
+    const read = parseLine(next, begun?.sets ?? sets, context, begun?.again() ?? newId);
     const first = read.ok ? null : (read.error[0] ?? null);
     setError(first);
     onInvalid(id, first === null ? null : `${label}: ${formatNotationError(first)}`);
@@ -131,7 +131,7 @@ export function WrittenLine({
           value={text}
           readOnly={!isAlive}
           onFocus={() => {
-            setBegun({ sets, again: mintAgain(mint) });
+            setBegun({ sets, again: sameIdsAgain(newId) });
             if (typed === null) setRoom("");
           }}
           onBlur={() => {

@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import { Form, Link, useNavigate } from "react-router";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import type { HeldSession } from "~/codec/hand-in.ts";
 import type { Id, MovementRef, Mass } from "~/core/kernel/index.ts";
 import {
@@ -37,7 +37,11 @@ import {
   type SetStep,
 } from "~/core/unroll/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
-import { surroundingsFrom, type Figures, type StrengthRules } from "~/core/progress/index.ts";
+import {
+  surroundingsFrom,
+  type StrengthRecords,
+  type StrengthRules,
+} from "~/core/progress/index.ts";
 import type { Station } from "~/core/gym/index.ts";
 import { SetApartNotice } from "../set-apart.tsx";
 import { SchemeSwitch } from "../shell.tsx";
@@ -67,7 +71,7 @@ export interface FloorProps {
   /** The movements of the session: the catalogue itself stays off the floor, which opens over poor networks. */
   readonly movements: readonly Movement[];
   readonly rules: StrengthRules;
-  readonly figures: Figures;
+  readonly strengthRecords: StrengthRecords;
   readonly bodyWeight: Mass | null;
   readonly lasts: Readonly<
     Record<string, { readonly exposure: Exposure; readonly differences: readonly Difference[] }>
@@ -83,7 +87,7 @@ export function FloorView({
   movements,
   lasts,
   rules,
-  figures,
+  strengthRecords,
   bodyWeight,
 }: FloorProps) {
   const {
@@ -108,8 +112,8 @@ export function FloorView({
     return (ref: MovementRef) => byRef.get(ref) ?? null;
   }, [movements]);
   const around = useMemo(
-    () => surroundingsOf(stations, find, surroundingsFrom(figures, bodyWeight, rules)),
-    [stations, find, figures, bodyWeight, rules],
+    () => surroundingsOf(stations, find, surroundingsFrom(strengthRecords, bodyWeight, rules)),
+    [stations, find, strengthRecords, bodyWeight, rules],
   );
   const session = useMemo(() => {
     const parts = partsOf(log).map(({ part }) => part);
@@ -162,7 +166,7 @@ export function FloorView({
         },
       };
       const part: PerformedPart = {
-        id: mintId(),
+        id: newId(),
         slotId: slot.id,
         key: step.key,
         stationVersion: before?.part.stationVersion ?? station.versionId,

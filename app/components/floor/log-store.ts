@@ -1,5 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from "idb";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { commandCodec, orderedCommandCodec } from "~/codec/command.ts";
 import { heldSessionCodec, type HeldSession } from "~/codec/hand-in.ts";
 import { isId, type Id, idField } from "~/core/kernel/index.ts";
@@ -110,7 +110,7 @@ export async function openLogStore(): Promise<LogStore> {
       for (const { body, parent } of compose(foldCommands(known))) {
         const entries = [...known, ...made.map((command) => ({ command, position: null }))];
         const said: Command = {
-          commandId: mintId(),
+          commandId: newId(),
           runId: run,
           device,
           seq: lastSeq(entries, device) + 1,
@@ -294,7 +294,7 @@ async function changeEntries(
 async function deviceOf(db: IDBPDatabase<Schema>): Promise<Id<"device">> {
   const tx = db.transaction("device", "readwrite", STRICT);
   const known = idField("device").safeParse(await tx.store.get("id"));
-  const device = known.success ? known.data : mintId<"device">();
+  const device = known.success ? known.data : newId<"device">();
   if (!known.success) await tx.store.put(device, "id");
   await tx.done;
   return device;

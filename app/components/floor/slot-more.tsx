@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import OutlinedInput from "@mui/material/OutlinedInput";
 import { useState } from "react";
-import { mintId } from "~/codec/mint.ts";
+import { newId } from "~/codec/new-id.ts";
 import { type Id, JOINTS, type Joint } from "~/core/kernel/index.ts";
 import {
   notesOf,
@@ -126,7 +126,7 @@ export function SlotMore({
           onClick={() =>
             onCommand({
               kind: "pain",
-              id: mintId(),
+              id: newId(),
               slotId,
               key: null,
               joint,

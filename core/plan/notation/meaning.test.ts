@@ -3,7 +3,7 @@ import { kg, lb, seconds } from "../../kernel/index.ts";
 import { OPEN_TEMPO, type PlannedSet } from "../index.ts";
 import type { NotationContext } from "./context.ts";
 import { parseItems, parseLine } from "./parse.ts";
-import { sampleMint } from "../../../tests/samples/index.ts";
+import { sampleNewId } from "../../../tests/samples/index.ts";
 
 /**
  * What each word means, by hand: the round trip alone would not notice two words that were swapped in reading
@@ -18,7 +18,7 @@ const CONTEXT: NotationContext = {
   movementNamed: (name) => (name === "Leg press" ? "shipped:leg-press" : null),
 };
 const setsOf = (line: string): readonly PlannedSet[] => {
-  const read = parseLine(line, [], CONTEXT, sampleMint);
+  const read = parseLine(line, [], CONTEXT, sampleNewId);
   if (!read.ok) throw new Error(JSON.stringify(read.error));
   return read.value;
 };
@@ -271,7 +271,7 @@ describe("what follows a set", () => {
 
 describe("drills and checks", () => {
   const itemsOf = (text: string) => {
-    const read = parseItems(text, [], CONTEXT, sampleMint);
+    const read = parseItems(text, [], CONTEXT, sampleNewId);
     if (!read.ok) throw new Error(JSON.stringify(read.error));
     return read.value;
   };

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { mintAgain, seconds } from "../../kernel/index.ts";
+import { sameIdsAgain, seconds } from "../../kernel/index.ts";
 import { findMovement, SHIPPED_MOVEMENTS } from "../../movement/catalogue/index.ts";
 import type { PlannedSet } from "../index.ts";
 import { completionsAt } from "./complete.ts";
@@ -14,7 +14,7 @@ import { writeRest } from "./write/modifier.ts";
 import { writePart } from "./write/part.ts";
 import { writeTarget } from "./write/target.ts";
 import { anyItem, anySlot } from "../../../tests/arbitrary/plan.ts";
-import { sampleMint, sampleSet } from "../../../tests/samples/index.ts";
+import { sampleNewId, sampleSet } from "../../../tests/samples/index.ts";
 
 const CONTEXT: NotationContext = {
   unit: "kg",
@@ -45,7 +45,7 @@ function bare(sets: readonly PlannedSet[]): unknown {
 }
 
 const read = (text: string, previous: readonly PlannedSet[] = [], context = CONTEXT) =>
-  parseLine(text, previous, context, sampleMint);
+  parseLine(text, previous, context, sampleNewId);
 const setsOf = (text: string, previous: readonly PlannedSet[] = []): readonly PlannedSet[] => {
   const result = read(text, previous);
   if (!result.ok) throw new Error(`${text}: ${JSON.stringify(result.error)}`);
@@ -235,7 +235,7 @@ describe("ids of a line that was edited anyhow", () => {
   });
 
   it("stay letter by letter for what is new while a line is typed", () => {
-    const again = mintAgain(sampleMint);
+    const again = sameIdsAgain(sampleNewId);
     const begun = setsOf("8 at 60");
     const typed = (text: string) => {
       const result = parseLine(text, begun, CONTEXT, again());
@@ -294,7 +294,7 @@ describe("completion", () => {
     const line = Array.from({ length: 50 }, () => group).join("; ");
     const took = (text: string) => {
       const begun = performance.now();
-      expect(parseLine(`${text} then nonsense`, [], CONTEXT, sampleMint).ok).toBe(false);
+      expect(parseLine(`${text} then nonsense`, [], CONTEXT, sampleNewId).ok).toBe(false);
       expect(texts(`${text} then `)).toContain("drop");
       return performance.now() - begun;
     };
@@ -306,7 +306,7 @@ describe("completion", () => {
 
   it("of a line beyond 4,000 characters is none, and the line is refused, never cut", () => {
     const line = `${"8 at 60; ".repeat(500)}8 at 60`;
-    expect(parseLine(line, [], CONTEXT, sampleMint)).toMatchObject({
+    expect(parseLine(line, [], CONTEXT, sampleNewId)).toMatchObject({
       error: [{ code: "tooLong", at: 4000, length: line.length - 4000 }],
     });
   });
@@ -316,7 +316,7 @@ describe("drills and checks", () => {
   it("go there and back, with their ids", () => {
     fc.assert(
       fc.property(fc.array(anyItem, { maxLength: 4 }), (items) => {
-        const read = parseItems(writeItems(items, CONTEXT), items, CONTEXT, sampleMint);
+        const read = parseItems(writeItems(items, CONTEXT), items, CONTEXT, sampleNewId);
         expect(read).toEqual({ ok: true, value: items });
       }),
       { numRuns: 100 },
@@ -324,12 +324,12 @@ describe("drills and checks", () => {
   });
 
   it("keep their ids when one is put in before them", () => {
-    const one = parseItems('stretch "Couch" 30 s', [], CONTEXT, sampleMint);
+    const one = parseItems('stretch "Couch" 30 s', [], CONTEXT, sampleNewId);
     if (!one.ok) throw new Error("not read");
     const text = 'pulse-raiser "Bike" 5 min felt 4; stretch "Couch" 30 s';
-    const two = parseItems(text, one.value, CONTEXT, sampleMint);
+    const two = parseItems(text, one.value, CONTEXT, sampleNewId);
     expect(two.ok && two.value[1]).toEqual(one.value[0]);
-    expect(parseItems("stretch 30 s", [], CONTEXT, sampleMint)).toMatchObject({
+    expect(parseItems("stretch 30 s", [], CONTEXT, sampleNewId)).toMatchObject({
       error: [{ code: "unnamed" }],
     });
   });

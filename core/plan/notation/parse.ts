@@ -5,7 +5,7 @@ import {
   type IToken,
   type TokenType,
 } from "chevrotain";
-import { type MintId, fail, ok, type Result } from "../../kernel/index.ts";
+import { type NewId, fail, ok, type Result } from "../../kernel/index.ts";
 import type { Extension, Item, LoadRule, PlannedSet, Rest, Target } from "../index.ts";
 import type { NotationContext } from "./context.ts";
 import type { NotationError } from "./error.ts";
@@ -31,11 +31,11 @@ export function parseLine(
   text: string,
   previous: readonly PlannedSet[],
   context: NotationContext,
-  mint: MintId,
+  newId: NewId,
 ): Result<readonly PlannedSet[], readonly NotationError[]> {
   const words = wordsOf(text, "line");
   if (!words.ok) return words;
-  const { sets, errors } = readLine(words.value, context, mint);
+  const { sets, errors } = readLine(words.value, context, newId);
   return errors.length > 0 ? fail(errors) : ok(keepIds(sets, previous));
 }
 
@@ -83,11 +83,11 @@ export function parseItems(
   text: string,
   previous: readonly Item[],
   context: NotationContext,
-  mint: MintId,
+  newId: NewId,
 ): Read<readonly Item[]> {
   const words = wordsOf(text, "items");
   if (!words.ok) return words;
-  const r = reading(context, mint);
+  const r = reading(context, newId);
   const items = words.value.map((item) => readItem(r, item));
   return r.errors.length > 0 ? fail(r.errors) : ok(keepItems(items, previous));
 }

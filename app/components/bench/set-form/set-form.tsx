@@ -1,6 +1,6 @@
 import { useMemo } from "react";
 import { typedPhase } from "~/codec/typed-cells.ts";
-import type { MintId } from "~/core/kernel/index.ts";
+import type { NewId } from "~/core/kernel/index.ts";
 import { parseItems, writeItems, type NotationContext } from "~/core/plan/notation/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
 import { phasesFrom, SIDE_MODES, type PlannedSet } from "~/core/plan/index.ts";
@@ -22,7 +22,7 @@ export function SetForm({
   movement,
   place,
   notation,
-  mint,
+  newId,
   onChange,
   onInvalid,
 }: {
@@ -31,7 +31,7 @@ export function SetForm({
   readonly movement: Movement | null;
   readonly place: LoadPlace;
   readonly notation: NotationContext;
-  readonly mint: MintId;
+  readonly newId: NewId;
   readonly onChange: ChangeSet;
   readonly onInvalid: ReportInvalid;
 }) {
@@ -98,7 +98,7 @@ export function SetForm({
             width={300}
             value={set.between}
             show={(items) => writeItems(items, notation)}
-            read={(text) => readTyped(parseItems(text, set.between, notation, mint))}
+            read={(text) => readTyped(parseItems(text, set.between, notation, newId))}
             onValue={(between) => onChange((now) => ({ ...now, between }))}
             placeholder='stretch "Hip flexors" 30 s'
           />

@@ -17,7 +17,7 @@ export function readPairs(r: Reading, pairs: readonly Pair[]): SetUp {
 
 /** A drill, or a check with the drill that it may add. */
 export function readItem(r: Reading, words: ItemWords): Item {
-  const ids = { id: r.mint<"item">(), lineageId: r.mint<"lineage">() };
+  const ids = { id: r.newId<"item">(), lineageId: r.newId<"lineage">() };
   if (words.kind === "drill") return readDrill(r, words, words);
   return {
     kind: "tightnessCheck",
@@ -34,8 +34,8 @@ function readDrill(r: Reading, words: DrillWords, at: Span): Drill {
   if (intensity?.kind === "heart") checkSpan(r, intensity.min, intensity.max, intensity.min);
   return {
     kind: words.drill,
-    id: r.mint(),
-    lineageId: r.mint(),
+    id: r.newId(),
+    lineageId: r.newId(),
     name: words.name?.text ?? "",
     movement: words.movement === null ? null : readMovement(r, words.movement),
     target: readTarget(r, words.target),

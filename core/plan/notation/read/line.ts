@@ -1,4 +1,4 @@
-import type { MintId } from "../../../kernel/index.ts";
+import type { NewId } from "../../../kernel/index.ts";
 import { BOUNDS, type PlannedSet } from "../../index.ts";
 import { effortOf, type NotationContext } from "../context.ts";
 import type { NotationError } from "../error.ts";
@@ -52,9 +52,9 @@ function readSet(
     }
   }
   return {
-    id: r.mint(),
-    lineageId: r.mint(),
-    line: r.mint(),
+    id: r.newId(),
+    lineageId: r.newId(),
+    line: r.newId(),
     role,
     target,
     load: load === undefined ? { kind: "open" } : readLoad(r, load.load),
@@ -96,9 +96,9 @@ function facetsOf(
 export function readLine(
   words: LineWords,
   context: NotationContext,
-  mint: MintId,
+  newId: NewId,
 ): { readonly sets: readonly PlannedSet[]; readonly errors: readonly NotationError[] } {
-  const r = reading(context, mint);
+  const r = reading(context, newId);
   const sets = words.groups.flatMap((group) => readGroup(r, group, words.all));
   const [first] = words.groups;
   if (sets.length > BOUNDS.sets.most && first !== undefined) {

@@ -68,7 +68,7 @@ function readSetNamed(
   r: Reading,
   words: SetWord,
 ): { set: Id<"set">; part: Id<"extension"> | null } {
-  const none = { set: r.mint<"set">(), part: null };
+  const none = { set: r.newId<"set">(), part: null };
   switch (words.kind) {
     case "before": {
       const set = r.before.at(-1);

@@ -20,7 +20,7 @@ export function readExtension(
   words: ExtensionWords,
   own: Target,
 ): readonly Extension[] {
-  const ids = () => ({ id: r.mint<"extension">(), lineageId: r.mint<"lineage">() });
+  const ids = () => ({ id: r.newId<"extension">(), lineageId: r.newId<"lineage">() });
   switch (words.kind) {
     case "drop": {
       const to = readDrop(r, words.to);
@@ -30,7 +30,7 @@ export function readExtension(
       return Array.from({ length: times }, () => ({
         kind: "drop",
         ...ids(),
-        line: r.mint<"line">(),
+        line: r.newId<"line">(),
         to,
         target,
         restBefore,

@@ -1,4 +1,4 @@
-import type { MintId } from "../../../kernel/index.ts";
+import type { NewId } from "../../../kernel/index.ts";
 import type { PlannedSet } from "../../index.ts";
 import type { NotationContext } from "../context.ts";
 import type { NotationError } from "../error.ts";
@@ -7,7 +7,7 @@ import type { Span } from "../syntax.ts";
 /** A line while it is read: where it stands, the sets read so far, and what is wrong with it. */
 export interface Reading {
   readonly context: NotationContext;
-  readonly mint: MintId;
+  readonly newId: NewId;
   /** The sets read so far, for references to them. */
   readonly before: PlannedSet[];
   readonly errors: NotationError[];
@@ -16,10 +16,10 @@ export interface Reading {
 /** A reading that has read nothing, or these sets. */
 export function reading(
   context: NotationContext,
-  mint: MintId,
+  newId: NewId,
   before: readonly PlannedSet[] = [],
 ): Reading {
-  return { context, mint, before: [...before], errors: [] };
+  return { context, newId, before: [...before], errors: [] };
 }
 
 /** What is wrong, before its place is known. */

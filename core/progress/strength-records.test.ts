@@ -3,7 +3,7 @@ import { amountKg, kg, seconds, share } from "../kernel/index.ts";
 import { loadsBetween } from "../gym/index.ts";
 import { OPEN_TEMPO } from "../plan/index.ts";
 import { lastKey, type ExposedSet } from "../log/index.ts";
-import { knownFrom, surroundingsFrom } from "./figures.ts";
+import { strengthRecordOf, surroundingsFrom } from "./strength-records.ts";
 import { strengthTable } from "./rep-max-table.ts";
 import { USUAL_RULES } from "./strength-rules.ts";
 import { PLAIN_STRICTNESS } from "./strictness.ts";
@@ -13,7 +13,7 @@ const did = (reading: number, reps: number, rir: 0 | 2 = 2) => set(kg(reading), 
 
 describe("what is known of a person at a station", () => {
   it("is nothing where nothing was done", () => {
-    expect(knownFrom([], null, { ...USUAL_RULES, equation: "epley" })).toBeNull();
+    expect(strengthRecordOf([], null, { ...USUAL_RULES, equation: "epley" })).toBeNull();
   });
 
   it("is the last session's first load and heaviest total, and the most telling estimate of the last three", () => {
@@ -23,7 +23,7 @@ describe("what is known of a person at a station", () => {
       sampleExposure([did(100, 10)], { runId: sampleId(3) }),
       sampleExposure([did(95, 8), did(105, 5)], { runId: sampleId(4) }),
     ];
-    const known = knownFrom(exposures, null, { ...USUAL_RULES, equation: "epley" });
+    const known = strengthRecordOf(exposures, null, { ...USUAL_RULES, equation: "epley" });
     expect(known?.lastReading).toEqual(kg(95));
     expect(known?.lastTotal).toEqual(kg(105));
     // Five and two left are seven possible: 105 × (1 + 7 ⁄ 30), near it by the person's own curve; the 200 kg is too long ago.
@@ -33,7 +33,7 @@ describe("what is known of a person at a station", () => {
 
   it("says why there is no estimate", () => {
     expect(
-      knownFrom([sampleExposure([did(60, 20)], { runId: sampleId(1) })], null, {
+      strengthRecordOf([sampleExposure([did(60, 20)], { runId: sampleId(1) })], null, {
         ...USUAL_RULES,
         equation: "epley",
       }),
@@ -44,10 +44,14 @@ describe("what is known of a person at a station", () => {
   });
 
   it("is what a load by maximum and by effort is worked out from", () => {
-    const known = knownFrom([sampleExposure([did(100, 5, 0)], { runId: sampleId(1) })], null, {
-      ...USUAL_RULES,
-      equation: "epley",
-    });
+    const known = strengthRecordOf(
+      [sampleExposure([did(100, 5, 0)], { runId: sampleId(1) })],
+      null,
+      {
+        ...USUAL_RULES,
+        equation: "epley",
+      },
+    );
     if (known === null) throw new Error("nothing known");
     const key = lastKey(known.movement, known.station);
     const around = surroundingsFrom({ [key]: known }, null, USUAL_RULES);
@@ -66,7 +70,7 @@ describe("what is known of a person at a station", () => {
 
   it("follows the rules of the studio", () => {
     const exposures = [sampleExposure([did(100, 5, 0)], { runId: sampleId(1) })];
-    const known = knownFrom(exposures, null, { ...USUAL_RULES, equation: "oConner" });
+    const known = strengthRecordOf(exposures, null, { ...USUAL_RULES, equation: "oConner" });
     if (known === null) throw new Error("nothing known");
     // 100 × (1 + 0.025 × 5), and five reps of it held for two seconds at a tenth off each.
     expect(amountKg(known.maximum?.likely ?? kg(1))).toBeCloseTo(112.5, 2);
@@ -85,7 +89,7 @@ describe("strictness", () => {
   const slowly = (load: number, reps: number) =>
     set(kg(load), reps, 2, { tempo: slow, accents: [{ kind: "deadStop", seconds: seconds(1) }] });
   const strengthFrom = (sets: readonly ExposedSet[]) => {
-    const known = knownFrom([sampleExposure(sets)], null, USUAL_RULES);
+    const known = strengthRecordOf([sampleExposure(sets)], null, USUAL_RULES);
     if (known === null) throw new Error("nothing known");
     const around = surroundingsFrom(
       { here: known, [lastKey(known.movement, known.station)]: known },
@@ -112,14 +116,14 @@ describe("strictness", () => {
 
 it("no maximum is estimated from a set with partial or forced reps", () => {
   const partial = set(kg(100), 8, 0, { hasPartials: true });
-  expect(knownFrom([sampleExposure([partial])], null, USUAL_RULES)).toMatchObject({
+  expect(strengthRecordOf([sampleExposure([partial])], null, USUAL_RULES)).toMatchObject({
     maximum: null,
     refused: { code: "partials" },
   });
 });
 
 describe("the table of loads", () => {
-  const known = knownFrom([sampleExposure([did(100, 5, 0)], { runId: sampleId(1) })], null, {
+  const known = strengthRecordOf([sampleExposure([did(100, 5, 0)], { runId: sampleId(1) })], null, {
     ...USUAL_RULES,
     equation: "epley",
   });

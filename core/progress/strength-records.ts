@@ -28,7 +28,7 @@ import { strictShare, type StrictnessRule } from "./strictness.ts";
 const SESSIONS_FOR_MAXIMUM = 3;
 
 /** What is known of a person with one movement at one station, as data that can be sent to a screen. */
-export interface Known {
+export interface StrengthRecord {
   readonly movement: MovementRef;
   readonly station: Id<"station">;
   readonly lastDay: Day;
@@ -43,14 +43,14 @@ export interface Known {
 }
 
 /** By {@link lastKey}. */
-export type Figures = Readonly<Record<string, Known>>;
+export type StrengthRecords = Readonly<Record<string, StrengthRecord>>;
 
 /** What exposures of one movement at one station say, oldest first; null where there are none. */
-export function knownFrom(
+export function strengthRecordOf(
   exposures: readonly Exposure[],
   bodyWeight: Mass | null,
   { equation, strictness }: StrengthRules,
-): Known | null {
+): StrengthRecord | null {
   const last = exposures.at(-1);
   if (last === undefined) return null;
   const curve = fitCurve(
@@ -77,18 +77,19 @@ export function knownFrom(
 
 /** What unrolling looks up of a person, from what is known. */
 export function surroundingsFrom(
-  figures: Figures,
+  strengthRecords: StrengthRecords,
   bodyWeight: Mass | null,
   rules: StrengthRules,
 ): Pick<Surroundings, "bodyWeight" | "lastTotal" | "lastReading" | "lastStation" | "strength"> {
-  const all = Object.values(figures).sort((a, b) => a.lastDay.localeCompare(b.lastDay));
+  const all = Object.values(strengthRecords).sort((a, b) => a.lastDay.localeCompare(b.lastDay));
   const totals = new Map(
     all.flatMap(({ movement, lastTotal }) =>
       lastTotal === null ? [] : [[movement, lastTotal] as const],
     ),
   );
   const stations = new Map(all.map(({ movement, station }) => [movement, station]));
-  const at = (movement: MovementRef, station: Id<"station">) => figures[lastKey(movement, station)];
+  const at = (movement: MovementRef, station: Id<"station">) =>
+    strengthRecords[lastKey(movement, station)];
   return {
     bodyWeight,
     lastTotal: (movement) => totals.get(movement) ?? null,

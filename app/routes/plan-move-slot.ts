@@ -1,11 +1,11 @@
 import { idField } from "~/core/kernel/index.ts";
 import { redirect } from "react-router";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
-import { spreadSlot } from "~/server/coaching/spread.server.ts";
+import { moveSlotToOtherDay } from "~/server/coaching/move-slot.server.ts";
 import { getPlan } from "~/server/db/plans.server.ts";
 import { readForm } from "~/server/http/body.server.ts";
 import { writing } from "~/server/http/handlers.server.ts";
-import type { Route } from "./+types/plan-spread.ts";
+import type { Route } from "./+types/plan-move-slot.ts";
 
 export function loader({ params }: Route.LoaderArgs) {
   throw redirect(`/plans/${params.planId}`);
@@ -18,6 +18,6 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
   const slot = idField("slot").safeParse(form.get("slot"));
   const to = idField("plan").safeParse(form.get("to"));
   if (!slot.success || !to.success) throw orNotFound(null);
-  const done = await spreadSlot(scope, plan.id, slot.data, to.data);
+  const done = await moveSlotToOtherDay(scope, plan.id, slot.data, to.data);
   throw redirect(`/plans/${plan.id}${done ? "" : "?not-moved"}`);
 });

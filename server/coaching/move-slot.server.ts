@@ -9,7 +9,7 @@ import type { Scope } from "../db/scope.server.ts";
  * transaction. False, with nothing changed, where one of them is trained, gone, somebody else's, or where the
  * exercise is not there any more.
  */
-export async function spreadSlot(
+export async function moveSlotToOtherDay(
   scope: Scope,
   from: Id<"plan">,
   slot: Id<"slot">,
