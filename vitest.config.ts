@@ -13,7 +13,7 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: "unit",
-          // Pure code: files of one worker share what they imported.
+          // Files of one worker share what they imported.
           isolate: false,
           testTimeout: isLong ? 300_000 : 30_000,
           include: ["{core,codec,format,app,server,demo}/**/*.test.ts"],
@@ -23,6 +23,8 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: "db",
+          // As above; the database is one for all of them anyway.
+          isolate: false,
           globalSetup: "tests/db/private-database.ts",
           include: ["tests/db/**/*.test.ts"],
           fileParallelism: false,
