@@ -273,7 +273,7 @@ class SlotWalk {
   private parts(set: PlannedSet): readonly Part[] {
     const found = this.found(set);
     const load = fallenTo(set, this.slot, this.fellShort);
-    const first = setLoad({ ...set, load }, this.station, this.sources);
+    const first = setLoad(load === set.load ? set : { ...set, load }, this.station, this.sources);
     const partLoads = new Map<Id<"extension">, StepLoad>();
     if (this.station !== null) {
       // What a trial comes to is found in training, so that nothing can be worked out from it before.

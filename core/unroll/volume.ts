@@ -91,16 +91,14 @@ export function plannedSets(plan: SessionPlan, around: Surroundings): readonly C
   return slotsOf(plan).flatMap((slot) => {
     const movement = around.movement(slot.movement);
     if (movement === null) return [];
-    return perLeg(slot.sets).flatMap((set) => {
-      const counted: CountedSet = {
-        movement,
-        role: set.role,
-        effort: set.effort,
-        extensions: set.extensions.map((e) => e.kind),
-      };
+    const counted: CountedSet[] = [];
+    for (const set of perLeg(slot.sets)) {
+      const extensions = set.extensions.length === 0 ? NONE : set.extensions.map((e) => e.kind);
+      const one: CountedSet = { movement, role: set.role, effort: set.effort, extensions };
       const times = set.target.kind === "total" ? set.target.likelySets : 1;
-      return Array.from({ length: times }, () => counted);
-    });
+      for (let n = 0; n < times; n += 1) counted.push(one);
+    }
+    return counted;
   });
 }
 
@@ -109,12 +107,17 @@ export function plannedSets(plan: SessionPlan, around: Surroundings): readonly C
  * the side with more sets, the left of equally many; those of both legs stay.
  */
 export function perLeg<S extends Pick<PlannedSet, "side">>(sets: readonly S[]): readonly S[] {
-  const of = (kind: "left" | "right") => sets.filter(({ side }) => side.kind === kind).length;
-  const other = of("right") > of("left") ? "left" : "right";
-  return of("left") === 0 || of("right") === 0
-    ? sets
-    : sets.filter(({ side }) => side.kind !== other);
+  let [left, right] = [0, 0];
+  for (const { side } of sets) {
+    if (side.kind === "left") left += 1;
+    else if (side.kind === "right") right += 1;
+  }
+  if (left === 0 || right === 0) return sets;
+  const other = right > left ? "left" : "right";
+  return sets.filter(({ side }) => side.kind !== other);
 }
+
+const NONE: readonly ExtensionKind[] = [];
 
 /** How many sets count as hard, as {@link volumeOf} counts them for a region that each of them trains. */
 export function hardSetCount(sets: readonly CountedSet[]): number {
