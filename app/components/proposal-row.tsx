@@ -36,6 +36,33 @@ interface ProposalRowProps {
   readonly isSettled: boolean;
 }
 
+/** One line of an exercise next time: what, why, and the decision beside each other. */
+export function ProposalFrame({
+  name,
+  children,
+}: {
+  readonly name: string;
+  readonly children: React.ReactNode;
+}) {
+  return (
+    <Box
+      component="section"
+      aria-label={`Next time: ${name}`}
+      sx={{
+        display: "grid",
+        gridTemplateColumns: { md: "minmax(0,1.1fr) minmax(0,2fr) minmax(0,1.2fr)" },
+        columnGap: 3,
+        rowGap: 1,
+        py: 1.75,
+        borderBottom: 1,
+        borderColor: "divider",
+      }}
+    >
+      {children}
+    </Box>
+  );
+}
+
 /** What Kravo proposes for one exercise, why, and the coach's word on it. */
 export function ProposalRow({
   at,
@@ -54,19 +81,7 @@ export function ProposalRow({
   );
   const made = station && proposal.reading && howToMake(station.loading, proposal.reading);
   return (
-    <Box
-      component="section"
-      aria-label={`Next time: ${name}`}
-      sx={{
-        display: "grid",
-        gridTemplateColumns: { md: "minmax(0,1.1fr) minmax(0,2fr) minmax(0,1.2fr)" },
-        columnGap: 3,
-        rowGap: 1,
-        py: 1.75,
-        borderBottom: 1,
-        borderColor: "divider",
-      }}
-    >
+    <ProposalFrame name={name}>
       <div>
         <Typography sx={{ fontWeight: 650 }}>{heading}</Typography>
         <Typography variant="figure" component="p" sx={{ fontSize: "1.9rem" }}>
@@ -135,7 +150,7 @@ export function ProposalRow({
           </>
         )}
       </div>
-    </Box>
+    </ProposalFrame>
   );
 }
 

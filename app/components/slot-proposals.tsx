@@ -1,4 +1,3 @@
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import type { NamedLine } from "~/codec/decisions.ts";
 import type { Station } from "~/core/gym/index.ts";
@@ -9,7 +8,7 @@ import { formatMass } from "~/format/numbers.ts";
 import { formatLine } from "~/format/prescription.ts";
 import { formatReason } from "~/format/reasons.ts";
 import { sentence } from "~/format/sentence.ts";
-import { ProposalRow } from "./proposal-row.tsx";
+import { ProposalFrame, ProposalRow } from "./proposal-row.tsx";
 
 interface RuledLine {
   readonly now: LineProposal;
@@ -106,18 +105,7 @@ function Following({
   readonly reading: Mass | null;
 }) {
   return (
-    <Box
-      component="section"
-      aria-label={`Next time: ${name}`}
-      sx={{
-        display: "grid",
-        gridTemplateColumns: { md: "minmax(0,1.1fr) minmax(0,3.2fr)" },
-        columnGap: 3,
-        py: 1.25,
-        borderBottom: 1,
-        borderColor: "divider",
-      }}
-    >
+    <ProposalFrame name={name}>
       <div>
         <Typography sx={{ fontWeight: 650 }}>{heading}</Typography>
         <Typography variant="figure" component="p" sx={{ fontSize: "1.4rem" }}>
@@ -127,6 +115,6 @@ function Following({
       <Typography sx={{ alignSelf: "center" }}>
         {proposal.because.map(formatReason).join(" ")}
       </Typography>
-    </Box>
+    </ProposalFrame>
   );
 }
