@@ -78,7 +78,7 @@ export const FIELD_NAMES: Readonly<Record<BriefField, string>> = {
   limbs: "Build",
   tight: "Tight",
   priorities: "Priorities",
-  notToGrow: "Not to grow",
+  notToGrow: "Keep from growing",
   weakerSide: "Weaker side",
   weakerSideCause: "Its cause",
   limits: "Pains and limits",

@@ -67,7 +67,7 @@ export function formatFact(fact: Fact, approach: string, find: FindMovement): st
     case "tooMuchForNew":
       return `${fact.sets} hard sets for somebody new or returning; ${fact.limit} are plenty. Severe soreness can be dangerous.`;
     case "lowReadiness":
-      return `Readiness ${fact.outOfFive} of 5: a flat day is no step back. Fewer sets, or more left in reserve, keep it useful.`;
+      return `Readiness ${fact.outOfFive} of 5: a low-energy day is no step back. Fewer sets, or more left in reserve, keep it useful.`;
     case "overCap":
       return `About ${fact.minutes} minutes; there are ${fact.cap}.`;
     case "notHere":

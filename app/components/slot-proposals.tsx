@@ -72,7 +72,7 @@ export function SlotProposals({
             heading={isOne ? name : text}
             station={station}
             proposal={now}
-            drops={drops}
+            drops={isSettled ? [] : drops}
             ruling={ruling}
             typed={typed}
             error={problem?.line === now.line ? problem.text : null}
@@ -84,7 +84,8 @@ export function SlotProposals({
             name={nameOfLine(name, slot, now.line)}
             heading={isOne ? name : text}
             proposal={now}
-            reading={first}
+            reading={isSettled ? null : first}
+            isSettled={isSettled}
           />
         );
       })}
@@ -98,19 +99,26 @@ function Following({
   heading,
   proposal,
   reading,
+  isSettled,
 }: {
   readonly name: string;
   readonly heading: string;
   readonly proposal: LineProposal;
   readonly reading: Mass | null;
+  readonly isSettled: boolean;
 }) {
   return (
     <ProposalFrame name={name}>
       <div>
         <Typography sx={{ fontWeight: 650 }}>{heading}</Typography>
         <Typography variant="figure" component="p" sx={{ fontSize: "1.4rem" }}>
-          {reading === null ? "On the day" : formatMass(reading)}
+          {reading === null ? (isSettled ? "Follows" : "On the day") : formatMass(reading)}
         </Typography>
+        {reading === null ? null : (
+          <Typography variant="body2" sx={{ color: "text.secondary" }}>
+            where the proposals above are accepted
+          </Typography>
+        )}
       </div>
       <Typography sx={{ alignSelf: "center" }}>
         {proposal.because.map(formatReason).join(" ")}

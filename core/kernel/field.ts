@@ -18,9 +18,7 @@ export type FieldContent<B extends string = string> =
   | { readonly kind: "number"; readonly bound: B }
   | { readonly kind: "mass" }
   | { readonly kind: "movement" }
-  | { readonly kind: "id"; readonly of: IdOf }
-  /** A family or record of its own, by its name. */
-  | { readonly kind: "family"; readonly name: string };
+  | { readonly kind: "id"; readonly of: IdOf };
 
 const contents = z.registry<FieldContent>();
 
@@ -30,7 +28,7 @@ export function holding<S extends z.ZodType>(schema: S, content: FieldContent): 
   return schema;
 }
 
-/** What a field holds; null for one that its schema says whole: a choice, yes or no, a list. */
+/** What a field holds; null for one that its schema says whole: a choice, yes or no, a list, a family. */
 export function contentOf(field: z.ZodType): FieldContent | null {
   return contents.get(field) ?? null;
 }
@@ -136,21 +134,6 @@ export function unionOf<T extends Readonly<Record<string, Defines>>>(
 /** The names of a family's kinds, in the order of its table. */
 export function kindsOf<T extends object>(table: T): readonly (keyof T & string)[] {
   return Object.keys(table) as (keyof T & string)[];
-}
-
-/** What every table over a family holds: one function a kind. A kind that is forgotten does not compile. */
-export type ByKind<V extends { readonly kind: string }, R, More extends readonly unknown[] = []> = {
-  readonly [K in V["kind"]]: (value: Extract<V, { readonly kind: K }>, ...more: More) => R;
-};
-
-/** The entry of such a table for a value, applied to it. */
-export function over<V extends { readonly kind: string }, R, More extends readonly unknown[]>(
-  table: ByKind<V, R, More>,
-  value: V,
-  ...more: More
-): R {
-  const entry = table[value.kind as V["kind"]] as (value: V, ...more: More) => R;
-  return entry(value, ...more);
 }
 
 /** What a family's modules do under one name, done to a value of it. A module that lacks it does not compile. */

@@ -1,4 +1,4 @@
-import { kindsOf, unionOf, type FamilyOf } from "../kernel/index.ts";
+import { unionOf, type FamilyOf } from "../kernel/index.ts";
 import * as coolDown from "./item/cool-down.ts";
 import * as intervals from "./item/intervals.ts";
 import * as mobility from "./item/mobility.ts";
@@ -22,5 +22,4 @@ export const DRILLS = {
 
 export type Drill = FamilyOf<typeof DRILLS>;
 export type DrillKind = Drill["kind"];
-export const DRILL_KINDS = kindsOf(DRILLS);
 export const drillField = unionOf(DRILLS);

@@ -1,4 +1,4 @@
-import { holding, kindsOf, unionOf, type FamilyOf, type Mass } from "../kernel/index.ts";
+import { kindsOf, unionOf, type FamilyOf, type Mass } from "../kernel/index.ts";
 import * as bodyweight from "./drop-load/bodyweight.ts";
 import * as reading from "./drop-load/reading.ts";
 import * as share from "./drop-load/share.ts";
@@ -11,7 +11,7 @@ export const DROP_LOADS = { share, strip, steps, reading, bodyweight } as const;
 /** What a drop goes down to. */
 export type DropLoad = FamilyOf<typeof DROP_LOADS>;
 export const DROP_KINDS = kindsOf(DROP_LOADS);
-export const dropLoadField = holding(unionOf(DROP_LOADS), { kind: "family", name: "dropLoad" });
+export const dropLoadField = unionOf(DROP_LOADS);
 
 /**
  * What a drop goes down to, of another kind, as coaches usually begin with it. `reading` is what the drop comes

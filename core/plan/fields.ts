@@ -43,10 +43,7 @@ export const SET_UP_WORD = 60;
 const setUpWord = textWithin(SET_UP_WORD);
 
 /** A choice by parameter: {@link SetUp}. */
-export const setUpField = holding(
-  z
-    .record(setUpWord, setUpWord)
-    .refine((setUp) => Object.keys(setUp).length <= 60, "expected at most 60 parameters")
-    .readonly(),
-  { kind: "family", name: "setUp" },
-);
+export const setUpField = z
+  .record(setUpWord, setUpWord)
+  .refine((setUp) => Object.keys(setUp).length <= 60, "expected at most 60 parameters")
+  .readonly();

@@ -1,4 +1,4 @@
-import { holding, kindsOf, unionOf, type FamilyOf } from "../kernel/index.ts";
+import { kindsOf, unionOf, type FamilyOf } from "../kernel/index.ts";
 import * as angle from "./hold-position/angle.ts";
 import * as shortened from "./hold-position/shortened.ts";
 import * as stretched from "./hold-position/stretched.ts";
@@ -9,10 +9,7 @@ export const HOLD_POSITIONS = { stretched, shortened, angle } as const;
 /** Where a joint is held: at an end of the range, or at an angle in between. */
 export type HoldPosition = FamilyOf<typeof HOLD_POSITIONS>;
 export const HOLD_KINDS = kindsOf(HOLD_POSITIONS);
-export const holdPositionField = holding(unionOf(HOLD_POSITIONS), {
-  kind: "family",
-  name: "holdPosition",
-});
+export const holdPositionField = unionOf(HOLD_POSITIONS);
 
 /** Where a joint is held, as coaches usually begin with it. */
 export function holdOfKind(kind: HoldPosition["kind"]): HoldPosition {

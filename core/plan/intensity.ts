@@ -1,4 +1,4 @@
-import { holding, unionOf, type FamilyOf } from "../kernel/index.ts";
+import { unionOf, type FamilyOf } from "../kernel/index.ts";
 import * as felt from "./intensity/felt.ts";
 import * as heartRate from "./intensity/heart-rate.ts";
 import * as unsaid from "./intensity/unsaid.ts";
@@ -8,4 +8,4 @@ export const INTENSITIES = { unsaid, felt, heartRate } as const;
 
 /** How hard something is done that has no load: as felt out of ten, or by the heart. */
 export type Intensity = FamilyOf<typeof INTENSITIES>;
-export const intensityField = holding(unionOf(INTENSITIES), { kind: "family", name: "intensity" });
+export const intensityField = unionOf(INTENSITIES);

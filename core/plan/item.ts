@@ -6,7 +6,6 @@ import * as tightnessCheck from "./item/tightness-check.ts";
 export const ITEMS = { ...DRILLS, tightnessCheck } as const;
 
 export type Item = FamilyOf<typeof ITEMS>;
-export type TightnessCheck = Extract<Item, { readonly kind: "tightnessCheck" }>;
 export const itemField = unionOf(ITEMS);
 
 /** An item and what it may add, for whatever has to see every id. */

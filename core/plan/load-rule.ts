@@ -1,4 +1,4 @@
-import { holding, kindsOf, unionOf, type FamilyOf, type Mass } from "../kernel/index.ts";
+import { kindsOf, unionOf, type FamilyOf, type Mass } from "../kernel/index.ts";
 import type { LoadBeginning } from "./load-beginning.ts";
 import * as absolute from "./load/absolute.ts";
 import * as bodyWeight from "./load/body-weight.ts";
@@ -30,7 +30,7 @@ export const LOAD_RULES = {
 /** How a set's load is found. */
 export type LoadRule = FamilyOf<typeof LOAD_RULES>;
 export const LOAD_KINDS = kindsOf(LOAD_RULES);
-export const loadRuleField = holding(unionOf(LOAD_RULES), { kind: "family", name: "loadRule" });
+export const loadRuleField = unionOf(LOAD_RULES);
 
 /** A load rule of another kind as coaches usually begin with it; null where there is nothing to begin from. */
 export function loadOfKind(kind: LoadRule["kind"], from: LoadBeginning): LoadRule | null {

@@ -1,4 +1,4 @@
-import { kindsOf, unionOf, type FamilyOf } from "../kernel/index.ts";
+import { unionOf, type FamilyOf } from "../kernel/index.ts";
 import * as doubleProgression from "./progression/double-progression.ts";
 import * as keepLoad from "./progression/keep-load.ts";
 
@@ -7,5 +7,4 @@ export const PROGRESSIONS = { doubleProgression, keepLoad } as const;
 
 /** How a line of an exercise moves on from session to session. */
 export type ProgressionRule = FamilyOf<typeof PROGRESSIONS>;
-export const PROGRESSION_KINDS = kindsOf(PROGRESSIONS);
 export const progressionField = unionOf(PROGRESSIONS);

@@ -1,6 +1,5 @@
 import {
   applied,
-  holding,
   kindsOf,
   unionOf,
   type Duration,
@@ -23,7 +22,7 @@ export const RESTS = { fixed, range, atMost, breath, heartRate, partner } as con
  */
 export type Rest = FamilyOf<typeof RESTS>;
 export const REST_KINDS = kindsOf(RESTS);
-export const restField = holding(unionOf(RESTS), { kind: "family", name: "rest" });
+export const restField = unionOf(RESTS);
 
 /** A rest of another kind, of about the same length. */
 export function restOfKind(kind: Rest["kind"], from: Rest): Rest {

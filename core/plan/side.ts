@@ -1,4 +1,4 @@
-import { applied, holding, kindsOf, unionOf, type FamilyOf } from "../kernel/index.ts";
+import { applied, kindsOf, unionOf, type FamilyOf } from "../kernel/index.ts";
 import type { LegsCounted, Side } from "./side-of.ts";
 import * as alternating from "./side/alternating.ts";
 import * as both from "./side/both.ts";
@@ -16,7 +16,7 @@ export const SIDES = { both, each, alternating, left, right } as const;
  * second to the reps of the first, so that the stronger side does no more than the weaker.
  */
 export type SideMode = FamilyOf<typeof SIDES>;
-export const sideField = holding(unionOf(SIDES), { kind: "family", name: "side" });
+export const sideField = unionOf(SIDES);
 
 /** Every way that sides can be taken, with every choice of it. */
 export const SIDE_MODES: readonly SideMode[] = kindsOf(SIDES).flatMap((kind): readonly SideMode[] =>

@@ -2,7 +2,6 @@ import {
   applied,
   assertNever,
   count,
-  holding,
   kindsOf,
   seconds,
   unionOf,
@@ -44,7 +43,7 @@ export const TARGETS = {
  */
 export type Target = FamilyOf<typeof TARGETS>;
 export const TARGET_KINDS = kindsOf(TARGETS);
-export const targetField = holding(unionOf(TARGETS), { kind: "family", name: "target" });
+export const targetField = unionOf(TARGETS);
 
 /** A target of another kind as coaches usually begin with it; reps go over where both count them. */
 export function targetOfKind(kind: Target["kind"], from: Target): Target {

@@ -140,10 +140,10 @@ function setsOf(exposure: Exposure, bodyWeight: Mass | null, strictness: Strictn
   }));
 }
 
-/** Sets whose reserve was said, as points to fit a curve to. */
 const plainly = (total: Mass | null, strict: Share): Mass | null =>
   total && massFromTicks(timesTicks(ticksOf(total), 1 / strict), total.unit, "nearest");
 
+/** Sets whose reserve was said, as points to fit a curve to. */
 function pointsOf(
   exposure: Exposure,
   bodyWeight: Mass | null,

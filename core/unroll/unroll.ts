@@ -1,7 +1,6 @@
 import {
   type Id,
   type MovementRef,
-  sameReading,
   seconds,
   type Mass,
   type Seconds,
@@ -31,6 +30,7 @@ import {
   type Target,
   repSeconds,
 } from "../plan/index.ts";
+import { fallenOf, type Fallen } from "./fallback.ts";
 import { atStation, hangSteps, type StepsAtStation, type UnhungStep } from "./hang.ts";
 import {
   droppedLoad,
@@ -202,6 +202,7 @@ interface Placing {
   readonly rest: Rest;
   readonly arrival: SetStep["arrival"];
   readonly rotation: RotationPlace | null;
+  readonly fallen: Fallen | null;
 }
 
 const NO_FALLBACK: readonly Mass[] = [];
@@ -246,7 +247,8 @@ class SlotWalk {
     arrival: SetStep["arrival"],
     rotation: RotationPlace | null,
   ): readonly Step[] {
-    const parts = this.parts(set);
+    const fallen = fallenOf(set, this.slot, this.fellShort);
+    const parts = this.parts(set, fallen);
     const sides = sidesOf(set.side);
     const steps: Step[] = [];
     sides.forEach((side, sideIndex) => {
@@ -261,6 +263,7 @@ class SlotWalk {
             rest: isLast ? rest : { kind: "fixed", seconds: next?.restBefore ?? CHANGE_SIDES },
             arrival: steps.length === 0 ? arrival : null,
             rotation,
+            fallen,
           }),
         );
       });
@@ -270,10 +273,13 @@ class SlotWalk {
   }
 
   /** The set itself, its repeats, and its extensions, in order. */
-  private parts(set: PlannedSet): readonly Part[] {
+  private parts(set: PlannedSet, fallen: Fallen | null): readonly Part[] {
     const found = this.found(set);
-    const load = fallenTo(set, this.slot, this.fellShort);
-    const first = setLoad(load === set.load ? set : { ...set, load }, this.station, this.sources);
+    const first = setLoad(
+      fallen === null ? set : { ...set, load: fallen.load },
+      this.station,
+      this.sources,
+    );
     const partLoads = new Map<Id<"extension">, StepLoad>();
     if (this.station !== null) {
       // What a trial comes to is found in training, so that nothing can be worked out from it before.
@@ -350,8 +356,8 @@ class SlotWalk {
       repeat: part.repeat,
       detail: part.detail,
       load: part.load,
-      fallenFrom: part.extension === null ? fallenFrom(set, this.slot, this.fellShort) : null,
-      fallback: part.extension === null ? leftToFall(set, this.slot, this.fellShort) : NO_FALLBACK,
+      fallenFrom: part.extension === null ? (at.fallen?.from ?? null) : null,
+      fallback: part.extension === null ? (at.fallen?.load.then ?? NO_FALLBACK) : NO_FALLBACK,
       change: null,
       setUp: part.setUp,
       setUpChange,
@@ -371,62 +377,6 @@ class SlotWalk {
     if (this.station !== null) atStation(this.atStations, this.station, step);
     return step;
   }
-}
-
-/**
- * Where a load with fallbacks has gone to: one further for each set before it with the same loads that fell short,
- * at most to the last; any other load is what it is.
- */
-function fallenTo(
-  set: PlannedSet,
-  slot: Slot,
-  fellShort: Surroundings["fellShort"],
-): PlannedSet["load"] {
-  const { load } = set;
-  if (load.kind !== "fallback") return load;
-  const [reading = load.reading, ...then] = [load.reading, ...load.then].slice(
-    Math.min(load.then.length, shortBefore(set, slot, fellShort)),
-  );
-  return { ...load, reading, then };
-}
-
-/** The loads that are still to fall back on from a set. */
-function leftToFall(
-  set: PlannedSet,
-  slot: Slot,
-  fellShort: Surroundings["fellShort"],
-): readonly Mass[] {
-  const load = fallenTo(set, slot, fellShort);
-  return load.kind === "fallback" ? load.then : NO_FALLBACK;
-}
-
-/** The load that a set went down from, or null where it did not. */
-function fallenFrom(
-  set: PlannedSet,
-  slot: Slot,
-  fellShort: Surroundings["fellShort"],
-): Mass | null {
-  const load = fallenTo(set, slot, fellShort);
-  if (set.load.kind !== "fallback" || load.kind !== "fallback") return null;
-  return sameReading(load.reading, set.load.reading) ? null : set.load.reading;
-}
-
-/** How many sets of the exercise before this one had the same loads and fell short. */
-function shortBefore(set: PlannedSet, slot: Slot, fellShort: Surroundings["fellShort"]): number {
-  const before = slot.sets.slice(
-    0,
-    slot.sets.findIndex(({ id }) => id === set.id),
-  );
-  return before.filter((other) => sameFallback(other.load, set.load) && fellShort(other)).length;
-}
-
-function sameFallback(a: PlannedSet["load"], b: PlannedSet["load"]): boolean {
-  if (a.kind !== "fallback" || b.kind !== "fallback") return false;
-  const [x, y] = [a, b].map(({ reading, then }) => [reading, ...then]);
-  return (
-    x?.length === y?.length &&
-    (x ?? []).every((m, i) => y?.[i] !== undefined && sameReading(m, y[i]))
-  );
 }
 
 function detailOf(extension: Extension): PartDetail {

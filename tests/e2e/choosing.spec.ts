@@ -64,7 +64,7 @@ test("from a brief with two limits to a session without findings, and a swap for
   await expect(finder(page)).toBeVisible();
   await focusFinder(page);
   await page.keyboard.type("goblet");
-  await page.getByText(/\d+ out, and why/).click();
+  await page.getByText(/\d+ ruled out: see why/).click();
   await expect(
     page.getByText(/knee hurts at 5 of 10 with load on the bent knee/).first(),
   ).toBeVisible();

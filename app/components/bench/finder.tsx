@@ -125,7 +125,7 @@ export const Finder = memo(function Finder({
       ) : null}
       {found.candidates.length === 0 ? <NothingLeft found={found} judged={judged} /> : null}
       {found.out.length === 0 ? null : (
-        <Disclosure dense summary={`${found.out.length} out, and why`}>
+        <Disclosure dense summary={`${found.out.length} ruled out: see why`}>
           <Box
             component="ul"
             sx={{ listStyle: "none", p: 0, m: 0, columns: { md: 2 }, columnGap: 4 }}

@@ -186,7 +186,7 @@ export function BriefForm({
           options={REGIONS.map((r) => [r, REGION_NAMES[r]])}
         />
         <Ticks
-          title="Not to grow"
+          title="Keep from growing"
           name={fields.notToGrow.name}
           chosen={document.notToGrow}
           options={REGIONS.map((r) => [r, REGION_NAMES[r]])}

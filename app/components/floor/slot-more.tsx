@@ -23,7 +23,7 @@ const SKIP_REASONS = [
   "Station taken",
   "Hurts here",
   "Out of time",
-  "Flat day",
+  "Low-energy day",
   "Another reason",
 ] as const;
 const HELPERS: readonly (readonly [Helper, string])[] = [

@@ -244,7 +244,7 @@ function Hang({ step }: { readonly step: SetStep }) {
           {formatRecipe(load.recipe)}
         </Typography>
         <Typography variant="body2" sx={{ color: "text.secondary" }}>
-          {changed === null ? "hangs already" : load.recipe.kind === "plates" ? changed : "set it"}
+          {changed === null ? "already loaded" : load.recipe.kind === "plates" ? changed : "set it"}
         </Typography>
       </Box>
     </Box>
