@@ -98,7 +98,11 @@ export async function trainRun(
   }
   if (course.end) {
     if (course.incident === "flatDay")
-      say({ kind: "note", slotId: null, text: "Slept four hours. A low-energy day, not a step back." });
+      say({
+        kind: "note",
+        slotId: null,
+        text: "Slept four hours. A low-energy day, not a step back.",
+      });
     say({ kind: "end", sessionEffort: 7 });
   }
   const accepted = await acceptCommands(at(clock), run.id, commands);
