@@ -203,7 +203,7 @@ describe("what is wrong in a plan, in words", () => {
         blocks: false,
         ...at,
         total: kg(200),
-        reach: kg(150),
+        reach: kg(150.244),
         possible: 6,
       },
       "200 kg in all for 6 possible reps: the estimate allows about 150 kg. Right only if the estimate is too low.",

@@ -4,6 +4,7 @@ import type { FindMovement } from "~/core/movement/index.ts";
 import { type Joint, assertNever } from "~/core/kernel/index.ts";
 import type { Proposal, Reason } from "~/core/progress/index.ts";
 import { formatMass, formatShare } from "./numbers.ts";
+import { rounded } from "./strength.ts";
 import { formatOpenBecause } from "./prescription.ts";
 import { JOINT_NAMES } from "./training.ts";
 
@@ -145,7 +146,7 @@ export function formatPlanIssue(issue: PlanIssue, find: FindMovement): string {
     case "loadUnknown":
       return formatOpenBecause(issue.because, find);
     case "beyondReach":
-      return `${formatMass(issue.total)} in all for ${plural(issue.possible, "possible rep")}: the estimate allows about ${formatMass(issue.reach)}. Right only if the estimate is too low.`;
+      return `${formatMass(issue.total)} in all for ${plural(issue.possible, "possible rep")}: the estimate allows about ${formatMass(rounded(issue.reach))}. Right only if the estimate is too low.`;
     case "primerTooHard":
       return "A primer is for feel and blood flow, never a hard set: leave more than five reps in reserve, or call it a ramp or work set.";
     case "openLoad":

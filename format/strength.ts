@@ -32,7 +32,7 @@ export function formatMaximum({ low, likely, high, assumedReserve }: MaximumEsti
 }
 
 /** To half a unit: an estimate has no more to say. */
-function rounded<M extends { readonly thousandths: number }>(mass: M): M {
+export function rounded<M extends { readonly thousandths: number }>(mass: M): M {
   return { ...mass, thousandths: Math.round(mass.thousandths / 500) * 500 };
 }
 
