@@ -20,12 +20,12 @@ module.exports = {
     {
       name: "core-uses-only-listed-libraries",
       comment:
-        "core may use dayjs, chevrotain, fast-deep-equal, and Zod to say what a kind holds; nothing with IO, no React, Knex or node:",
+        "core may use dayjs, peberminta and leac (the written line), fast-deep-equal, and Zod to say what a kind holds; nothing with IO, no React, Knex or node:",
       severity: "error",
       from: { path: "^core/", pathNot: tests },
       to: {
         dependencyTypes: ["npm", "npm-dev", "npm-optional", "core"],
-        pathNot: "node_modules/(dayjs|chevrotain|fast-deep-equal|zod)/",
+        pathNot: "node_modules/(dayjs|peberminta|leac|fast-deep-equal|zod)/",
       },
     },
     layer("codec-imports-core", "^codec/", "^(format|server|app|demo)/", "codec stands on core"),

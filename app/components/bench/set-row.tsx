@@ -171,7 +171,7 @@ export const SetRow = steady(function SetRow({
             show={(load) =>
               load.kind === "absolute" && load.reading.unit === unit
                 ? formatAmount(load.reading)
-                : writeLoad(load, number - 1, sets, notation)
+                : writeLoad(load, { sets, index: number - 1, context: notation })
             }
             read={(text) => readTyped(parseLoad(text, before, notation))}
             onValue={(load) => onChange((now) => ({ ...now, load }))}

@@ -1,5 +1,5 @@
-import { nextTypes } from "./parse.ts";
-import { expectationOf, LEXER } from "./tokens.ts";
+import { expectedAfter } from "./parse.ts";
+import { LEXER } from "./tokens.ts";
 
 /** One way to go on: what to put in place of `from` to the cursor. */
 export interface Completion {
@@ -15,11 +15,9 @@ export function completionsAt(text: string, cursor: number): readonly Completion
   const before = text.slice(0, cursor);
   const begun = /[a-z][a-z-]*$/i.exec(before)?.[0].toLowerCase() ?? "";
   const from = cursor - begun.length;
-  const { tokens, errors } = LEXER.tokenize(before.slice(0, from));
-  if (errors.length > 0) return [];
-  const words = nextTypes(tokens)
-    .map(expectationOf)
-    .flatMap((next) => ("word" in next ? [next.word] : []));
+  const { tokens, complete } = LEXER(before.slice(0, from));
+  if (!complete) return [];
+  const words = expectedAfter(tokens).flatMap((next) => ("word" in next ? [next.word] : []));
   return [...new Set(words)]
     .filter((word) => /^[a-z]/i.test(word) && word.startsWith(begun) && word !== begun)
     .map((word) => ({ from, text: word }));

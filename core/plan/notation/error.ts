@@ -1,5 +1,5 @@
 import type { BoundName, TempoPhaseName } from "../index.ts";
-import type { Span } from "./syntax.ts";
+import type { Span } from "./span.ts";
 import type { Expectation } from "./tokens.ts";
 
 /** What is wrong at a place of the written line. */

@@ -2,11 +2,19 @@
 export * from "./complete.ts";
 export * from "./context.ts";
 export * from "./error.ts";
-export * from "./parse.ts";
-export { writeItems } from "./write/item.ts";
-export { writeLine } from "./write/line.ts";
-export { writeLoad } from "./write/load.ts";
-export { writeRest } from "./write/modifier.ts";
-export { writePart } from "./write/part.ts";
-export { writeTarget } from "./write/target.ts";
+export {
+  LONGEST_LINE,
+  parseItems,
+  parseLine,
+  parseLoad,
+  parsePart,
+  parseRest,
+  parseTarget,
+} from "./parse.ts";
+export { writeItems } from "./item.ts";
+export { writeLine } from "./line.ts";
+export { writeLoad } from "./load.ts";
+export { writeRest } from "./rest.ts";
+export { writePart } from "./part.ts";
+export { writeTarget } from "./target.ts";
 export type { Expectation, OpenToken } from "./tokens.ts";

@@ -63,11 +63,16 @@ export function keepItems(items: readonly Item[], previous: readonly Item[]): re
   });
 }
 
-/** Everything but ids; a reference to another set counts as some reference. */
-function contentOf(value: object): string {
-  return JSON.stringify(value, (key, v: unknown) =>
-    key === "id" || key === "lineageId" || key === "line" ? undefined : v,
-  );
+/** Everything but ids, in whatever order it was put together; a reference to another set is some reference. */
+function contentOf(value: unknown): string {
+  if (typeof value !== "object" || value === null) return JSON.stringify(value);
+  if (Array.isArray(value)) return `[${value.map(contentOf).join()}]`;
+  let content = "";
+  for (const key of Object.keys(value).sort()) {
+    if (key === "id" || key === "lineageId" || key === "line") continue;
+    content += `${key}:${contentOf(value[key as keyof typeof value])};`;
+  }
+  return `{${content}}`;
 }
 
 function contentOfSet(set: PlannedSet): string {
@@ -85,6 +90,7 @@ function align<V extends object>(
   content: (value: V) => string,
   fits: (a: V, b: V) => boolean = () => true,
 ): ReadonlyMap<V, V> {
+  if (from.length === 0 || to.length === 0) return new Map();
   const a = from.map(content);
   const b = to.map(content);
   const best: number[][] = Array.from({ length: a.length + 1 }, () =>

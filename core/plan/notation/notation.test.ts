@@ -7,12 +7,12 @@ import { completionsAt } from "./complete.ts";
 import type { NotationContext } from "./context.ts";
 import type { NotationError } from "./error.ts";
 import { parseItems, parseLine, parseLoad, parsePart, parseRest, parseTarget } from "./parse.ts";
-import { writeItems } from "./write/item.ts";
-import { writeLine } from "./write/line.ts";
-import { writeLoad } from "./write/load.ts";
-import { writeRest } from "./write/modifier.ts";
-import { writePart } from "./write/part.ts";
-import { writeTarget } from "./write/target.ts";
+import { writeItems } from "./item.ts";
+import { writeLine } from "./line.ts";
+import { writeLoad } from "./load.ts";
+import { writeRest } from "./rest.ts";
+import { writePart } from "./part.ts";
+import { writeTarget } from "./target.ts";
 import { anyItem, anySlot } from "../../../tests/arbitrary/plan.ts";
 import { sampleNewId, sampleSet } from "../../../tests/samples/index.ts";
 
@@ -404,7 +404,11 @@ describe("one cell of a set", () => {
             ok: true,
             value: set.restAfter,
           });
-          const load = parseLoad(writeLoad(set.load, i, sets, CONTEXT), sets.slice(0, i), CONTEXT);
+          const load = parseLoad(
+            writeLoad(set.load, { sets, index: i, context: CONTEXT }),
+            sets.slice(0, i),
+            CONTEXT,
+          );
           expect(load).toEqual({ ok: true, value: set.load });
           for (const part of set.extensions) {
             const read = parsePart(writePart(part, set.target), part, set.target, CONTEXT);

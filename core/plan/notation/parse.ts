@@ -1,24 +1,17 @@
-import {
-  tokenMatcher,
-  EOF,
-  type IRecognitionException,
-  type IToken,
-  type TokenType,
-} from "chevrotain";
-import { type NewId, fail, ok, type Result } from "../../kernel/index.ts";
+import { fail, ok, type NewId, type Result } from "../../kernel/index.ts";
 import type { Extension, Item, LoadRule, PlannedSet, Rest, Target } from "../index.ts";
 import type { NotationContext } from "./context.ts";
 import type { NotationError } from "./error.ts";
-import { PARSER } from "./grammar/line.ts";
+import { item } from "./item.ts";
 import { keepIds, keepItems, withIdsOf } from "./keep-ids.ts";
-import { readItem } from "./read/item.ts";
-import { readLine } from "./read/line.ts";
-import { readLoad } from "./read/load.ts";
-import { readRest } from "./read/modifier.ts";
-import { readExtension } from "./read/part.ts";
-import { fail as note, reading, type Reading } from "./read/reading.ts";
-import { readTarget } from "./read/target.ts";
-import { expectationOf, LEXER, T } from "./tokens.ts";
+import { line, separated } from "./line.ts";
+import { load } from "./load.ts";
+import { part } from "./part.ts";
+import { map, type Furthest, type Means, type Words } from "./phrase.ts";
+import { note, reading, type Reading } from "./reading.ts";
+import { rest } from "./rest.ts";
+import { target } from "./target.ts";
+import { expectationOf, LEXER, type Expectation, type Token } from "./tokens.ts";
 
 /** Longer texts are no written line but something pasted. */
 export const LONGEST_LINE = 4000;
@@ -33,10 +26,8 @@ export function parseLine(
   context: NotationContext,
   newId: NewId,
 ): Result<readonly PlannedSet[], readonly NotationError[]> {
-  const words = wordsOf(text, "line");
-  if (!words.ok) return words;
-  const { sets, errors } = readLine(words.value, context, newId);
-  return errors.length > 0 ? fail(errors) : ok(keepIds(sets, previous));
+  const read = readText(text, line, reading(context, newId));
+  return read.ok ? ok(keepIds(read.value, previous)) : read;
 }
 
 /** What one cell of a set may hold: its target, its load, its rest, or a part that follows it. */
@@ -44,7 +35,7 @@ type Read<V> = Result<V, readonly NotationError[]>;
 
 /** A target as in the written line: "8-12", "max least 6", "40 s". */
 export function parseTarget(text: string, context: NotationContext): Read<Target> {
-  return readPart(text, "target", context, readTarget);
+  return readCell(text, target, context);
 }
 
 /** A load as in the written line behind "at", with the sets before it; nothing is a load to find. */
@@ -54,12 +45,12 @@ export function parseLoad(
   context: NotationContext,
 ): Read<LoadRule> {
   if (text.trim() === "") return ok({ kind: "open" });
-  return readPart(text, "load", context, readLoad, before);
+  return readCell(text, load, context, before);
 }
 
 /** A rest as in the written line behind "rest". */
 export function parseRest(text: string, context: NotationContext): Read<Rest> {
-  return readPart(text, "rest", context, readRest);
+  return readCell(text, rest, context);
 }
 
 /** A part as in the written line behind "then"; `old` gives it its ids, `own` is the set's target. */
@@ -69,13 +60,12 @@ export function parsePart(
   own: Target,
   context: NotationContext,
 ): Read<Extension> {
-  const read = readPart(text, "extension", context, (r, words) => {
-    const parts = readExtension(r, words, own);
-    if (parts.length > 1) note(r, words, { code: "oneNumber" });
-    return parts[0];
+  const one = map(part, (words) => (r: Reading) => {
+    if ((words.times?.value ?? 1) !== 1) note(r, words, { code: "oneNumber" });
+    return words.read(r, own);
   });
-  if (!read.ok || read.value === undefined) return read.ok ? ok(old) : read;
-  return ok(withIdsOf(old, read.value));
+  const read = readCell(text, one, context);
+  return read.ok ? ok(withIdsOf(old, read.value)) : read;
 }
 
 /** What is done in preparation or restoration: drills and checks, one behind the other. */
@@ -85,81 +75,72 @@ export function parseItems(
   context: NotationContext,
   newId: NewId,
 ): Read<readonly Item[]> {
-  const words = wordsOf(text, "items");
-  if (!words.ok) return words;
-  const r = reading(context, newId);
-  const items = words.value.map((item) => readItem(r, item));
-  return r.errors.length > 0 ? fail(r.errors) : ok(keepItems(items, previous));
+  const read = readText(text, items, reading(context, newId));
+  return read.ok ? ok(keepItems(read.value, previous)) : read;
 }
 
-type Rule = "line" | "items" | "target" | "load" | "rest" | "extension";
-type WordsOf<R extends Rule> = ReturnType<(typeof PARSER)[R]>;
+const items: Words<Means<readonly Item[]>> = map(
+  separated(item),
+  (found) => (r: Reading) => found.map((each) => each(r)),
+);
 
-function readPart<R extends Exclude<Rule, "line" | "items">, V>(
+/** A cell of a set: what it means gets its ids from what it replaces, or has none. */
+function readCell<V>(
   text: string,
-  rule: R,
+  words: Words<Means<V>>,
   context: NotationContext,
-  read: (r: Reading, words: WordsOf<R>) => V,
   before: readonly PlannedSet[] = [],
 ): Read<V> {
-  const words = wordsOf(text, rule);
-  if (!words.ok) return words;
-  // A part gets its ids from the one that it replaces, and nothing else here has any.
-  const r = reading(context, () => NO_ID as never, before);
-  const value = read(r, words.value);
-  return r.errors.length > 0 ? fail(r.errors) : ok(value);
+  return readText(
+    text,
+    words,
+    reading(context, () => NO_ID as never, before),
+  );
 }
 
 const NO_ID = "00000000-0000-7000-8000-000000000000";
 
-function wordsOf<R extends Rule>(text: string, rule: R): Read<WordsOf<R>> {
+function readText<V>(text: string, words: Words<Means<V>>, r: Reading): Read<V> {
   if (text.length > LONGEST_LINE) {
     return fail([{ code: "tooLong", at: LONGEST_LINE, length: text.length - LONGEST_LINE }]);
   }
-  const { tokens, errors } = LEXER.tokenize(text);
-  const [strange] = errors;
-  if (strange !== undefined) {
-    const { offset } = strange;
-    return fail([{ code: "character", at: offset, length: 1, text: charAt(text, offset) }]);
+  const { tokens, offset, complete } = LEXER(text);
+  if (!complete) {
+    // A whole character, also where it is written with two units.
+    const strange = String.fromCodePoint(text.codePointAt(offset) ?? 0);
+    return fail([{ code: "character", at: offset, length: 1, text: strange }]);
   }
-  PARSER.input = tokens;
-  const words = PARSER[rule]() as WordsOf<R>;
-  const [problem] = PARSER.errors;
-  return problem === undefined ? ok(words) : fail([expectation(problem, text, rule)]);
+  const furthest = nowhere();
+  const found = words({ tokens, options: furthest }, 0);
+  if (!found.matched || found.position < tokens.length) {
+    return fail([unexpected(text, tokens, furthest)]);
+  }
+  const value = found.value(r);
+  return r.errors.length > 0 ? fail(r.errors) : ok(value);
 }
 
-/** A whole character, also where it is written with two units. */
-function charAt(text: string, at: number): string {
-  return String.fromCodePoint(text.codePointAt(at) ?? 0);
-}
+const nowhere = (): Furthest => ({ at: 0, expected: new Set() });
 
-function expectation(problem: IRecognitionException, text: string, rule: Rule): NotationError {
-  const { token } = problem;
-  const isEnd = tokenMatcher(token, EOF);
-  const at = isEnd ? text.trimEnd().length : token.startOffset;
-  const before = isEnd ? tokensOf(text) : tokensOf(text.slice(0, at));
+/** What stands where nothing like it was expected; nothing, at the end of the text. */
+function unexpected(
+  text: string,
+  tokens: readonly Token[],
+  { at, expected }: Furthest,
+): NotationError {
+  const token = tokens[at];
   return {
     code: "expected",
-    at,
-    length: isEnd ? 1 : token.image.length,
-    found: isEnd ? "" : token.image,
-    expected: nextTypes(before, rule).map(expectationOf),
+    at: token?.offset ?? text.trimEnd().length,
+    length: token?.len ?? 1,
+    found: token?.text ?? "",
+    expected: [...expected].map(expectationOf).filter((e) => e !== null),
   };
 }
 
-const tokensOf = (text: string): IToken[] => LEXER.tokenize(text).tokens;
-
-/**
- * The kinds of tokens that may follow some tokens of a line, or of one rule. What stands in front of the last
- * sets of a line has no say in it, and looking at it would take twice as long with every set.
- */
-export function nextTypes(before: readonly IToken[], rule: Rule = "line"): readonly TokenType[] {
-  const from = rule === "line" ? before.findLastIndex(isBoundary) + 1 : 0;
-  const own = before.slice(from);
-  const next = PARSER.computeContentAssist(rule, own).map((s) => s.nextTokenType);
-  // "all" stands only at the very beginning.
-  const isInside = from > 0 && own.length === 0;
-  return [...new Set(next)].filter((type) => type !== T.Word && !(isInside && type === T.All));
+/** What may follow some words of a line, in the order of the grammar; nothing where they cannot be read. */
+export function expectedAfter(tokens: readonly Token[]): readonly Expectation[] {
+  const furthest = nowhere();
+  line({ tokens: [...tokens], options: furthest }, 0);
+  if (furthest.at < tokens.length) return [];
+  return [...furthest.expected].map(expectationOf).filter((e) => e !== null);
 }
-
-const isBoundary = ({ tokenType }: IToken) => tokenType === T.Separator || tokenType === T.Colon;

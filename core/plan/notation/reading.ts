@@ -1,8 +1,8 @@
-import type { NewId } from "../../../kernel/index.ts";
-import type { PlannedSet } from "../../index.ts";
-import type { NotationContext } from "../context.ts";
-import type { NotationError } from "../error.ts";
-import type { Span } from "../syntax.ts";
+import type { NewId } from "../../kernel/index.ts";
+import type { PlannedSet } from "../index.ts";
+import type { NotationContext } from "./context.ts";
+import type { NotationError } from "./error.ts";
+import type { Span } from "./span.ts";
 
 /** A line while it is read: where it stands, the sets read so far, and what is wrong with it. */
 export interface Reading {
@@ -30,6 +30,6 @@ export type Trouble = NotationError extends infer E
   : never;
 
 /** Notes what is wrong, with its place; reading goes on. */
-export function fail({ errors }: Reading, { at, length }: Span, trouble: Trouble): void {
+export function note({ errors }: Reading, { at, length }: Span, trouble: Trouble): void {
   errors.push({ at, length, ...trouble } as NotationError);
 }

@@ -1,0 +1,110 @@
+import { kindsOf } from "../../kernel/index.ts";
+import { isOpenTempo, TEMPO_PHASES, type PlannedSet } from "../index.ts";
+import { effortOf } from "./context.ts";
+import { effort, effortText } from "./effort.ts";
+import { item, itemText } from "./item.ts";
+import { load, loadText } from "./load.ts";
+import { unless } from "./measures.ts";
+import { setUpText, someSetUp } from "./names.ts";
+import { behind, first, inTurn, many, map, word, type Words } from "./phrase.ts";
+import { rest, writeRest } from "./rest.ts";
+import { headed, placed, type Saying } from "./saying.ts";
+import type { SetPlace } from "./set-word.ts";
+import { side, sideText } from "./side.ts";
+import { accent, accentsText, phase, tempoText } from "./tempo.ts";
+
+/** How one facet of a set is read and written. */
+interface FacetPhrase {
+  readonly read: Words<Saying>;
+  /** Empty where the set is as usual. */
+  readonly write: (set: PlannedSet, place: SetPlace) => string;
+  /** True for what belongs to the exercise rather than to one set, and is said once where all sets share it. */
+  readonly isShared: boolean;
+  /** How often it may be said of one set, each time of something else. */
+  readonly most: number;
+}
+
+/** What is said about a set beyond its role and target, in the order in which it is written. */
+export const FACETS = {
+  load: {
+    read: headed("at", load, (rule) => (r) => ({ load: rule(r) })),
+    write: (set, place) => (set.load.kind === "open" ? "" : `at ${loadText(set.load, place)}`),
+    isShared: false,
+    most: 1,
+  },
+  effort: {
+    read: effort,
+    write: (set, { context }) =>
+      unless(set.effort === effortOf(set.role, context.defaults), effortText(set.effort)),
+    isShared: false,
+    most: 1,
+  },
+  phase: {
+    read: phase,
+    write: ({ tempo }) => unless(isOpenTempo(tempo), tempoText(tempo)),
+    isShared: true,
+    most: TEMPO_PHASES.length,
+  },
+  accent: {
+    read: accent,
+    write: ({ accents }) => accentsText(accents),
+    isShared: true,
+    most: 3,
+  },
+  setUp: {
+    read: headed("with", someSetUp, (setUp) => (r) => ({ setUp: setUp(r) })),
+    write: ({ setUp }) => unless(Object.keys(setUp).length === 0, `with ${setUpText(setUp)}`),
+    isShared: false,
+    most: 1,
+  },
+  side: {
+    read: placed(side, (mode) => ({ says: (r) => ({ side: mode(r) }) })),
+    write: (set, { context }) => {
+      const text = sideText(set.side);
+      return unless(text === sideText(context.defaults.side), text);
+    },
+    isShared: true,
+    most: 1,
+  },
+  rest: {
+    read: headed("rest", rest, (after) => (r) => ({ restAfter: after(r) })),
+    write: ({ restAfter }, { context }) => {
+      const usual = context.defaults.rest;
+      const text = writeRest(restAfter);
+      return unless(restAfter.kind === usual.kind && text === writeRest(usual), `rest ${text}`);
+    },
+    isShared: false,
+    most: 1,
+  },
+  between: {
+    read: headed("between", inTurn(item, many(behind("and", item))), ([one, others]) => (r) => ({
+      between: [one, ...others].map((each) => each(r)),
+    })),
+    write: ({ between }, { context }) =>
+      unless(
+        between.length === 0,
+        `between ${between.map((each) => itemText(each, context)).join(" and ")}`,
+      ),
+    isShared: true,
+    most: 1,
+  },
+  optional: {
+    read: map(word("optional"), (at) => ({ ...at, says: () => ({ optional: true }) })),
+    write: ({ optional }) => unless(!optional, "optional"),
+    isShared: false,
+    most: 1,
+  },
+} satisfies Readonly<Record<string, FacetPhrase>>;
+
+export type Facet = keyof typeof FACETS;
+export const FACET_NAMES = kindsOf(FACETS);
+
+/** One thing said about a set, with its facet. */
+export interface Modifier extends Saying {
+  readonly facet: Facet;
+}
+
+/** Whatever may be said about a set, in any order. */
+export const modifier: Words<Modifier> = first(
+  ...FACET_NAMES.map((facet) => map(FACETS[facet].read, (said) => ({ ...said, facet }))),
+);

@@ -1,0 +1,97 @@
+import {
+  isPhaseTime,
+  TEMPO_PHASES,
+  type Accent,
+  type PlannedSet,
+  type TempoPhaseName,
+} from "../index.ts";
+import { joined, num, readTime, readWithin, time, type Num } from "./measures.ts";
+import {
+  anyOf,
+  behind,
+  first,
+  inTurn,
+  map,
+  maybe,
+  oneOf,
+  word,
+  written,
+  type PhrasesOf,
+  type Words,
+} from "./phrase.ts";
+import { note, type Reading } from "./reading.ts";
+import { placed, type Saying } from "./saying.ts";
+
+const phaseName = oneOf<TempoPhaseName>(TEMPO_PHASES.map((phase) => [phase, phase]));
+const held = first<Num | "explosive">(time, oneOf([["fast", "explosive" as const]]));
+
+/** [ "tempo" ] phase ( time | "fast" ); each phase once. */
+export const phase: Words<Saying> = map(
+  inTurn(maybe(word("tempo")), placed(inTurn(phaseName, held), saysPhase)),
+  ([, said]) => said,
+);
+
+function saysPhase([name, value]: readonly [TempoPhaseName, Num | "explosive"]): Omit<
+  Saying,
+  "at" | "length"
+> {
+  return {
+    once: name,
+    says: (r, { tempo }) => ({
+      tempo: { ...tempo, [name]: value === "explosive" ? value : readPhase(r, name, value) },
+    }),
+  };
+}
+
+function readPhase(r: Reading, name: TempoPhaseName, said: Num): number {
+  const value = readWithin(r, said, "phase");
+  if (value === said.value && !isPhaseTime(name, value)) {
+    note(r, said, { code: "noTime", phase: name });
+  }
+  return value;
+}
+
+/** How each kind of accent is written. */
+const ACCENTS: PhrasesOf<Accent> = {
+  deadStop: {
+    read: map(behind("deadStop", time), (said) => (r: Reading) => ({
+      kind: "deadStop" as const,
+      seconds: readTime(r, said, "accent"),
+    })),
+    write: ({ seconds }) => `dead stop ${num(seconds)} s`,
+  },
+  secondSqueeze: {
+    read: map(behind("secondSqueeze", time), (said) => (r: Reading) => ({
+      kind: "secondSqueeze" as const,
+      seconds: readTime(r, said, "accent"),
+    })),
+    write: ({ seconds }) => `second squeeze ${num(seconds)} s`,
+  },
+  slowLastRep: {
+    read: map(inTurn(behind("lastRep", phaseName), time), ([name, said]) => (r: Reading) => ({
+      kind: "slowLastRep" as const,
+      phase: name,
+      seconds: readTime(r, said, "accent"),
+    })),
+    write: ({ phase: name, seconds }) => `last rep ${name} ${num(seconds)} s`,
+  },
+};
+
+/** What is done to repetitions beyond their tempo. */
+export const accent: Words<Saying> = placed(anyOf(ACCENTS), (means) => ({
+  says: (r, set) => ({ accents: [...set.accents, means(r)] }),
+}));
+
+export function accentsText(accents: readonly Accent[]): string {
+  return joined(accents.map((one) => written(ACCENTS, one, null)));
+}
+
+export function tempoText(tempo: PlannedSet["tempo"]): string {
+  return joined(
+    TEMPO_PHASES.map((name) => {
+      const value = tempo[name];
+      if (value === null) return "";
+      return `${name} ${value === "explosive" ? "fast" : num(value)}`;
+    }),
+  );
+}
