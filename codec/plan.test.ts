@@ -144,9 +144,9 @@ describe("the plan document", () => {
     ],
     [
       "six times a set's own share",
-      { load: { kind: "shareOfSet", set: sampleId(2), part: null, share: 6 } },
+      { load: { kind: "shareOfSet", upTo: null, set: sampleId(2), part: null, share: 6 } },
     ],
-    ["a share of nothing", { load: { kind: "shareOfMaximum", share: 0 } }],
+    ["a share of nothing", { load: { kind: "shareOfMaximum", upTo: null, share: 0 } }],
     ["a trial without tries", { load: { kind: "trial", from: kg(60), steps: 1, tries: 0 } }],
     ["a fallback to nowhere", { load: { kind: "fallback", reading: kg(60), then: [] } }],
     ["body weight times something", { load: { kind: "bodyWeight", by: "times", mass: kg(2) } }],

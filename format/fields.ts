@@ -80,17 +80,35 @@ export const ACCENT_FIELDS: FieldNames<typeof ACCENTS> = {
   },
 };
 
+const UP_TO = "Up to";
+const PLUS_MINUS = { plus: "plus", minus: "minus" };
+
 export const LOAD_FIELDS: FieldNames<typeof LOAD_RULES> = {
   absolute: { reading: "Reading" },
   open: {},
-  shareOfSet: { share: "Per cent", set: "Of", part: "There" },
+  sameAsSet: { set: "As", part: "There" },
+  shareOfSet: { share: "Per cent", upTo: UP_TO, set: "Of", part: "There" },
+  shareOfPlates: { share: "Per cent of the plates", basis: "Of" },
+  massFrom: {
+    by: { label: "More or less", choices: PLUS_MINUS },
+    mass: "By",
+    counted: { label: "Counted", choices: { asRead: "as read", perSide: "a side" } },
+    basis: "Than",
+  },
+  platesFrom: {
+    by: { label: "More or less", choices: PLUS_MINUS },
+    plates: "Plates a side",
+    size: "Of",
+    basis: "Than",
+  },
   stepsFromSet: { steps: "Steps", set: "From" },
-  shareOfMaximum: { share: "Per cent" },
-  shareOfMovement: { share: "Per cent", movement: "Of the last load with" },
+  shareOfMaximum: { share: "Per cent", upTo: UP_TO },
+  shareOfUsual: { share: "Per cent", reps: "Of the usual load for, reps" },
+  shareOfMovement: { share: "Per cent", upTo: UP_TO, movement: "Of the last load with" },
   fromLast: { steps: "Steps" },
   byEffort: {},
   bodyWeight: {
-    by: { label: "Body weight", choices: { plus: "plus", minus: "minus" } },
+    by: { label: "Body weight", choices: PLUS_MINUS },
     mass: "By",
   },
   trial: { from: "From", steps: "Steps up", tries: "Tries" },

@@ -50,6 +50,22 @@ export const LESSONS: readonly Lesson[] = [
         says: "feeler sets until the load is found",
       },
       { line: "8 at 100 kg else 100 kg else 95 kg", says: "if it falls short: again, then down" },
+      {
+        line: "5 at 100; 8 at before minus 10 kg; 8 at before minus 2.5 kg per side; 8 at as before",
+        says: "so much less than the set before, in all or a side; the same again",
+      },
+      {
+        line: "8 at last plus 1 plates of 5 kg; 12 at before minus 1 plates",
+        says: "plates a side more or less; the outermost where no size is said",
+      },
+      {
+        line: "8 at 140; 20 at 50% of plates of set 1",
+        says: "half the plates, whatever the bar or sled weighs",
+      },
+      {
+        line: "3 x 8 at 70-75% of max; 10 x 6 at 60% of usual 10",
+        says: "a range; a share of the usual load for ten",
+      },
     ],
   },
   {

@@ -4,6 +4,7 @@ import { assertNever } from "~/core/kernel/index.ts";
 
 const BOUND_NAMES: Readonly<Record<BoundName, string>> = {
   amount: "reps or steps",
+  possibleReps: "reps",
   metres: "metres",
   sets: "sets of one exercise",
   extensions: "parts behind one set",

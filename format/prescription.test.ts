@@ -89,14 +89,14 @@ describe("rest, loads and extensions in words", () => {
     const share80 = share(0.8);
     expect(
       formatLoadRule(
-        { kind: "shareOfSet", set: sampleId(1), part: null, share: share80 },
+        { kind: "shareOfSet", upTo: null, set: sampleId(1), part: null, share: share80 },
         number,
         findMovement,
       ),
     ).toBe("80% of set 1");
     expect(
       formatLoadRule(
-        { kind: "shareOfSet", set: sampleId(2), part: null, share: share80 },
+        { kind: "shareOfSet", upTo: null, set: sampleId(2), part: null, share: share80 },
         number,
         findMovement,
       ),
@@ -106,7 +106,7 @@ describe("rest, loads and extensions in words", () => {
     ).toBe("1 step down from set 1");
     expect(
       formatLoadRule(
-        { kind: "shareOfMovement", movement: "shipped:leg-press", share: share80 },
+        { kind: "shareOfMovement", upTo: null, movement: "shipped:leg-press", share: share80 },
         number,
         findMovement,
       ),
@@ -180,7 +180,7 @@ describe("an exercise in one line", () => {
       sampleSet(1),
       sampleSet(2),
       sampleSet(3, {
-        load: { kind: "shareOfSet", set: sampleId(1), part: null, share: share(0.8) },
+        load: { kind: "shareOfSet", upTo: null, set: sampleId(1), part: null, share: share(0.8) },
         setUp: { Stance: "wide" },
         optional: true,
       }),

@@ -11,10 +11,13 @@ import {
   type HoldPosition,
   type Intensity,
   type Item,
+  type LoadBasis,
   type LoadRule,
   type PlannedSet,
   type Rest,
+  type SetReference,
   type SetUp,
+  type ShareSpan,
   type Target,
 } from "~/core/plan/index.ts";
 import type { OpenBecause, SetStep } from "~/core/unroll/index.ts";
@@ -131,9 +134,14 @@ export const TARGET_NAMES: Readonly<Record<Target["kind"], string>> = {
 export const LOAD_RULE_NAMES: Readonly<Record<LoadRule["kind"], string>> = {
   absolute: "This load",
   open: "To be found",
+  sameAsSet: "Same load as a set before",
   shareOfSet: "Share of a set before",
+  shareOfPlates: "Share of the plates",
   stepsFromSet: "Steps from a set before",
-  shareOfMaximum: "Share of the estimated maximum",
+  massFrom: "Kilograms or pounds more or less",
+  platesFrom: "Plates more or less",
+  shareOfMaximum: "Share of the estimated 1RM",
+  shareOfUsual: "Share of the usual load for reps",
   shareOfMovement: "Share of another movement",
   fromLast: "Last time and steps",
   byEffort: "What reps and reserve allow",
@@ -177,6 +185,13 @@ export function formatRest(rest: Rest): string {
   }
 }
 
+/** "80 %", "75–80 %" */
+function formatSpan({ share, upTo }: ShareSpan): string {
+  return upTo === null
+    ? formatShare(share)
+    : `${formatShare(share).replace(/\s*%$/, "")}–${formatShare(upTo)}`;
+}
+
 /** "100 kg", "80 % of set 1", "load to find". `setNumber` gives the number of a set by its id. */
 export function formatLoadRule(
   rule: LoadRule,
@@ -187,17 +202,30 @@ export function formatLoadRule(
     const number = setNumber(id);
     return number === null ? "another set" : `set ${number}`;
   };
+  const partOf = (from: SetReference) =>
+    `${from.part === null ? "" : "a part of "}${set(from.set)}`;
+  const basis = (from: LoadBasis) => (from.kind === "last" ? "last time" : partOf(from));
   switch (rule.kind) {
     case "absolute":
       return formatMass(rule.reading);
     case "open":
       return "load to find";
+    case "sameAsSet":
+      return `same load as ${partOf(rule)}`;
     case "shareOfSet":
-      return `${formatShare(rule.share)} of ${rule.part === null ? "" : "a part of "}${set(rule.set)}`;
+      return `${formatSpan(rule)} of ${partOf(rule)}`;
+    case "shareOfPlates":
+      return `${formatShare(rule.share)} of the plates of ${basis(rule.basis)}`;
+    case "massFrom":
+      return `${formatMass(rule.mass)}${rule.counted === "perSide" ? " a side" : ""} ${rule.by === "plus" ? "more" : "less"} than ${basis(rule.basis)}`;
+    case "platesFrom":
+      return `${plural(rule.plates, "plate")}${rule.size === null ? "" : ` of ${formatMass(rule.size)}`} a side ${rule.by === "plus" ? "more" : "less"} than ${basis(rule.basis)}`;
+    case "shareOfUsual":
+      return `${formatShare(rule.share)} of the usual load for ${plural(rule.reps, "rep")}`;
     case "shareOfMovement":
-      return `${formatShare(rule.share)} of ${find(rule.movement)?.name ?? rule.movement}`;
+      return `${formatSpan(rule)} of ${find(rule.movement)?.name ?? rule.movement}`;
     case "shareOfMaximum":
-      return `${formatShare(rule.share)} of the estimated maximum`;
+      return `${formatSpan(rule)} of the estimated 1RM`;
     case "fromLast":
       return rule.steps === 0
         ? "as last time"
@@ -244,6 +272,14 @@ export function formatOpenBecause(because: OpenBecause, find: FindMovement): str
       return "A load by effort needs reps and a reserve that is said, together at most 15.";
     case "noBodyWeight":
       return "Body weight is not recorded; write it in the brief.";
+    case "noPlates":
+      return "Nothing is loaded with plates here; write the load another way.";
+    case "noSides":
+      return "This equipment has no sides to count by; write the load in all.";
+    case "otherStation":
+      return "That set is on other equipment, so its load means nothing here; use a share of it.";
+    case "noUsual":
+      return `Nothing logged here says what is usual for ${plural(because.reps, "rep")}.`;
     case "stepsEnd":
       return "The station's steps end before that; ask for fewer.";
     default:

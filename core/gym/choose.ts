@@ -179,7 +179,7 @@ export function loadForTotal(
 }
 
 /** The load whose reading comes to so many ticks by the rule; null where the station makes nothing. */
-function loadForTicks(loading: Loading, ticks: number, towards: Towards): MadeLoad | null {
+export function loadForTicks(loading: Loading, ticks: number, towards: Towards): MadeLoad | null {
   const isUp = (towards === "harder") === harderBy(loading) > 0;
   const rounding: Rounding = towards === "nearest" ? "nearest" : isUp ? "up" : "down";
   return (
@@ -188,10 +188,10 @@ function loadForTicks(loading: Loading, ticks: number, towards: Towards): MadeLo
   );
 }
 
-/** A load made as a share of another; `basis` says what the share was taken of. */
+/** A load made as a share of another; `basis` says what the share was taken of: `plates` where that was asked for. */
 export interface SharedLoad {
   readonly made: MadeLoad;
-  readonly basis: "totalMoved" | "hungPlates";
+  readonly basis: "totalMoved" | "hungPlates" | "plates";
   /** What the share came to after rounding to a load that can be made, as a fraction of the same basis. */
   readonly shareMade: number;
 }
@@ -245,6 +245,6 @@ function movedPerReading(loading: Loading): number {
   }
 }
 
-function ratio(a: Mass, b: Mass): number {
+export function ratio(a: Mass, b: Mass): number {
   return ticksOf(b) === 0 ? 1 : ticksOf(a) / ticksOf(b);
 }

@@ -1,4 +1,5 @@
 /** What the gym has: equipment, the loads it can make, how to make them, and what to hang in which order. */
+export * from "./change-load.ts";
 export * from "./choose.ts";
 export * from "./handling.ts";
 export * from "./loading-plan.ts";

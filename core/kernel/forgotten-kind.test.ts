@@ -32,7 +32,15 @@ const FAMILIES: readonly Family[] = [
 export const asked = () => ({ measure: "reps", min: 1, max: 1 }) as const;
 export { repeated } from "~/core/plan/target-asked.ts";`,
   ),
-  of("core/plan/load-rule.ts", "LOAD_RULES", "dummyLoadRule", "export const begin = () => value;"),
+  of(
+    "core/plan/load-rule.ts",
+    "LOAD_RULES",
+    "dummyLoadRule",
+    `export const begin = () => value;
+export const lead = () => value;
+export { byItself as follows } from "~/core/plan/load-follows.ts";`,
+  ),
+  of("core/plan/load-basis.ts", "LOAD_BASES", "dummyBasis", "export const lead = () => value;"),
   of("core/plan/drop-load.ts", "DROP_LOADS", "dummyDrop", "export const begin = () => value;"),
   of(
     "core/plan/hold-position.ts",
@@ -173,14 +181,13 @@ const PLACES: Readonly<Record<string, readonly string[]>> = {
     "format/prescription.ts",
   ],
   dummyLoadRule: [
-    "core/plan/copy.ts",
     "core/plan/notation/load.ts",
     "core/progress/accept.ts",
-    "core/progress/propose.ts",
     "core/unroll/step-load.ts",
     "format/fields.ts",
     "format/prescription.ts",
   ],
+  dummyBasis: ["core/plan/notation/load.ts", "core/unroll/step-load.ts", "format/prescription.ts"],
   dummyDrop: [
     "core/plan/notation/part.ts",
     "core/unroll/step-load.ts",
@@ -213,6 +220,7 @@ const PLACES: Readonly<Record<string, readonly string[]>> = {
   dummyRule: ["core/progress/propose.ts"],
   dummyLoading: [
     "codec/station-form.ts",
+    "core/gym/change-load.ts",
     "core/gym/choose.ts",
     "core/gym/loading-trouble.ts",
     "core/gym/make.ts",

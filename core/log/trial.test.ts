@@ -136,7 +136,7 @@ describe("what a trial comes to", () => {
 
 describe("a session in which a trial found its load", () => {
   const after = sampleSet(3, {
-    load: { kind: "shareOfSet", set: set.id, part: null, share: share(0.8) },
+    load: { kind: "shareOfSet", upTo: null, set: set.id, part: null, share: share(0.8) },
   });
   const loads = (parts: ReturnType<typeof tried>[]) =>
     unrollSlot(

@@ -90,7 +90,14 @@ describe("what another kind begins with", () => {
   it("is nothing where there is nothing to begin from", () => {
     const bare = { ...place, reading: null, before: [] };
     const none = LOAD_KINDS.filter((kind) => loadOfKind(kind, bare) === null);
-    expect(none).toEqual(["absolute", "shareOfSet", "stepsFromSet", "trial", "fallback"]);
+    expect(none).toEqual([
+      "absolute",
+      "sameAsSet",
+      "shareOfSet",
+      "stepsFromSet",
+      "trial",
+      "fallback",
+    ]);
   });
 
   it("follows the top set rather than the one just before", () => {

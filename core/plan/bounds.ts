@@ -20,6 +20,8 @@ const real = (least: number, most: number, unit: BoundUnit = "s"): Bound => ({
 export const BOUNDS = {
   /** Reps, steps, and totals of them. */
   amount: whole(1, 1000),
+  /** Reps of a load that is usual for them. */
+  possibleReps: whole(1, 15),
   metres: real(1, 100_000, "m"),
   /** Sets of one exercise. */
   sets: whole(1, 60),

@@ -1,17 +1,9 @@
-import { type Id, type NewId, assertNever } from "../kernel/index.ts";
+import { type NewId, assertNever } from "../kernel/index.ts";
 import type { Item } from "./item.ts";
-import type { LoadRule } from "./load-rule.ts";
+import { leadTo } from "./load-rule.ts";
 import type { Block, Slot } from "./plan.ts";
 import type { PlannedSet } from "./planned-set.ts";
-
-/** The new ids of copied sets and their parts; one that is not in it gets a fresh id, and a reference to it stays. */
-export interface SetCopies {
-  readonly sets: ReadonlyMap<Id<"set">, Id<"set">>;
-  readonly parts: ReadonlyMap<Id<"extension">, Id<"extension">>;
-}
-
-/** Nothing copied yet: references stay as they are. */
-export const NO_COPIES: SetCopies = { sets: new Map(), parts: new Map() };
+import type { SetCopies } from "./reference.ts";
 
 /** Fresh ids for these sets and their parts, so that references among them can be led to the copies. */
 export function copiesOf(sets: readonly PlannedSet[], newId: NewId): SetCopies {
@@ -62,30 +54,4 @@ function copyItem(item: Item, newId: NewId): Item {
   return item.kind === "tightnessCheck"
     ? { ...item, id: newId(), ifTight: { ...item.ifTight, id: newId() } }
     : { ...item, id: newId() };
-}
-
-/** A load rule that follows from a copied set or part, led to the copy. */
-export function leadTo(load: LoadRule, copies: SetCopies): LoadRule {
-  switch (load.kind) {
-    case "shareOfSet":
-      return {
-        ...load,
-        set: copies.sets.get(load.set) ?? load.set,
-        part: load.part === null ? null : (copies.parts.get(load.part) ?? load.part),
-      };
-    case "stepsFromSet":
-      return { ...load, set: copies.sets.get(load.set) ?? load.set };
-    case "absolute":
-    case "open":
-    case "shareOfMovement":
-    case "shareOfMaximum":
-    case "fromLast":
-    case "byEffort":
-    case "bodyWeight":
-    case "trial":
-    case "fallback":
-      return load;
-    default:
-      return assertNever(load);
-  }
 }

@@ -10,7 +10,8 @@ import {
 } from "../kernel/index.ts";
 import type { Station } from "../gym/index.ts";
 import type { Movement } from "../movement/index.ts";
-import { copiesOf, copyBlock, copySet, NO_COPIES } from "./copy.ts";
+import { copiesOf, copyBlock, copySet } from "./copy.ts";
+import { NO_COPIES } from "./reference.ts";
 import type { Rir } from "./effort.ts";
 import { USUAL_ROUNDING } from "./load-rounding.ts";
 import { mapReadings } from "./load-rule.ts";

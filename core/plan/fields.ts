@@ -38,6 +38,12 @@ export const accentTime = timed("accent");
 export const percent = shared("percent");
 export const dropPercent = shared("dropPercent");
 
+/** Reps that a usual load can be told for: beyond them a set is no measure of strength. */
+export const possibleReps = counted("possibleReps");
+
+/** The upper end of a share that is a range; null where it is one number. */
+export const percentUpTo = percent.nullable().default(null);
+
 /** Longest name or choice of a set-up, in movements and in plans. */
 export const SET_UP_WORD = 60;
 const setUpWord = textWithin(SET_UP_WORD);

@@ -1,14 +1,20 @@
-import { kindsOf, unionOf, type FamilyOf, type Mass } from "../kernel/index.ts";
+import { applied, kindsOf, unionOf, type FamilyOf, type Mass } from "../kernel/index.ts";
 import type { LoadBeginning } from "./load-beginning.ts";
+import type { Follows, SetCopies } from "./reference.ts";
 import * as absolute from "./load/absolute.ts";
 import * as bodyWeight from "./load/body-weight.ts";
 import * as byEffort from "./load/by-effort.ts";
 import * as fallback from "./load/fallback.ts";
 import * as fromLast from "./load/from-last.ts";
+import * as massFrom from "./load/mass-from.ts";
 import * as open from "./load/open.ts";
+import * as platesFrom from "./load/plates-from.ts";
+import * as sameAsSet from "./load/same-as-set.ts";
 import * as shareOfMaximum from "./load/share-of-maximum.ts";
 import * as shareOfMovement from "./load/share-of-movement.ts";
+import * as shareOfPlates from "./load/share-of-plates.ts";
 import * as shareOfSet from "./load/share-of-set.ts";
+import * as shareOfUsual from "./load/share-of-usual.ts";
 import * as stepsFromSet from "./load/steps-from-set.ts";
 import * as trial from "./load/trial.ts";
 
@@ -16,9 +22,14 @@ import * as trial from "./load/trial.ts";
 export const LOAD_RULES = {
   absolute,
   open,
+  sameAsSet,
   shareOfSet,
+  shareOfPlates,
   stepsFromSet,
+  massFrom,
+  platesFrom,
   shareOfMaximum,
+  shareOfUsual,
   shareOfMovement,
   fromLast,
   byEffort,
@@ -35,6 +46,16 @@ export const loadRuleField = unionOf(LOAD_RULES);
 /** A load rule of another kind as coaches usually begin with it; null where there is nothing to begin from. */
 export function loadOfKind(kind: LoadRule["kind"], from: LoadBeginning): LoadRule | null {
   return LOAD_RULES[kind].begin(from);
+}
+
+/** A load rule that follows from a copied set or part, led to the copy. */
+export function leadTo(rule: LoadRule, copies: SetCopies): LoadRule {
+  return applied(LOAD_RULES, "lead", rule, copies);
+}
+
+/** Whether a load is decided by itself, follows from another set, or is worked out on the day. */
+export function followsOf(rule: LoadRule): Follows {
+  return applied(LOAD_RULES, "follows", rule);
 }
 
 /** The reading that a rule names outright, or null where it follows from something else. */

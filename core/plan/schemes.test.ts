@@ -76,8 +76,8 @@ describe("filling an exercise", () => {
     const [top, ...backOffs] = filled(sampleSlot([work]), "topAndBackOff", sampleNewId).sets;
     expect(top).toMatchObject({ id: work.id, role: "top" });
     expect(backOffs.map((set) => set.load)).toMatchObject([
-      { kind: "shareOfSet", set: work.id, share: 0.8 },
-      { kind: "shareOfSet", set: work.id, share: 0.8 },
+      { kind: "shareOfSet", upTo: null, set: work.id, share: 0.8 },
+      { kind: "shareOfSet", upTo: null, set: work.id, share: 0.8 },
     ]);
   });
 

@@ -8,7 +8,8 @@ import {
   type Share,
   assertNever,
 } from "../kernel/index.ts";
-import { copySet, NO_COPIES } from "./copy.ts";
+import { copySet } from "./copy.ts";
+import { NO_COPIES } from "./reference.ts";
 import { RIR_VALUES, type Rir } from "./effort.ts";
 import type { Slot } from "./plan.ts";
 import type { PlannedSet } from "./planned-set.ts";
@@ -74,7 +75,7 @@ export function topAndBackOff(
   const backOff = () => ({
     ...fresh(model, newId),
     role: "backOff" as const,
-    load: { kind: "shareOfSet" as const, set: top.id, part: null, share },
+    load: { kind: "shareOfSet" as const, upTo: null, set: top.id, part: null, share },
   });
   return [top, ...Array.from({ length: backOffs }, backOff)];
 }

@@ -2,14 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { count, kg, sameReading, share, type Mass } from "../kernel/index.ts";
 import { allLoads, harderBy, type Loading } from "../gym/index.ts";
-import {
-  linesOf,
-  LOAD_KINDS,
-  withLines,
-  type LoadRule,
-  type PlannedSet,
-  type Slot,
-} from "../plan/index.ts";
+import { linesOf, withLines, type LoadRule, type PlannedSet, type Slot } from "../plan/index.ts";
 import { unrollSlot, type Surroundings } from "../unroll/index.ts";
 import { anyExtension } from "~/tests/arbitrary/plan.ts";
 import {
@@ -76,7 +69,7 @@ describe("accepting a proposal", () => {
         sampleSet(1, { role: "top", load: at(100) }),
         sampleSet(2, {
           role: "backOff",
-          load: { kind: "shareOfSet", set: sampleId(1), part: null, share: share(0.8) },
+          load: { kind: "shareOfSet", upTo: null, set: sampleId(1), part: null, share: share(0.8) },
         }),
       ]),
     );
@@ -117,6 +110,23 @@ describe("accepting a proposal", () => {
       { kind: "bodyWeight", by: "plus", mass: kg(12.5) },
     ],
     ["last", { kind: "fromLast", steps: 0 }, { kind: "fromLast", steps: 1 }],
+    [
+      "last plus 5 kg per side",
+      {
+        kind: "massFrom",
+        by: "plus",
+        mass: kg(5),
+        counted: "perSide",
+        basis: { kind: "last" },
+      },
+      {
+        kind: "massFrom",
+        by: "plus",
+        mass: kg(2.5),
+        counted: "asRead",
+        basis: { kind: "last" },
+      },
+    ],
     ["open", { kind: "open" }, at(12.5)],
     ["a trial", { kind: "trial", from: kg(5), steps: count(1), tries: count(3) }, at(12.5)],
     [
@@ -132,19 +142,25 @@ describe("accepting a proposal", () => {
   });
 
   it("leaves what follows from an estimate as it is", () => {
-    const load: LoadRule = { kind: "shareOfMaximum", share: share(0.75) };
+    const load: LoadRule = { kind: "shareOfMaximum", upTo: null, share: share(0.75) };
     const slot = sampleSlot([sampleSet(1, { load })]);
     expect(accepted(slot, choose(slot, kg(100)), around(RACK)).sets[0]?.load).toEqual(load);
   });
 
   it("plans exactly the load chosen for each line, whatever its rule, station and extensions", () => {
     const loadings = [RACK, STACK, BELT, COUNTERWEIGHT, SLED];
-    const decided = LOAD_KINDS.filter(
-      (kind) =>
-        !["shareOfSet", "stepsFromSet", "byEffort", "shareOfMaximum", "shareOfMovement"].includes(
-          kind,
-        ),
-    );
+    const decided = [
+      "absolute",
+      "open",
+      "fromLast",
+      "bodyWeight",
+      "trial",
+      "fallback",
+      "massFrom",
+      "platesFrom",
+      "shareOfPlates",
+    ] as const satisfies readonly LoadRule["kind"][];
+    const last = { kind: "last" } as const;
     const index = fc.nat({ max: 10_000 });
     fc.assert(
       fc.property(
@@ -155,17 +171,32 @@ describe("accepting a proposal", () => {
         (loading, kind, [a, b, c, d], extensions) => {
           const loads = allLoads(loading).map(({ reading }) => reading);
           const pick = (n: number) => loads[n % loads.length]!;
-          const rule: Record<string, LoadRule> = {
+          const rule: Record<(typeof decided)[number], LoadRule> = {
             absolute: { kind: "absolute", reading: pick(a) },
             open: { kind: "open" },
             fromLast: { kind: "fromLast", steps: (c % 5) - 2 },
             bodyWeight: { kind: "bodyWeight", by: "plus", mass: pick(a) },
             trial: { kind: "trial", from: pick(a), steps: count(1), tries: count(3) },
             fallback: { kind: "fallback", reading: pick(a), then: [pick(c)] },
+            massFrom: {
+              kind: "massFrom",
+              by: a % 2 === 0 ? "plus" : "minus",
+              mass: kg(5),
+              counted: c % 2 === 0 ? "asRead" : "perSide",
+              basis: last,
+            },
+            platesFrom: {
+              kind: "platesFrom",
+              by: a % 2 === 0 ? "plus" : "minus",
+              plates: count(1),
+              size: c % 2 === 0 ? null : kg(5),
+              basis: last,
+            },
+            shareOfPlates: { kind: "shareOfPlates", share: share(0.5), basis: last },
           };
           const slot = withLines(
             sampleSlot([
-              sampleSet(1, { load: rule[kind]!, role: "top", extensions }),
+              sampleSet(1, { load: rule[kind], role: "top", extensions }),
               sampleSet(2, { load: { kind: "absolute", reading: pick(d) }, role: "backOff" }),
             ]),
           );

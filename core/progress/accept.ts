@@ -98,15 +98,33 @@ function withChosen(
     }
     case "bodyWeight":
       return bodyWeightFor(reading, loading, around.bodyWeight);
+    case "massFrom": {
+      const last = around.lastReading(slot.movement, slot.station);
+      return load.basis.kind === "set" || last === null
+        ? load
+        : { ...load, counted: "asRead", ...differenceOf(last, reading, loading) };
+    }
+    case "platesFrom":
+    case "shareOfPlates":
+      return load.basis.kind === "set" ? load : { kind: "absolute", reading };
+    case "sameAsSet":
     case "shareOfSet":
     case "stepsFromSet":
     case "byEffort":
     case "shareOfMaximum":
+    case "shareOfUsual":
     case "shareOfMovement":
       return load;
     default:
       return assertNever(load);
   }
+}
+
+/** How much harder or easier one reading is than another, as it is read. */
+function differenceOf(from: Mass, to: Mass, loading: Loading) {
+  const ticks = harderBy(loading) * (ticksOf(to) - ticksOf(from));
+  const by = ticks < 0 ? ("minus" as const) : ("plus" as const);
+  return { by, mass: massFromTicks(Math.abs(ticks), loading.unit, "nearest") };
 }
 
 /** A load to fall back on, as many steps from the new load as it was from the old one. */

@@ -59,7 +59,7 @@ describe("the lines of an exercise, each judged by itself", () => {
         set(2, { role: "top", target: reps(5), load: at(110) }),
         set(3, {
           role: "backOff",
-          load: { kind: "shareOfSet", set: sampleId(2), part: null, share: share(0.8) },
+          load: { kind: "shareOfSet", upTo: null, set: sampleId(2), part: null, share: share(0.8) },
         }),
       ]),
     );

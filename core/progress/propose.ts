@@ -1,6 +1,7 @@
-import { assertNever, type Mass } from "../kernel/index.ts";
+import type { Mass } from "../kernel/index.ts";
 import { howToMake, loadForTotal, measuresAlike, totalMoved, type Loading } from "../gym/index.ts";
 import {
+  followsOf,
   isPreparatory,
   linesOf,
   readingOf,
@@ -53,24 +54,9 @@ export function proposeFor(
 
 /** Why a load needs no decision of its own, or null where it does. */
 export function followsFrom(load: LoadRule): "followsSet" | "workedOutOnTheDay" | null {
-  switch (load.kind) {
-    case "shareOfSet":
-    case "stepsFromSet":
-      return "followsSet";
-    case "byEffort":
-    case "shareOfMaximum":
-    case "shareOfMovement":
-      return "workedOutOnTheDay";
-    case "absolute":
-    case "fallback":
-    case "fromLast":
-    case "bodyWeight":
-    case "open":
-    case "trial":
-      return null;
-    default:
-      return assertNever(load);
-  }
+  const from = followsOf(load);
+  if (from === "nothing") return null;
+  return from === "set" ? "followsSet" : "workedOutOnTheDay";
 }
 
 function proposeLine(

@@ -1,4 +1,6 @@
 import {
+  compareMass,
+  type Count,
   type Day,
   massFromTicks,
   ticksOf,
@@ -9,7 +11,7 @@ import {
   type MovementRef,
 } from "../kernel/index.ts";
 import { totalMoved } from "../gym/index.ts";
-import { repsLeft } from "../plan/index.ts";
+import { OPEN_TEMPO, repsLeft } from "../plan/index.ts";
 import type { Strength, Surroundings } from "../unroll/index.ts";
 import { heaviestTotal, lastKey, type Exposure } from "../log/index.ts";
 import { fitCurve, type CurvePoint, type PersonalCurve } from "./curve.ts";
@@ -40,6 +42,14 @@ export interface StrengthRecord {
   /** Why there is no maximum, where there is none. */
   readonly refused: NoEstimate | null;
   readonly curve: PersonalCurve;
+  /** What was moved for how many reps in the last sessions, totals alone, of sets whose reps are known. */
+  readonly usual: readonly UsualSet[];
+}
+
+/** A logged set as it says what is usual. */
+export interface UsualSet {
+  readonly reps: number;
+  readonly total: Mass;
 }
 
 /** By {@link lastKey}. */
@@ -72,15 +82,45 @@ export function strengthRecordOf(
     maximum: bestEstimate(estimates),
     refused: estimates.length > 0 ? null : refused,
     curve,
+    usual: exposures
+      .slice(-SESSIONS_FOR_MAXIMUM)
+      .flatMap((e) => usualOf(e, e.context.bodyWeight ?? bodyWeight)),
   };
 }
+
+function usualOf({ sets, loading }: Exposure, bodyWeight: Mass | null): readonly UsualSet[] {
+  return sets.flatMap(({ reading, reps, hasPartials }) => {
+    const total = reading && totalMoved(loading, reading, bodyWeight);
+    return total === null || reps === null || hasPartials ? [] : [{ reps, total }];
+  });
+}
+
+/**
+ * What somebody usually takes for so many reps: the middle one of the totals of the last sessions whose reps
+ * differ by one at most; where there are none, what the estimate allows for them with two reps left.
+ * Source: our rule, docs/arithmetic.md § Shares of a load.
+ */
+function usualTotal(record: StrengthRecord, reps: Count, rules: StrengthRules): Mass | null {
+  const alike = record.usual
+    .filter((set) => Math.abs(set.reps - reps) <= 1)
+    .map(({ total }) => total)
+    .toSorted(compareMass);
+  const middle = alike[Math.floor((alike.length - 1) / 2)];
+  if (middle !== undefined) return middle;
+  const strength = record.maximum && strengthOf(record.maximum, record.curve, rules);
+  return strength?.forReps(reps + USUAL_RESERVE, { tempo: OPEN_TEMPO, accents: [] }) ?? null;
+}
+const USUAL_RESERVE = 2;
 
 /** What unrolling looks up of a person, from what is known. */
 export function surroundingsFrom(
   strengthRecords: StrengthRecords,
   bodyWeight: Mass | null,
   rules: StrengthRules,
-): Pick<Surroundings, "bodyWeight" | "lastTotal" | "lastReading" | "lastStation" | "strength"> {
+): Pick<
+  Surroundings,
+  "bodyWeight" | "lastTotal" | "lastReading" | "lastStation" | "strength" | "usualTotal"
+> {
   const all = Object.values(strengthRecords).sort((a, b) => a.lastDay.localeCompare(b.lastDay));
   const totals = new Map(
     all.flatMap(({ movement, lastTotal }) =>
@@ -95,6 +135,10 @@ export function surroundingsFrom(
     lastTotal: (movement) => totals.get(movement) ?? null,
     lastStation: (movement) => stations.get(movement) ?? null,
     lastReading: (movement, station) => at(movement, station)?.lastReading ?? null,
+    usualTotal: (movement, station, reps) => {
+      const known = at(movement, station);
+      return known === undefined ? null : usualTotal(known, reps, rules);
+    },
     strength: (movement, station) => {
       const known = at(movement, station);
       return known?.maximum == null ? null : strengthOf(known.maximum, known.curve, rules);

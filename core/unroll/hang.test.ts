@@ -21,7 +21,7 @@ const written = (n: number, load: number, over: Partial<PlannedSet> = {}) =>
   sampleSet(n, { load: { kind: "absolute", reading: kg(load) }, ...over });
 const shareOf = (n: number, of: number, fraction: number) =>
   sampleSet(n, {
-    load: { kind: "shareOfSet", set: sampleId(of), part: null, share: share(fraction) },
+    load: { kind: "shareOfSet", upTo: null, set: sampleId(of), part: null, share: share(fraction) },
   });
 const exact: LoadRounding = { towards: "nearest", within: 0 };
 

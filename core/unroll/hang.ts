@@ -145,7 +145,16 @@ function hungLoad(
     total !== null && load.total !== null ? [total, load.total] : [reading, load.reading];
   const came = load.share && {
     ...load.share,
-    made: (load.share.made * ticksOf(now)) / ticksOf(was),
+    made:
+      load.share.basis === "plates"
+        ? (load.share.made * platesIn(recipe)) / platesIn(load.recipe)
+        : (load.share.made * ticksOf(now)) / ticksOf(was),
   };
   return { ...load, reading, recipe, total, share: came, movedFrom: load.reading, isProven };
+}
+
+/** Thousandths of the plates on one side. */
+function platesIn(recipe: Recipe): number {
+  if (recipe.kind !== "plates") return 0;
+  return recipe.perPoint.reduce((sum, plate) => sum + plate.thousandths, 0);
 }

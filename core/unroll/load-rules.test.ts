@@ -43,11 +43,24 @@ const stepsOf = (
 const loadOf = (load: LoadRule, known: Partial<Omit<Surroundings, "station">> = {}, over = {}) =>
   stepsOf([sampleSet(1, { load, ...over })], known)[0]?.load;
 
+const massFrom = (
+  by: "plus" | "minus",
+  amount: number,
+  counted: "asRead" | "perSide",
+): Extract<LoadRule, { kind: "massFrom" }> => ({
+  kind: "massFrom",
+  by,
+  mass: kg(amount),
+  counted,
+  basis: { kind: "last" },
+});
+const reading = (amount: number): LoadRule => ({ kind: "absolute", reading: kg(amount) });
+
 describe("a load by rule", () => {
   it.each<readonly [string, LoadRule, Partial<Surroundings>, number]>([
     [
       "a share of the estimated maximum",
-      { kind: "shareOfMaximum", share: share(0.75) },
+      { kind: "shareOfMaximum", upTo: null, share: share(0.75) },
       { strength: () => STRENGTH },
       90,
     ],
@@ -78,18 +91,110 @@ describe("a load by rule", () => {
       { bodyWeight: kg(80) },
       60,
     ],
+    // 120 × 72.5 % is 87.
+    [
+      "the middle of a range of the maximum",
+      { kind: "shareOfMaximum", share: share(0.7), upTo: share(0.75) },
+      { strength: () => STRENGTH },
+      87.5,
+    ],
+    // 60 % of 95 is 57.
+    [
+      "a share of what is usual for ten",
+      { kind: "shareOfUsual", share: share(0.6), reps: count(10) },
+      { usualTotal: (_, __, reps) => (reps === 10 ? kg(95) : null) },
+      57.5,
+    ],
+    ["5 kg more than last time", massFrom("plus", 5, "asRead"), { lastReading: () => kg(80) }, 85],
+    [
+      "5 kg a side less than last time",
+      massFrom("minus", 5, "perSide"),
+      { lastReading: () => kg(80) },
+      70,
+    ],
+    [
+      "a 10 a side more than last time",
+      { kind: "platesFrom", by: "plus", plates: count(1), size: kg(10), basis: { kind: "last" } },
+      { lastReading: () => kg(80) },
+      100,
+    ],
+    // 80 on a bar of 20 are 25 and 5 a side; without the outer one, 25 a side.
+    [
+      "one plate a side less than last time",
+      { kind: "platesFrom", by: "minus", plates: count(1), size: null, basis: { kind: "last" } },
+      { lastReading: () => kg(80) },
+      70,
+    ],
+    // 60 of the 80 are plates; half of them and the bar are 50, where half the load would be 40.
+    [
+      "half the plates of last time",
+      { kind: "shareOfPlates", share: share(0.5), basis: { kind: "last" } },
+      { lastReading: () => kg(80) },
+      50,
+    ],
   ])("is %s", (_, rule, known, expected) => {
     const load = loadOf(rule, known);
     expect(load?.kind === "made" && amountKg(load.reading)).toBe(expected);
   });
 
   it.each<readonly [LoadRule, string]>([
-    [{ kind: "shareOfMaximum", share: share(0.75) }, "noEstimate"],
+    [{ kind: "shareOfMaximum", upTo: null, share: share(0.75) }, "noEstimate"],
     [{ kind: "byEffort" }, "noEstimate"],
     [{ kind: "fromLast", steps: 1 }, "noLast"],
     [{ kind: "bodyWeight", by: "plus", mass: kg(0) }, "noBodyWeight"],
+    [massFrom("plus", 5, "asRead"), "noLast"],
   ])("of %j says why it stays open: %s", (rule, code) => {
     expect(loadOf(rule)).toEqual({ kind: "open", because: { code } });
+  });
+
+  it("that goes from another set follows it, on the same equipment alone", () => {
+    const [first, second] = [sampleSet(1), sampleSet(2)];
+    const from = { kind: "set", set: first.id, part: null } as const;
+    const on = (load: LoadRule, station?: Station) =>
+      stepsOf(
+        [
+          { ...first, load: reading(100) },
+          { ...second, load },
+        ],
+        {},
+        station,
+      ).at(-1)?.load;
+    const as = (load: LoadRule) => {
+      const made = on(load);
+      return made?.kind === "made" ? amountKg(made.reading) : made;
+    };
+    expect(as({ kind: "sameAsSet", set: first.id, part: null })).toBe(100);
+    expect(as({ ...massFrom("minus", 10, "asRead"), basis: from })).toBe(90);
+    expect(as({ ...massFrom("minus", 10, "perSide"), basis: from })).toBe(80);
+    const half: LoadRule = { kind: "shareOfPlates", share: share(0.5), basis: from };
+    expect(as(half)).toBe(60);
+    const stack: Loading = {
+      kind: "stack",
+      unit: "kg",
+      pins: [kg(50), kg(100)],
+      addOns: [],
+      pulleyRatio: 1,
+    };
+    const why = (load: LoadRule) => on(load, sampleStation(stack));
+    expect(why(half)).toEqual({ kind: "open", because: { code: "noPlates" } });
+    const aSide = { ...massFrom("minus", 10, "perSide"), basis: from };
+    expect(why(aSide)).toEqual({ kind: "open", because: { code: "noSides" } });
+    const other = { ...sampleStation(), id: sampleId<"station">(77) };
+    const plan = planOf([{ ...first, load: reading(100) }]);
+    const there = {
+      ...sampleSlot([{ ...second, load: { kind: "sameAsSet", set: first.id, part: null } }]),
+      id: sampleId<"slot">(78),
+      station: other.id,
+    };
+    const blocks: SessionPlan["blocks"] = [
+      ...plan.blocks,
+      { kind: "exercise", id: sampleId(79), lineageId: sampleId(80), slot: there },
+    ];
+    const around = sampleAround([sampleStation(), other]);
+    const last = unroll({ ...plan, blocks }, around)
+      .filter(isSetStep)
+      .at(-1);
+    expect(last?.load).toEqual({ kind: "open", because: { code: "otherStation" } });
   });
 
   it("by effort is refused where the reserve is not said, for time, and beyond fifteen reps", () => {
@@ -138,7 +243,7 @@ describe("a trial", () => {
     const steps = stepsOf([
       sampleSet(1, { load: trial, role: "calibration" }),
       sampleSet(2, {
-        load: { kind: "shareOfSet", set: sampleId(1), part: null, share: share(0.9) },
+        load: { kind: "shareOfSet", upTo: null, set: sampleId(1), part: null, share: share(0.9) },
       }),
     ]);
     expect(
@@ -190,7 +295,7 @@ describe("a share of a part of another set", () => {
   const sets = [
     sampleSet(1, { extensions: [drop] }),
     sampleSet(2, {
-      load: { kind: "shareOfSet", set: sampleId(1), part: drop.id, share: share(1.25) },
+      load: { kind: "shareOfSet", upTo: null, set: sampleId(1), part: drop.id, share: share(1.25) },
     }),
   ];
 
@@ -198,7 +303,13 @@ describe("a share of a part of another set", () => {
     const last = stepsOf(sets).at(-1);
     expect(last?.load.kind === "made" && amountKg(last.load.reading)).toBe(100);
     const own = sampleSet(2, {
-      load: { kind: "shareOfSet", set: sampleId(1), part: sampleId(99), share: share(1) },
+      load: {
+        kind: "shareOfSet",
+        upTo: null,
+        set: sampleId(1),
+        part: sampleId(99),
+        share: share(1),
+      },
     });
     expect(stepsOf([sets[0] ?? own, own]).at(-1)?.load).toMatchObject({
       because: { code: "setMissing" },

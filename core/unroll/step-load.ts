@@ -1,9 +1,11 @@
 import {
   type Id,
+  type Count,
   type MovementRef,
   compareMass,
   massFromTicks,
   ticksOf,
+  share,
   timesTicks,
   type Mass,
   type Share,
@@ -13,20 +15,28 @@ import {
   harderBy,
   howToMake,
   loadForTotal,
+  hasSides,
   shareOfLoad,
+  shareOfPlates,
   stepsFrom,
   totalMoved,
+  withMass,
   withoutOuter,
+  withPlates,
   type MadeLoad,
   type Station,
 } from "../gym/index.ts";
 import {
+  aimedAt,
   type Accent,
   repsLeft,
   type DropLoad,
+  type LoadBasis,
   type LoadRounding,
   type LoadRule,
   type PlannedSet,
+  type SetReference,
+  type ShareSpan,
   type Tempo,
 } from "../plan/index.ts";
 import type { OpenBecause, SetStep, StepLoad } from "./step.ts";
@@ -40,6 +50,8 @@ export interface LoadSources {
   readonly isLogged: (movement: MovementRef) => boolean;
   /** The reading of the first work set last logged with this movement at this station. */
   readonly lastReading: Mass | null;
+  /** The total usually moved there for so many reps; null where nothing says. */
+  readonly usualTotal: (reps: Count) => Mass | null;
   readonly strength: Strength | null;
   readonly rounding: LoadRounding;
   /** Loads of the sets that came before in the session, with the station they were made on. */
@@ -82,21 +94,57 @@ export function setLoad(
       return readingLoad(station, rule.reading, from);
     case "trial":
       return readingLoad(station, rule.from, from);
+    case "sameAsSet": {
+      const basis = loadOfSet(rule, from);
+      if (basis.kind !== "made") return basis;
+      return from.before.get(rule.set)?.station.id === station.id
+        ? { ...basis, share: null, rounding: null }
+        : open({ code: "otherStation" });
+    }
     case "shareOfSet": {
-      const basis = from.before.get(rule.set);
-      const load = rule.part === null ? basis?.load : basis?.parts.get(rule.part);
-      if (basis === undefined || load === undefined) {
-        return open({ code: "setMissing", set: rule.set });
-      }
-      if (load.kind !== "made") return open({ code: "basisOpen" });
-      return basis.station.id === station.id
-        ? sharedLoad(station, load, rule.share, from)
-        : shareOfTotal(station, load.total, rule.share, from);
+      const basis = loadOfSet(rule, from);
+      if (basis.kind !== "made") return basis;
+      return from.before.get(rule.set)?.station.id === station.id
+        ? sharedLoad(station, basis, rule, from)
+        : shareOfTotal(station, basis.total, rule, from);
+    }
+    case "shareOfPlates": {
+      const basis = basisLoad(rule.basis, station, from);
+      if (basis.kind !== "made") return basis;
+      const { rounding } = from;
+      const shared = shareOfPlates(station.loading, basis.reading, rule.share, rounding.towards);
+      if (shared === null) return open({ code: "noPlates" });
+      const { made, shareMade, basis: of } = shared;
+      const share = { asked: rule.share, made: shareMade, basis: of, upTo: null };
+      return { ...madeLoad(station, made, from), rounding, share };
+    }
+    case "massFrom": {
+      const basis = basisLoad(rule.basis, station, from);
+      if (basis.kind !== "made") return basis;
+      const isPerSide = rule.counted === "perSide";
+      const change = { by: signOf(rule.by), mass: rule.mass, isPerSide };
+      const { rounding } = from;
+      const made = withMass(station.loading, basis.reading, change, rounding.towards);
+      if (made !== null) return { ...madeLoad(station, made, from), rounding };
+      return open({ code: isPerSide && !hasSides(station.loading) ? "noSides" : "stepsEnd" });
+    }
+    case "platesFrom": {
+      const basis = basisLoad(rule.basis, station, from);
+      if (basis.kind !== "made") return basis;
+      const reading = withPlates(station.loading, basis, { ...rule, by: signOf(rule.by) });
+      if (reading !== null) return readingLoad(station, reading, from);
+      return open({ code: basis.recipe.kind === "plates" ? "stepsEnd" : "noPlates" });
+    }
+    case "shareOfUsual": {
+      const usual = from.usualTotal(rule.reps);
+      return usual === null
+        ? open({ code: "noUsual", reps: rule.reps })
+        : shareOfTotal(station, usual, { share: rule.share, upTo: null }, from);
     }
     case "shareOfMaximum":
       return from.strength === null
         ? open({ code: "noEstimate" })
-        : loadOfTotal(station, from.strength.ofMaximum(rule.share), from);
+        : shareOfTotal(station, from.strength.ofMaximum(share(1)), rule, from);
     case "fromLast": {
       if (from.lastReading === null) return open({ code: "noLast" });
       if (rule.steps === 0) return readingLoad(station, from.lastReading, from);
@@ -120,7 +168,7 @@ export function setLoad(
             code: from.isLogged(rule.movement) ? "recordUnknown" : "noRecord",
             movement: rule.movement,
           })
-        : shareOfTotal(station, total, rule.share, from);
+        : shareOfTotal(station, total, rule, from);
     }
     case "stepsFromSet": {
       const basis = from.before.get(rule.set);
@@ -133,6 +181,32 @@ export function setLoad(
     }
     default:
       return assertNever(rule);
+  }
+}
+
+const signOf = (by: "plus" | "minus"): 1 | -1 => (by === "plus" ? 1 : -1);
+
+/** The load of an earlier set or of one part of it, or why it is not known. */
+function loadOfSet({ set, part }: SetReference, from: LoadSources): StepLoad {
+  const basis = from.before.get(set);
+  const load = part === null ? basis?.load : basis?.parts.get(part);
+  if (load === undefined) return open({ code: "setMissing", set });
+  return load.kind === "made" ? load : open({ code: "basisOpen" });
+}
+
+/** The load that another goes from, at the same station. */
+function basisLoad(basis: LoadBasis, station: Station, from: LoadSources): StepLoad {
+  switch (basis.kind) {
+    case "last":
+      return from.lastReading === null
+        ? open({ code: "noLast" })
+        : readingLoad(station, from.lastReading, from);
+    case "set":
+      return from.before.get(basis.set)?.station.id === station.id || !from.before.has(basis.set)
+        ? loadOfSet(basis, from)
+        : open({ code: "otherStation" });
+    default:
+      return assertNever(basis);
   }
 }
 
@@ -179,7 +253,7 @@ export function droppedLoad(
   if (basis.kind !== "made") return open({ code: "basisOpen" });
   switch (to.kind) {
     case "share":
-      return sharedLoad(station, basis, to.share, from);
+      return sharedLoad(station, basis, { share: to.share, upTo: null }, from);
     case "strip": {
       const made = withoutOuter(basis, to.plates);
       return made === null ? open({ code: "stepsEnd" }) : madeLoad(station, made, from);
@@ -197,18 +271,26 @@ export function droppedLoad(
 export function sharedLoad(
   station: Station,
   basis: Made,
-  share: Share,
+  span: ShareSpan,
   from: LoadSources,
 ): StepLoad {
   const { rounding, bodyWeight } = from;
   const { loading } = station;
-  const shared = shareOfLoad(loading, basis.reading, share, bodyWeight, rounding.towards);
+  const asked = aimedAt(span);
+  const shared = shareOfLoad(loading, basis.reading, asked, bodyWeight, rounding.towards);
   if (shared === null) return open({ code: "totalUnknown" });
   return {
     ...madeLoad(station, shared.made, from),
-    rounding,
-    share: { asked: share, made: shared.shareMade, basis: shared.basis },
+    rounding: roundingIn(span, rounding),
+    share: { asked, made: shared.shareMade, basis: shared.basis, upTo: span.upTo },
   };
+}
+
+/** A load within a range may be moved no further than the range goes. */
+function roundingIn({ share: least, upTo }: ShareSpan, rounding: LoadRounding): LoadRounding {
+  if (upTo === null) return rounding;
+  const room = Math.min(rounding.within, (upTo - least) / (upTo + least));
+  return { ...rounding, within: room <= 0 ? 0 : share(room) };
 }
 
 /** A reading as it is written, or why the station cannot make it. */
@@ -250,16 +332,21 @@ function bodyWeightLoad(
 function shareOfTotal(
   station: Station,
   total: Mass | null,
-  share: Share,
+  span: ShareSpan,
   from: LoadSources,
 ): StepLoad {
   if (total === null) return open({ code: "totalUnknown" });
-  const target = massFromTicks(timesTicks(ticksOf(total), share), station.loading.unit, "nearest");
+  const asked = aimedAt(span);
+  const target = massFromTicks(timesTicks(ticksOf(total), asked), station.loading.unit, "nearest");
   const load = loadOfTotal(station, target, from);
   if (load.kind !== "made") return load;
   const came =
-    load.total === null || ticksOf(total) === 0 ? share : ticksOf(load.total) / ticksOf(total);
-  return { ...load, share: { asked: share, made: came, basis: "totalMoved" } };
+    load.total === null || ticksOf(total) === 0 ? asked : ticksOf(load.total) / ticksOf(total);
+  return {
+    ...load,
+    rounding: roundingIn(span, from.rounding),
+    share: { asked, made: came, basis: "totalMoved", upTo: span.upTo },
+  };
 }
 
 function madeLoad(station: Station, made: MadeLoad, from: LoadSources): Made {

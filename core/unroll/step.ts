@@ -50,6 +50,13 @@ export type OpenBecause =
   /** By effort, where the target is no reps, the reserve unknown, or both together beyond an estimate. */
   | { readonly code: "notForReps" }
   | { readonly code: "noBodyWeight" }
+  /** It goes by plates or by sides, and nothing is hung here or has sides. */
+  | { readonly code: "noPlates" }
+  | { readonly code: "noSides" }
+  /** It is the load of a set on other equipment. */
+  | { readonly code: "otherStation" }
+  /** Nothing says what is usual for so many reps. */
+  | { readonly code: "noUsual"; readonly reps: number }
   /** Fewer steps or plates are left at the station than asked for. */
   | { readonly code: "stepsEnd" };
 
@@ -65,6 +72,8 @@ export type StepLoad =
         readonly asked: number;
         readonly made: number;
         readonly basis: SharedLoad["basis"];
+        /** The upper end of a range that was asked for; `asked` then is its middle. Null for one share. */
+        readonly upTo: number | null;
       } | null;
       /** The rule by which it was worked out and may be moved to save plates; null for one that was written. */
       readonly rounding: LoadRounding | null;

@@ -114,7 +114,12 @@ const STRUCTURES: readonly (readonly [string, SessionPlan, readonly string[]])[]
     samplePlan(
       slot([
         set(1, {
-          load: { kind: "shareOfMovement", movement: "shipped:leg-press", share: share(0.5) },
+          load: {
+            kind: "shareOfMovement",
+            upTo: null,
+            movement: "shipped:leg-press",
+            share: share(0.5),
+          },
         }),
       ]),
     ),
@@ -491,17 +496,29 @@ describe("what a step says beside load and time", () => {
         .map((step) => (step.load.kind === "open" ? step.load.because.code : step.load.kind))
         .at(-1);
     const shareOf = (n: number) =>
-      ({ kind: "shareOfSet", set: sampleId<"set">(n), part: null, share: share(0.8) }) as const;
+      ({
+        kind: "shareOfSet",
+        upTo: null,
+        set: sampleId<"set">(n),
+        part: null,
+        share: share(0.8),
+      }) as const;
     expect(because({ load: shareOf(77) })).toBe("setMissing");
     expect(because({ load: shareOf(9) })).toBe("setMissing");
     expect(because({ load: shareOf(1) }, [set(1, { load: { kind: "open" } })])).toBe("basisOpen");
     expect(
       because({
-        load: { kind: "shareOfMovement", movement: "shipped:front-squat", share: share(0.8) },
+        load: {
+          kind: "shareOfMovement",
+          upTo: null,
+          movement: "shipped:front-squat",
+          share: share(0.8),
+        },
       }),
     ).toBe("noRecord");
     const ofSled = {
       kind: "shareOfMovement",
+      upTo: null,
       movement: "shipped:leg-curl",
       share: share(0.8),
     } as const;
@@ -538,7 +555,7 @@ describe("what a step says beside load and time", () => {
     const copy = slotsOf(copyPlan(original, sampleNewId))[0];
     const [top, backOff] = copy?.sets ?? [];
     expect(top?.id).not.toBe(sampleId(1));
-    expect(backOff?.load).toMatchObject({ kind: "shareOfSet", set: top?.id });
+    expect(backOff?.load).toMatchObject({ kind: "shareOfSet", upTo: null, set: top?.id });
   });
 
   it("turns a rotation of two back into an exercise when one is removed", () => {

@@ -1,4 +1,5 @@
 import {
+  type Count,
   type Id,
   type MovementRef,
   seconds,
@@ -54,6 +55,8 @@ export interface Surroundings {
   readonly lastTotal: (movement: MovementRef) => Mass | null;
   /** The reading of the first work set last logged with a movement at a station. */
   readonly lastReading: (movement: MovementRef, station: Id<"station">) => Mass | null;
+  /** The total that is usually moved with a movement at a station for so many reps; null where nothing says. */
+  readonly usualTotal: (movement: MovementRef, station: Id<"station">, reps: Count) => Mass | null;
   /** Where a movement was last logged; null where nowhere. */
   readonly lastStation: (movement: MovementRef) => Id<"station"> | null;
   /** What a trial came to in this training; null before and while it goes on. */
@@ -83,6 +86,7 @@ export function surroundingsOf(
     bodyWeight: null,
     lastTotal: () => null,
     lastReading: () => null,
+    usualTotal: () => null,
     lastStation: () => null,
     found: () => null,
     fellShort: () => false,
@@ -234,6 +238,7 @@ class SlotWalk {
       lastTotal: around.lastTotal,
       isLogged: (movement) => around.lastStation(movement) !== null,
       lastReading: around.lastReading(slot.movement, slot.station),
+      usualTotal: (reps) => around.usualTotal(slot.movement, slot.station, reps),
       strength: around.strength(slot.movement, slot.station),
       rounding: slot.rounding,
       before,
@@ -315,7 +320,7 @@ class SlotWalk {
       if (extension.kind === "positionChange") setUp = { ...setUp, ...extension.setUp };
       const load =
         extension.kind === "cluster" && first.kind === "made" && this.station !== null
-          ? sharedLoad(this.station, first, extension.multiple, this.sources)
+          ? sharedLoad(this.station, first, { share: extension.multiple, upTo: null }, this.sources)
           : current;
       if (extension.kind === "cluster") current = load;
       partLoads.set(extension.id, load);

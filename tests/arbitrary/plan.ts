@@ -34,7 +34,10 @@ function leading(slot: Slot): Slot {
       if (i === 0 || !set.optional) return set;
       return i % 2 === 0
         ? { ...set, load: { kind: "stepsFromSet", set: first.id, steps: -1 } }
-        : { ...set, load: { kind: "shareOfSet", set: first.id, part: null, share: share(0.8) } };
+        : {
+            ...set,
+            load: { kind: "shareOfSet", upTo: null, set: first.id, part: null, share: share(0.8) },
+          };
     }),
   };
 }

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { kg, kind, lb, massField, type ValueOf } from "../../kernel/index.ts";
+import { stays, type Leads } from "../load-follows.ts";
 import type { LoadBeginning } from "../load-beginning.ts";
 
 /** Body weight and so much more, or less: a belt, a counterweight, a bar of that total. */
@@ -11,3 +12,5 @@ export const begin = ({ unit }: LoadBeginning): BodyWeight => ({
   by: "plus",
   mass: unit === "kg" ? kg(10) : lb(20),
 });
+export const lead: Leads<BodyWeight> = stays;
+export { byItself as follows } from "../load-follows.ts";

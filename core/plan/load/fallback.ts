@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { kind, massField, type ValueOf } from "../../kernel/index.ts";
+import { stays, type Leads } from "../load-follows.ts";
 import { BOUNDS } from "../bounds.ts";
 import type { LoadBeginning } from "../load-beginning.ts";
 
@@ -12,3 +13,5 @@ type Fallback = ValueOf<{ definition: typeof definition }>;
 
 export const begin = ({ reading }: LoadBeginning): Fallback | null =>
   reading && { kind: "fallback", reading, then: [reading] };
+export const lead: Leads<Fallback> = stays;
+export { byItself as follows } from "../load-follows.ts";

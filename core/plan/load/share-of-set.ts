@@ -1,10 +1,13 @@
-import { idField, kind, share, type ValueOf } from "../../kernel/index.ts";
-import { percent } from "../fields.ts";
+import { idField, share, type ValueOf } from "../../kernel/index.ts";
+import { percent, percentUpTo } from "../fields.ts";
+import { spanKind } from "../share-span.ts";
 import type { LoadBeginning } from "../load-beginning.ts";
+import { ledTo, type Follows, type SetCopies } from "../reference.ts";
 
 /** Of the total moved in an earlier set, or in one part of it: a multiple of a drop. */
-export const definition = kind("shareOfSet", {
+export const definition = spanKind("shareOfSet", {
   share: percent,
+  upTo: percentUpTo,
   set: idField("set"),
   part: idField("extension").nullable(),
 });
@@ -15,5 +18,7 @@ export function begin({ before }: LoadBeginning): ShareOfSet | null {
   const first = before.find((set) => set.role === "top") ?? before.at(0);
   return first === undefined
     ? null
-    : { kind: "shareOfSet", share: share(0.8), set: first.id, part: null };
+    : { kind: "shareOfSet", share: share(0.8), upTo: null, set: first.id, part: null };
 }
+export const lead = (rule: ShareOfSet, copies: SetCopies): ShareOfSet => ledTo(rule, copies);
+export const follows = (): Follows => "set";

@@ -10,7 +10,7 @@ export function keepIds(
   sets: readonly PlannedSet[],
   previous: readonly PlannedSet[],
 ): readonly PlannedSet[] {
-  const pairs = align(sets, previous, contentOfSet);
+  const pairs = align(sets, previous, contentOf);
   const setIds = new Map<Id<"set">, Id<"set">>();
   const parts = new Map<Extension, Extension>();
   for (const set of sets) {
@@ -63,21 +63,18 @@ export function keepItems(items: readonly Item[], previous: readonly Item[]): re
   });
 }
 
+const NAMES_SOMETHING = new Set(["id", "lineageId", "line", "set", "part"]);
+
 /** Everything but ids, in whatever order it was put together; a reference to another set is some reference. */
 function contentOf(value: unknown): string {
   if (typeof value !== "object" || value === null) return JSON.stringify(value);
   if (Array.isArray(value)) return `[${value.map(contentOf).join()}]`;
   let content = "";
   for (const key of Object.keys(value).sort()) {
-    if (key === "id" || key === "lineageId" || key === "line") continue;
+    if (NAMES_SOMETHING.has(key)) continue;
     content += `${key}:${contentOf(value[key as keyof typeof value])};`;
   }
   return `{${content}}`;
-}
-
-function contentOfSet(set: PlannedSet): string {
-  const load = "set" in set.load ? { ...set.load, set: "", part: "" } : set.load;
-  return contentOf({ ...set, load });
 }
 
 /**

@@ -1,23 +1,33 @@
 import { count, mass } from "../../kernel/index.ts";
-import { BOUNDS, type LoadRule } from "../index.ts";
+import {
+  BOUNDS,
+  type LoadBasis,
+  type LoadRule,
+  type SetReference,
+  type ShareSpan,
+} from "../index.ts";
 import { TRIAL_TRIES } from "./context.ts";
 import {
   joined,
+  massInUnit,
   massPhrase,
   massText,
   number,
   percentText,
   percentWords,
   plusOrMinus,
+  range,
   readBounded,
   readShare,
   signedText,
   unless,
+  type Range,
 } from "./measures.ts";
 import { movementText, movementWord } from "./names.ts";
 import {
   anyOf,
   behind,
+  first,
   inTurn,
   isSaid,
   many,
@@ -31,6 +41,39 @@ import {
 } from "./phrase.ts";
 import { note, type Reading } from "./reading.ts";
 import { isSetBefore, setText, setWord, type SetPlace } from "./set-word.ts";
+
+/** number [ "-" number ] "%" */
+const shareSpan: Words<Range> = map(inTurn(range(number), word("percent")), ([span]) => span);
+
+function readSpan(r: Reading, span: Range): ShareSpan {
+  const share = readShare(r, span.min, "percent");
+  if (span.isOne) return { share, upTo: null };
+  const upTo = readShare(r, span.max, "percent");
+  if (upTo > share) return { share, upTo };
+  note(r, span, { code: "upsideDown", min: span.min.value, max: span.max.value });
+  return { share, upTo: null };
+}
+
+function spanText({ share, upTo }: ShareSpan): string {
+  return upTo === null
+    ? percentText(share)
+    : `${percentText(share).slice(0, -1)}-${percentText(upTo)}`;
+}
+
+/** Which load another one goes from: "last", or a set before. */
+const basis: Words<Means<LoadBasis>> = first<Means<LoadBasis>>(
+  map(word("last"), () => () => ({ kind: "last" })),
+  map(setWord, (set) => (r: Reading) => ({ kind: "set", ...set(r) })),
+);
+
+function basisText(from: LoadBasis, place: SetPlace): string {
+  return from.kind === "last" ? "last" : setOrBefore(from, place);
+}
+
+/** "The set before" reads the same in every set of a row, so that they stand together. */
+function setOrBefore(from: SetReference, place: SetPlace): string {
+  return from.part === null && isSetBefore(from.set, place) ? "before" : setText(from, place);
+}
 
 /** How each kind of load is written. */
 const PHRASES: PhrasesOf<LoadRule, SetPlace> = {
@@ -46,12 +89,80 @@ const PHRASES: PhrasesOf<LoadRule, SetPlace> = {
     write: () => "open",
   },
   shareOfSet: {
-    read: map(inTurn(percentWords, behind("of", setWord)), ([share, set]) => (r: Reading) => ({
+    read: map(inTurn(shareSpan, behind("of", setWord)), ([span, set]) => (r: Reading) => ({
       kind: "shareOfSet" as const,
       ...set(r),
-      share: readShare(r, share, "percent"),
+      ...readSpan(r, span),
     })),
-    write: (rule, place) => `${percentText(rule.share)} of ${setText(rule, place)}`,
+    write: (rule, place) => `${spanText(rule)} of ${setText(rule, place)}`,
+  },
+  sameAsSet: {
+    read: map(behind("as", setWord), (set) => (r: Reading) => ({
+      kind: "sameAsSet" as const,
+      ...set(r),
+    })),
+    write: (rule, place) => `as ${setOrBefore(rule, place)}`,
+  },
+  shareOfPlates: {
+    read: map(
+      inTurn(percentWords, behind("of", behind("plates", behind("of", basis)))),
+      ([share, from]) =>
+        (r: Reading) => ({
+          kind: "shareOfPlates" as const,
+          share: readShare(r, share, "percent"),
+          basis: from(r),
+        }),
+    ),
+    write: (rule, place) =>
+      `${percentText(rule.share)} of plates of ${basisText(rule.basis, place)}`,
+  },
+  massFrom: {
+    read: map(
+      inTurn(basis, plusOrMinus, massInUnit, isSaid("perSide")),
+      ([from, sign, by, isPerSide]) =>
+        (r: Reading) => ({
+          kind: "massFrom" as const,
+          by: sign === 1 ? ("plus" as const) : ("minus" as const),
+          mass: by(r),
+          counted: isPerSide ? ("perSide" as const) : ("asRead" as const),
+          basis: from(r),
+        }),
+    ),
+    write: (rule, place) =>
+      joined([
+        `${basisText(rule.basis, place)} ${rule.by} ${massText(rule.mass)}`,
+        unless(rule.counted === "asRead", "per side"),
+      ]),
+  },
+  platesFrom: {
+    read: map(
+      inTurn(basis, plusOrMinus, number, word("plates"), maybe(behind("of", massPhrase))),
+      ([from, sign, plates, , size]) =>
+        (r: Reading) => ({
+          kind: "platesFrom" as const,
+          by: sign === 1 ? ("plus" as const) : ("minus" as const),
+          plates: readBounded(r, plates, "plates"),
+          size: size?.(r) ?? null,
+          basis: from(r),
+        }),
+    ),
+    write: ({ basis: from, by, plates, size }, place) =>
+      joined([
+        `${basisText(from, place)} ${by} ${plates} plates`,
+        size === null ? "" : `of ${massText(size)}`,
+      ]),
+  },
+  shareOfUsual: {
+    read: map(
+      inTurn(percentWords, behind("of", behind("usual", number)), isSaid("reps")),
+      ([share, reps]) =>
+        (r: Reading) => ({
+          kind: "shareOfUsual" as const,
+          share: readShare(r, share, "percent"),
+          reps: readBounded(r, reps, "possibleReps"),
+        }),
+    ),
+    write: (rule) => `${percentText(rule.share)} of usual ${rule.reps}`,
   },
   stepsFromSet: {
     read: map(
@@ -63,29 +174,27 @@ const PHRASES: PhrasesOf<LoadRule, SetPlace> = {
           steps: sign * readBounded(r, steps, "steps"),
         }),
     ),
-    // "The set before" reads the same in every set of a stack that is run down, so they stand together.
     write: ({ set, steps }, place) =>
-      `${isSetBefore(set, place) ? "before" : setText({ set, part: null }, place)} ${signedText(steps)}`,
+      `${setOrBefore({ set, part: null }, place)} ${signedText(steps)}`,
   },
   shareOfMaximum: {
-    read: map(inTurn(percentWords, behind("of", word("max"))), ([share]) => (r: Reading) => ({
+    read: map(inTurn(shareSpan, behind("of", word("max"))), ([span]) => (r: Reading) => ({
       kind: "shareOfMaximum" as const,
-      share: readShare(r, share, "percent"),
+      ...readSpan(r, span),
     })),
-    write: (rule) => `${percentText(rule.share)} of max`,
+    write: (rule) => `${spanText(rule)} of max`,
   },
   shareOfMovement: {
     read: map(
-      inTurn(percentWords, behind("of", movementWord)),
-      ([share, movement]) =>
+      inTurn(shareSpan, behind("of", movementWord)),
+      ([span, movement]) =>
         (r: Reading) => ({
           kind: "shareOfMovement" as const,
           movement: movement(r),
-          share: readShare(r, share, "percent"),
+          ...readSpan(r, span),
         }),
     ),
-    write: (rule, { context }) =>
-      `${percentText(rule.share)} of ${movementText(rule.movement, context)}`,
+    write: (rule, { context }) => `${spanText(rule)} of ${movementText(rule.movement, context)}`,
   },
   fromLast: {
     read: map(
@@ -144,12 +253,12 @@ const PHRASES: PhrasesOf<LoadRule, SetPlace> = {
       inTurn(massPhrase, inTurn(word("else"), massPhrase), many(behind("else", massPhrase))),
       ([reading, [at, next], others]) =>
         (r: Reading) => {
-          const first = reading(r);
+          const begun = reading(r);
           const then = [next, ...others].map((other) => other(r));
           if (then.length > BOUNDS.fallbacks.most) {
             note(r, at, { code: "bound", bound: "fallbacks", value: then.length });
           }
-          return { kind: "fallback" as const, reading: first, then };
+          return { kind: "fallback" as const, reading: begun, then };
         },
     ),
     write: ({ reading, then }) => [reading, ...then].map(massText).join(" else "),

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { kg, lb, seconds } from "../../kernel/index.ts";
+import { kg, lb, seconds, type Mass } from "../../kernel/index.ts";
 import { OPEN_TEMPO, type PlannedSet } from "../index.ts";
 import type { NotationContext } from "./context.ts";
 import { parseItems, parseLine } from "./parse.ts";
@@ -66,6 +66,21 @@ describe("a target", () => {
   });
 });
 
+const more = (by: string, mass: Mass, counted: string) => ({
+  kind: "massFrom",
+  by,
+  mass,
+  counted,
+  basis: { kind: "last" },
+});
+const plates = (by: string, n: number, size: Mass | null) => ({
+  kind: "platesFrom",
+  by,
+  plates: n,
+  size,
+  basis: { kind: "last" },
+});
+
 describe("a load", () => {
   it.each([
     ["at 80", { kind: "absolute", reading: kg(80) }],
@@ -73,15 +88,23 @@ describe("a load", () => {
     ["at 1,25", { kind: "absolute", reading: kg(1.25) }],
     ["", { kind: "open" }],
     ["at open", { kind: "open" }],
-    ["at 75% of max", { kind: "shareOfMaximum", share: 0.75 }],
+    ["at 75% of max", { kind: "shareOfMaximum", upTo: null, share: 0.75 }],
     [
       'at 60% of "Leg press"',
-      { kind: "shareOfMovement", movement: "shipped:leg-press", share: 0.6 },
+      { kind: "shareOfMovement", upTo: null, movement: "shipped:leg-press", share: 0.6 },
     ],
     [
       'at 60% of "shipped:hack-squat"',
-      { kind: "shareOfMovement", movement: "shipped:hack-squat", share: 0.6 },
+      { kind: "shareOfMovement", upTo: null, movement: "shipped:hack-squat", share: 0.6 },
     ],
+    ["at 70-75% of max", { kind: "shareOfMaximum", share: 0.7, upTo: 0.75 }],
+    ["at 60% of usual 10", { kind: "shareOfUsual", share: 0.6, reps: 10 }],
+    ["at 60% of usual 10 reps", { kind: "shareOfUsual", share: 0.6, reps: 10 }],
+    ["at 50% of plates of last", { kind: "shareOfPlates", share: 0.5, basis: { kind: "last" } }],
+    ["at last minus 5 kg", more("minus", kg(5), "asRead")],
+    ["at last plus 10 lb a side", more("plus", lb(10), "perSide")],
+    ["at last minus 2 plates", plates("minus", 2, null)],
+    ["at last plus 1 plate of 20", plates("plus", 1, kg(20))],
     ["at last", { kind: "fromLast", steps: 0 }],
     ["at last plus 2 steps", { kind: "fromLast", steps: 2 }],
     ["at last minus 1", { kind: "fromLast", steps: -1 }],
@@ -96,12 +119,25 @@ describe("a load", () => {
     expect(setOf(`8 ${load}`).load).toEqual(rule);
   });
 
+  it("goes from the set before or the one that is named, exactly or by so much", () => {
+    const [first, second, third, fourth] = setsOf(
+      "10 at 50; 8 at as before; 8 at set 1 minus 10 kg; 8 at 50% of plates of set 2",
+    );
+    expect(second?.load).toEqual({ kind: "sameAsSet", set: first?.id, part: null });
+    expect(third?.load).toEqual({
+      ...more("minus", kg(10), "asRead"),
+      basis: { kind: "set", set: first?.id, part: null },
+    });
+    expect(fourth?.load).toMatchObject({ basis: { set: second?.id } });
+  });
+
   it("follows from the set that is named, up or down, or from a part of it", () => {
     const [first, second, third, fourth] = setsOf(
       "10 at 50 then drop to 40 then drop to 30; 8 at 110% of set 1 part 2; 8 at set 1 plus 3 steps; 6 at before minus 2",
     );
     expect(second?.load).toEqual({
       kind: "shareOfSet",
+      upTo: null,
       set: first?.id,
       part: first?.extensions[1]?.id,
       share: 1.1,

@@ -89,21 +89,20 @@ interface WrittenMass extends Num {
   readonly unit: MassUnit | null;
 }
 
+const massUnit = oneOf<MassUnit>([
+  ["kg", "kg"],
+  ["lb", "lb"],
+]);
+const massOf =
+  ([n, unit]: readonly [Num, MassUnit | null]): Means<Mass> =>
+  (r: Reading) =>
+    readMass(r, { ...n, unit });
+
 /** mass = number [ "kg" | "lb" ], in its unit or that of the station, to the thousandth. */
-export const massPhrase: Words<Means<Mass>> = map(
-  inTurn(
-    number,
-    maybe(
-      oneOf<MassUnit>([
-        ["kg", "kg"],
-        ["lb", "lb"],
-      ]),
-    ),
-  ),
-  ([n, unit]) =>
-    (r: Reading) =>
-      readMass(r, { ...n, unit }),
-);
+export const massPhrase: Words<Means<Mass>> = map(inTurn(number, maybe(massUnit)), massOf);
+
+/** As {@link massPhrase}, where a number alone would count something else. */
+export const massInUnit: Words<Means<Mass>> = map(inTurn(number, massUnit), massOf);
 
 function readMass(r: Reading, written: WrittenMass): Mass {
   const thousandths = Math.round(written.value * 1000);

@@ -127,8 +127,8 @@ describe("a line as coaches type it", () => {
     const context = { ...CONTEXT, exercises: [[other], []], own: 1 };
     const result = read('8 at 70% of exercise 1 set 1; 8 at 60% of "leg press"', [], context);
     expect(result.ok && result.value.map((set) => set.load)).toMatchObject([
-      { kind: "shareOfSet", set: other.id },
-      { kind: "shareOfMovement", movement: "shipped:leg-press" },
+      { kind: "shareOfSet", upTo: null, set: other.id },
+      { kind: "shareOfMovement", upTo: null, movement: "shipped:leg-press" },
     ]);
   });
 });
@@ -353,7 +353,9 @@ describe("one cell of a set", () => {
     });
     expect(load("181 lb")).toMatchObject({ value: { reading: { unit: "lb" } } });
     expect(load("")).toEqual({ ok: true, value: { kind: "open" } });
-    expect(load("80% of set 1")).toMatchObject({ value: { kind: "shareOfSet", set: first.id } });
+    expect(load("80% of set 1")).toMatchObject({
+      value: { kind: "shareOfSet", upTo: null, set: first.id },
+    });
     expect(load("heavy")).toMatchObject({ error: [{ code: "expected", found: "heavy" }] });
     expect(load("99999")).toMatchObject({ error: [{ code: "mass" }] });
   });

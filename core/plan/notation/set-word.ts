@@ -1,5 +1,5 @@
 import { isId, type Id } from "../../kernel/index.ts";
-import type { PlannedSet } from "../index.ts";
+import type { PlannedSet, SetReference } from "../index.ts";
 import type { NotationContext } from "./context.ts";
 import { number, readWhole, type Num } from "./measures.ts";
 import { name, quoted, type Name } from "./names.ts";
@@ -7,22 +7,16 @@ import { behind, first, inTurn, map, maybe, word, type Means, type Words } from 
 import type { Span } from "./span.ts";
 import { note, type Reading, type Trouble } from "./reading.ts";
 
-/** A set, or one part of it. */
-export interface SetNamed {
-  readonly set: Id<"set">;
-  readonly part: Id<"extension"> | null;
-}
+const noneOf = (r: Reading): SetReference => ({ set: r.newId<"set">(), part: null });
 
-const noneOf = (r: Reading): SetNamed => ({ set: r.newId<"set">(), part: null });
-
-const before: Words<Means<SetNamed>> = map(word("before"), (at) => (r: Reading) => {
+const before: Words<Means<SetReference>> = map(word("before"), (at) => (r: Reading) => {
   const set = r.before.at(-1);
   if (set !== undefined) return { set: set.id, part: null };
   note(r, at, { code: "notBefore", number: 0 });
   return noneOf(r);
 });
 
-const byNumber: Words<Means<SetNamed>> = map(
+const byNumber: Words<Means<SetReference>> = map(
   inTurn(
     maybe(inTurn(word("exercise"), number)),
     word("set"),
@@ -35,7 +29,7 @@ const byNumber: Words<Means<SetNamed>> = map(
       noneOf(r),
 );
 
-const byId: Words<Means<SetNamed>> = map(
+const byId: Words<Means<SetReference>> = map(
   inTurn(behind("set", name), maybe(behind("part", name))),
   ([id, part]) =>
     (r: Reading) =>
@@ -43,9 +37,9 @@ const byId: Words<Means<SetNamed>> = map(
 );
 
 /** set = "before" | [ "exercise" number ] "set" ( number [ "part" number ] | name [ "part" name ] ) */
-export const setWord: Words<Means<SetNamed>> = first(before, byNumber, byId);
+export const setWord: Words<Means<SetReference>> = first(before, byNumber, byId);
 
-function readIds(r: Reading, id: Name, part: Name | null): SetNamed {
+function readIds(r: Reading, id: Name, part: Name | null): SetReference {
   if (!isId<"set">(id.text) || (part !== null && !isId<"extension">(part.text))) {
     note(r, id, { code: "id" });
     return noneOf(r);
@@ -62,7 +56,7 @@ function readNumbered(
     readonly set: Num;
     readonly part: Num | null;
   },
-): SetNamed | null {
+): SetReference | null {
   const ordinal = readWhole(r, words.set);
   const exercise = words.exercise === null ? null : readWhole(r, words.exercise) - 1;
   const isOwn = exercise === null || exercise === r.context.own;
@@ -93,7 +87,10 @@ export interface SetPlace {
 export const isSetBefore = (id: Id<"set">, { sets, index }: SetPlace) => sets[index - 1]?.id === id;
 
 /** "set 1", "exercise 2 set 1 part 3"; a set that is nowhere before this one goes by its id. */
-export function setText({ set: id, part }: SetNamed, { sets, index, context }: SetPlace): string {
+export function setText(
+  { set: id, part }: SetReference,
+  { sets, index, context }: SetPlace,
+): string {
   const own = sets.slice(0, index).findIndex((set) => set.id === id);
   const places = own >= 0 ? [{ set: sets[own], words: `set ${own + 1}` }] : elsewhere(id, context);
   for (const { set, words } of places) {

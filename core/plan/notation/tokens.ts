@@ -34,6 +34,7 @@ const WORDS = {
   deadStop: word("dead[- ]stop", "dead stop"),
   secondSqueeze: word("second[- ]squeeze", "second squeeze"),
   lastRep: word("last[- ]rep(?!s)", "last rep"),
+  perSide: word("(?:per|a)[- ]side", "per side"),
   inAll: word("in[- ]all", "in all"),
   outAndBack: word("out[- ]and[- ]back", "out and back"),
   ifTight: word("if[- ]tight", "if tight"),
@@ -99,6 +100,8 @@ const WORDS = {
   up: word("up"),
   tries: word("tries"),
   else: word("else"),
+  as: word("as"),
+  usual: word("usual"),
   // effort
   leave: word("leav(?:e|ing)", "leave"),
   many: word("many"),

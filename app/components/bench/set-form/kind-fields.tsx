@@ -97,7 +97,10 @@ function OneField({
       />
     );
   }
-  const { type, innerType } = described(schema);
+  const outer = described(schema);
+  // What was stored before a field was there reads as its default; the form shows the field itself.
+  const { type, innerType } =
+    outer.type === "default" && outer.innerType !== undefined ? described(outer.innerType) : outer;
   if (type === "boolean") return <Tick label={field} value={value === true} onValue={onPut} />;
   const isNullable = type === "nullable";
   const content = contentOf(isNullable && innerType !== undefined ? innerType : schema);
@@ -114,7 +117,15 @@ function OneField({
     );
   }
   if (content?.kind === "mass") {
-    return <Reading label={field} unit={place.unit} value={value as Mass} onValue={onPut} />;
+    return (
+      <Reading<Mass | null>
+        label={field}
+        unit={place.unit}
+        value={value as Mass | null}
+        isOptional={isNullable}
+        onValue={onPut}
+      />
+    );
   }
   return place.own?.(name, field, value, onPut) ?? null;
 }

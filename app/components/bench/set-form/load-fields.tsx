@@ -6,9 +6,11 @@ import {
   loadOfKind,
   readingOf,
   withReading,
+  type LoadBasis,
   type LoadBeginning,
   type LoadRule,
   type PlannedSet,
+  type SetReference,
 } from "~/core/plan/index.ts";
 import type { Id, Mass } from "~/core/kernel/index.ts";
 import { nextEasier, nextHarder, type Loading } from "~/core/gym/index.ts";
@@ -128,8 +130,18 @@ function Parameters({
             onValue={put}
           />
         );
+      case "basis":
+        return (
+          <BasisOf
+            key={name}
+            label={label}
+            basis={value as LoadBasis}
+            before={before}
+            onBasis={put}
+          />
+        );
       case "part":
-        return load.kind === "shareOfSet" ? (
+        return "part" in load ? (
           <PartOf key={name} label={label} load={load} before={before} onPart={put} />
         ) : null;
       case "then":
@@ -149,8 +161,7 @@ function Parameters({
       onChange={(change) => {
         const to = change(load);
         // Another set has other parts.
-        const isOther =
-          to.kind === "shareOfSet" && load.kind === "shareOfSet" && to.set !== load.set;
+        const isOther = "part" in to && "part" in load && to.set !== load.set;
         onChange(isOther ? { ...to, part: null } : to);
       }}
     />
@@ -165,7 +176,7 @@ function PartOf({
   onPart,
 }: {
   readonly label: string;
-  readonly load: Extract<LoadRule, { kind: "shareOfSet" }>;
+  readonly load: SetReference;
   readonly before: readonly PlannedSet[];
   readonly onPart: (part: Id<"extension"> | null) => void;
 }) {
@@ -186,6 +197,45 @@ function PartOf({
 }
 
 const WHOLE_SET = "";
+
+/** Which load this one goes from: last time, a set before, or one part of such a set. */
+function BasisOf({
+  label,
+  basis,
+  before,
+  onBasis,
+}: {
+  readonly label: string;
+  readonly basis: LoadBasis;
+  readonly before: readonly PlannedSet[];
+  readonly onBasis: (basis: LoadBasis) => void;
+}) {
+  const choices: readonly (readonly [LoadBasis, string])[] = [
+    [{ kind: "last" }, "last time"],
+    ...before.flatMap((set, i): (readonly [LoadBasis, string])[] => [
+      [{ kind: "set", set: set.id, part: null }, `set ${i + 1}`],
+      ...set.extensions.map(
+        (part) =>
+          [
+            { kind: "set", set: set.id, part: part.id },
+            `set ${i + 1}, ${partName(set.extensions, part)}`,
+          ] as const,
+      ),
+    ]),
+  ];
+  return (
+    <Pick
+      label={label}
+      width={150}
+      value={JSON.stringify(basis)}
+      options={choices.map(([choice, text]) => [JSON.stringify(choice), text] as const)}
+      onValue={(text) => {
+        const chosen = choices.find(([choice]) => JSON.stringify(choice) === text);
+        if (chosen !== undefined) onBasis(chosen[0]);
+      }}
+    />
+  );
+}
 
 /** What the set goes down to in turn; the same load says once more. */
 function Fallbacks({

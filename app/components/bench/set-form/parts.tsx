@@ -149,26 +149,32 @@ export function Tick({ label, value, onValue }: CellProps<boolean>) {
   );
 }
 
-/** A load as it is read at the station. */
-export function Reading({
+/** A load as it is read at the station; none where it may be left out. */
+export function Reading<M extends Mass | null = Mass>({
   label = "Reading",
   unit,
+  isOptional = false,
   ...cell
-}: Omit<CellProps<Mass>, "label"> & {
+}: Omit<CellProps<M>, "label"> & {
   readonly label?: string;
   readonly unit: Mass["unit"];
+  readonly isOptional?: boolean;
 }) {
-  const read = (text: string): Typed<Mass> => {
+  const read = (text: string): Typed<M> => {
+    if (isOptional && text.trim() === "") return { ok: true, value: null as M };
     const mass = parseMass(text, unit);
-    return mass.ok ? mass : { ok: false, error: "Expected a load, like 82.5 or 45 lb." };
+    return mass.ok
+      ? { ok: true, value: mass.value as M }
+      : { ok: false, error: "Expected a load, like 82.5 or 45 lb." };
   };
   return (
     <Cell
       label={`${label}, ${unit}`}
       {...cell}
       width={86}
-      show={(m) => (m.unit === unit ? formatAmount(m) : formatMass(m))}
+      show={(m) => (m === null ? "" : m.unit === unit ? formatAmount(m) : formatMass(m))}
       read={read}
+      {...(isOptional ? { placeholder: "any" } : {})}
     />
   );
 }

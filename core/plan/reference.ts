@@ -1,0 +1,29 @@
+import type { Id } from "../kernel/index.ts";
+
+/** A set that something follows from, or one part of it. */
+export interface SetReference {
+  readonly set: Id<"set">;
+  readonly part: Id<"extension"> | null;
+}
+
+/** The new ids of copied sets and their parts; one that is not in it keeps its own. */
+export interface SetCopies {
+  readonly sets: ReadonlyMap<Id<"set">, Id<"set">>;
+  readonly parts: ReadonlyMap<Id<"extension">, Id<"extension">>;
+}
+
+/** Nothing copied yet: references stay as they are. */
+export const NO_COPIES: SetCopies = { sets: new Map(), parts: new Map() };
+
+/** A reference led to the copy of what it refers to. */
+export function ledTo<R extends SetReference>(reference: R, { sets, parts }: SetCopies): R {
+  const { set, part } = reference;
+  return {
+    ...reference,
+    set: sets.get(set) ?? set,
+    part: part === null ? null : (parts.get(part) ?? part),
+  };
+}
+
+/** What a load comes from: it is decided by itself, follows from another set, or is worked out on the day. */
+export type Follows = "nothing" | "set" | "day";
