@@ -1,6 +1,8 @@
 import type { z } from "zod";
 import {
   BOUNDS,
+  GEAR_NAME,
+  gearField,
   isPhaseTime,
   isWithin,
   type BoundName,
@@ -56,4 +58,11 @@ export function typedPhase(phase: TempoPhaseName) {
         : "Expected 0 to 30 seconds, fast, or nothing.",
     );
   };
+}
+
+/** Names of gear with commas between them, each once. */
+export function typedGear(text: string): Typed<readonly string[]> {
+  const names = [...new Set(text.split(",").map((name) => name.trim()))].filter((n) => n !== "");
+  const read = gearField.safeParse(names);
+  return read.success ? ok(read.data) : fail(`Expected up to six names of ${GEAR_NAME} letters.`);
 }

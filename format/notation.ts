@@ -1,5 +1,5 @@
 import type { Expectation, NotationError, OpenToken } from "~/core/plan/notation/index.ts";
-import { BOUNDS, type BoundName } from "~/core/plan/index.ts";
+import { BOUNDS, GEAR_NAME, type BoundName } from "~/core/plan/index.ts";
 import { assertNever } from "~/core/kernel/index.ts";
 
 const BOUND_NAMES: Readonly<Record<BoundName, string>> = {
@@ -34,6 +34,10 @@ const TWICE: Readonly<Record<string, string>> = {
   rest: "the rest",
   side: "the side",
   setUp: "the set-up",
+  bounds: "this bound of the load",
+  tempoAs: "whose tempo it has",
+  range: "the range",
+  gear: "the gear, or more than six pieces of it",
   between: "what is done in the rest",
   optional: "“optional”",
   accent: "more than three accents",
@@ -83,6 +87,8 @@ export function formatNotationError(error: NotationError): string {
       return `No movement is called “${error.name}”.`;
     case "noWord":
       return `“${error.word}” is not known here; expected ${oneOf(error.choices)}.`;
+    case "gear":
+      return `Expected a name of 1 to ${GEAR_NAME} letters.`;
     case "unnamed":
       return "What is done in the rest needs a name in quotes, or a movement.";
     default:

@@ -2,12 +2,13 @@ import type { FindMovement } from "~/core/movement/index.ts";
 import type { PlannedSet, Slot } from "~/core/plan/index.ts";
 import {
   formatAccent,
+  formatBounds,
   formatExtension,
   formatLoadRule,
   formatSetUp,
   formatTargetShort,
 } from "./prescription.ts";
-import { formatRir, REGION_NAMES } from "./training.ts";
+import { formatEffort, formatKept, REGION_NAMES } from "./training.ts";
 
 function formatSet(set: PlannedSet, slot: Slot, find: FindMovement): string {
   const number = (id: string) => {
@@ -16,7 +17,9 @@ function formatSet(set: PlannedSet, slot: Slot, find: FindMovement): string {
   };
   return [
     `${formatTargetShort(set.target)} × ${formatLoadRule(set.load, number, find)}`,
-    formatRir(set.effort),
+    formatEffort(set),
+    ...formatKept(set),
+    ...formatBounds(set.loadBounds),
     ...set.accents.map(formatAccent),
     ...(Object.keys(set.setUp).length === 0 ? [] : [formatSetUp(set.setUp)]),
     ...set.extensions.map(formatExtension),

@@ -12,6 +12,7 @@ import {
   type Intensity,
   type Item,
   type LoadBasis,
+  type LoadBounds,
   type LoadRule,
   type PlannedSet,
   type Rest,
@@ -245,6 +246,14 @@ export function formatLoadRule(
     default:
       return assertNever(rule);
   }
+}
+
+/** "at least 60 kg", "at most 100 kg"; empty where nothing holds the load. */
+export function formatBounds({ least, most }: LoadBounds): readonly string[] {
+  return [
+    ...(least === null ? [] : [`at least ${formatMass(least)}`]),
+    ...(most === null ? [] : [`at most ${formatMass(most)}`]),
+  ];
 }
 
 /** Why a load is not known, as a sentence with what to do. */

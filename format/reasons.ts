@@ -41,6 +41,8 @@ export function formatReason(reason: Reason): string {
       return `That step is ${formatShare(reason.stepShare)}, more than the ${formatShare(reason.limit)} taken without asking. Going past the top of the range first is the usual way round it.`;
     case "atCeiling":
       return `${formatMass(reason.reading)} is the heaviest this station makes. Ways on: an add-on weight, one leg, more reps, slower tempo, another station.`;
+    case "atBound":
+      return `The set is held at ${formatMass(reason.reading)}; the rule goes to ${formatMass(reason.would)}. Move the bound, or progress another way: reps, tempo, range.`;
     case "harderThanAsked":
       return `${reason.asked} reps were to be left and ${reason.lowest === 0 ? "none was" : `${reason.lowest} were`}. Repeat until it comes with the reserve asked.`;
     case "belowRange":

@@ -10,7 +10,14 @@ import {
   formatSetUp,
   formatTarget,
 } from "./prescription.ts";
-import { formatRecipe, formatRir, formatSideMode, formatTempo, ROLE_NAMES } from "./training.ts";
+import {
+  formatEffort,
+  formatKept,
+  formatRecipe,
+  formatSideMode,
+  formatTempo,
+  ROLE_NAMES,
+} from "./training.ts";
 
 /** What stands in the columns of a line of the printed sheet. */
 export interface SheetWords {
@@ -66,6 +73,9 @@ function loadText({ load }: SetStep): string {
 function hangText({ load, fallback }: SetStep): string {
   return [
     load.kind === "made" ? formatRecipe(load.recipe) : "",
+    load.kind === "made" && load.heldFrom !== null
+      ? `held here; the rule comes to ${formatMass(load.heldFrom)}`
+      : "",
     fallback.length === 0 ? "" : `if it falls short: ${fallback.map(formatMass).join(", then ")}`,
   ]
     .filter((text) => text !== "")
@@ -79,7 +89,8 @@ function howOfSet(
   movement: Movement | null,
 ): readonly string[] {
   return [
-    formatRir(step.effort),
+    formatEffort(step),
+    ...formatKept(step),
     rest === null ? "" : `rest ${formatRest(rest)}`,
     sidesText(set.side),
     formatTempo(step.tempo, movement?.tempoStart ?? "lower"),

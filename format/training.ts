@@ -16,6 +16,7 @@ import {
   phasesFrom,
   type ItemBlock,
   type Scheme,
+  type RepRange,
   type Rir,
   type SetRole,
   type SideMode,
@@ -197,6 +198,35 @@ export function formatRir(rir: Rir): string {
   if (rir === "past") return "past the limit";
   if (rir === "unknown") return "effort unknown";
   return rir === 0 ? "none left" : `${rir} left`;
+}
+
+/** "2 left", "1–3 left". */
+export function formatEffort(asked: { readonly effort: Rir; readonly effortUpTo: Rir | null }) {
+  return asked.effortUpTo === null
+    ? formatRir(asked.effort)
+    : `${asked.effort}–${asked.effortUpTo} left`;
+}
+
+/** Where the repetitions of a set stay. */
+export const RANGE_NAMES: Readonly<Record<RepRange, string>> = {
+  full: "full range",
+  stretched: "short range, stretched end",
+  mid: "short range, middle",
+  shortened: "short range, squeezed end",
+};
+
+/** What a set keeps to beyond load, reps and tempo: a short range, gear; empty where nothing. */
+export function formatKept({
+  range,
+  gear,
+}: {
+  readonly range: RepRange;
+  readonly gear: readonly string[];
+}): readonly string[] {
+  return [
+    ...(range === "full" ? [] : [RANGE_NAMES[range]]),
+    ...(gear.length === 0 ? [] : [`with ${gear.join(", ")}`]),
+  ];
 }
 
 /** "8–12", or "10" for a fixed number. */

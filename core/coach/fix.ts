@@ -137,7 +137,7 @@ export function applyFix(fix: Fix, judging: Judging, newId: NewId): SessionPlan 
         ...slot,
         sets: slot.sets.map((set) => ({
           ...set,
-          effort: isPreparatory(set.role) ? set.effort : 2,
+          ...(isPreparatory(set.role) ? {} : { effort: 2, effortUpTo: null }),
           extensions: set.extensions.filter((e) => e.kind !== "forced"),
         })),
       }));

@@ -16,7 +16,7 @@ import {
   type Station,
 } from "../gym/index.ts";
 import { directRegions, type Movement } from "../movement/index.ts";
-import { isPreparatory, type PlannedSet, type Slot } from "../plan/index.ts";
+import { AS_USUAL, isPreparatory, type PlannedSet, type Slot } from "../plan/index.ts";
 import { isIsolation, type Stances } from "../person/index.ts";
 import type { SetStep } from "../unroll/index.ts";
 import type { CoveredSlot } from "./coverage.ts";
@@ -154,6 +154,7 @@ export function withRamp(
       role: "ramp",
       target: { kind: "reps", min: count(reps), max: count(reps) },
       load: { kind: "absolute", reading },
+      ...AS_USUAL,
       effort: "more",
       accents: [],
       between: [],

@@ -4,6 +4,7 @@ import {
   isPreparatory,
   measureOf,
   repsLeft,
+  tempoOf,
   type PlannedSet,
   type Rir,
   type Slot,
@@ -35,13 +36,14 @@ export function exposureOf(
       {
         ...workOf(set),
         reading: first.reading,
-        reps: weakest(own.map((part) => part.fullReps)),
+        // Reps of a short-range set are logged as what they are, and are what its line is judged by.
+        reps: weakest(own.map((part) => (set.range === "full" ? part.fullReps : part.partialReps))),
         rir: hardest(own.map((part) => part.rir)),
         effortAsked: set.effort,
         hasPartials: own.some(
           ({ partialReps, forcedReps }) => (partialReps ?? 0) > 0 || (forcedReps ?? 0) > 0,
         ),
-        tempo: set.tempo,
+        tempo: tempoOf(set, slot.sets),
         accents: set.accents,
         setUp: set.setUp,
       },
@@ -67,9 +69,9 @@ export function judgedSets(slot: Pick<Slot, "sets">): readonly PlannedSet[] {
 }
 
 /** A set as history holds it planned. */
-export function workOf({ line, role, target }: PlannedSet): PlannedWork {
+export function workOf({ line, role, target, range: within }: PlannedSet): PlannedWork {
   const range = target.kind === "reps" ? { min: target.min, max: target.max } : null;
-  return { line, role, range };
+  return { line, role, range, within };
 }
 
 function weakest(reps: readonly (Count | null)[]): Count | null {

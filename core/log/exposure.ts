@@ -7,7 +7,7 @@ import {
   type Mass,
 } from "../kernel/index.ts";
 import { totalMoved, type Loading } from "../gym/index.ts";
-import type { Accent, Rir, SetRole, SetUp, Tempo } from "../plan/index.ts";
+import type { Accent, RepRange, Rir, SetRole, SetUp, Tempo } from "../plan/index.ts";
 import type { PainRecord } from "./fold.ts";
 import type { LogContext } from "./part.ts";
 
@@ -22,6 +22,8 @@ export interface ExposedSet {
   readonly reps: Count | null;
   readonly rir: Rir;
   readonly range: AskedRange;
+  /** Where in the movement its repetitions stayed. */
+  readonly within: RepRange;
   readonly effortAsked: Rir;
   readonly tempo: Tempo;
   readonly accents: readonly Accent[];
@@ -32,7 +34,7 @@ export interface ExposedSet {
 }
 
 /** A work set as it was planned: what tells whether all of a line were done. */
-export type PlannedWork = Pick<ExposedSet, "line" | "role" | "range">;
+export type PlannedWork = Pick<ExposedSet, "line" | "role" | "range" | "within">;
 
 /** One session of one exercise: what progression looks back on. */
 export interface Exposure {
@@ -51,6 +53,7 @@ export interface LineRef {
   readonly line: Id<"line">;
   readonly role: SetRole;
   readonly range: AskedRange;
+  readonly within: RepRange;
 }
 
 /**
@@ -62,7 +65,9 @@ export function onLine(exposure: Exposure, of: LineRef): Exposure | null {
   const isKnown =
     exposure.context.lineageId === of.lineage && exposure.planned.some((p) => p.line === of.line);
   const isOf = (set: PlannedWork) =>
-    isKnown ? set.line === of.line : set.role === of.role && sameRange(set.range, of.range);
+    isKnown
+      ? set.line === of.line
+      : set.role === of.role && set.within === of.within && sameRange(set.range, of.range);
   const planned = exposure.planned.filter(isOf);
   const sets = exposure.sets.filter(isOf);
   if (planned.length === 0) return null;

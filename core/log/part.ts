@@ -67,11 +67,11 @@ export const NOTHING_COUNTED: Pick<PerformedPart, CountedField> = {
 };
 
 /** Which field a step is logged in: by what its target counts, and what kind of reps it holds. */
-export function countedField(step: Pick<SetStep, "kind" | "target">): CountedField {
+export function countedField(step: Pick<SetStep, "kind" | "target" | "range">): CountedField {
   const measure = measureOf(step.target);
   switch (measure) {
     case "reps":
-      return step.kind === "partials"
+      return step.kind === "partials" || step.range !== "full"
         ? "partialReps"
         : step.kind === "forced"
           ? "forcedReps"

@@ -4,6 +4,7 @@ import {
   isPreparatory,
   OPEN_TEMPO,
   restSpan,
+  tempoOf,
   type PlannedSet,
   type Rest,
   slotsOf,
@@ -35,13 +36,23 @@ export function plannedContext(
     station: station.id,
     stationVersion: station.versionId,
     setUp: slot.setUp,
-    tempo: work?.tempo ?? OPEN_TEMPO,
+    tempo: work === undefined ? OPEN_TEMPO : tempoOf(work, slot.sets),
     restSeconds: work === undefined ? null : restSpan(restTaken(plan, slot, work)).likely,
     hardSetsBefore: before.flatMap((s) => s.sets).filter(isHard).length,
-    gear: null,
+    gear: plannedGear(slot.sets),
     helper: "unknown",
     bodyWeight,
   };
+}
+
+/** What is to be worn, each from the first set that asks for it; unknown where no set says anything. */
+function plannedGear(sets: readonly PlannedSet[]): LogContext["gear"] {
+  const names = [...new Set(sets.flatMap(({ gear }) => gear))];
+  if (names.length === 0) return null;
+  return names.map((name) => ({
+    name,
+    fromSet: sets.findIndex(({ gear }) => gear.includes(name)) + 1,
+  }));
 }
 
 /** The rest that follows a set of this slot: the rotation's after a member or a round, else the set's own. */

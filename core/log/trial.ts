@@ -59,5 +59,8 @@ export function fellShort(set: PlannedSet, parts: readonly PerformedPart[]): boo
   const least =
     target.kind === "reps" ? target.min : target.kind === "limit" ? target.atLeast : null;
   if (least === null) return false;
-  return judgedParts(set, parts).some(({ fullReps }) => fullReps !== null && fullReps < least);
+  return judgedParts(set, parts).some((part) => {
+    const reps = set.range === "full" ? part.fullReps : part.partialReps;
+    return reps !== null && reps < least;
+  });
 }

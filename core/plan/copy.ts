@@ -42,6 +42,7 @@ export function copySet(set: PlannedSet, copies: SetCopies, newId: NewId): Plann
     ...set,
     id: copies.sets.get(set.id) ?? newId(),
     load: leadTo(set.load, copies),
+    tempoAs: set.tempoAs && (copies.sets.get(set.tempoAs) ?? set.tempoAs),
     between: set.between.map((item) => copyItem(item, newId)),
     extensions: set.extensions.map((extension) => ({
       ...extension,

@@ -27,7 +27,7 @@ import {
   type SessionPlan,
   type Slot,
 } from "./plan.ts";
-import type { PlannedSet } from "./planned-set.ts";
+import { AS_USUAL, type PlannedSet } from "./planned-set.ts";
 import type { Rest } from "./rest.ts";
 import type { SideMode } from "./side.ts";
 import type { Target } from "./target.ts";
@@ -233,6 +233,7 @@ export function newBlock(
     side,
     extensions: [],
     optional: false,
+    ...AS_USUAL,
   }));
   return {
     kind: "exercise",
@@ -358,4 +359,11 @@ export function stationFor(
   const serving = stations.filter((station) => servesMovement(station, movement));
   const last = serving.find(({ id }) => id === lastUsed);
   return last ?? serving.find((station) => !station.usuallyBusy) ?? serving[0] ?? null;
+}
+
+/** The exercise with the gear of one set on all sets behind it too: a belt from set 3 on. */
+export function gearFromHere(slot: Slot, id: Id<"set">): Slot {
+  const at = slot.sets.findIndex((set) => set.id === id);
+  const gear = slot.sets[at]?.gear ?? [];
+  return { ...slot, sets: slot.sets.map((set, i) => (i > at && at >= 0 ? { ...set, gear } : set)) };
 }

@@ -30,6 +30,11 @@ export function isRir(value: unknown): value is Rir {
 
 export const rirField = z.custom<Rir>(isRir, "expected reps in reserve");
 
+/** True where the second reserve can be the upper end of a range from the first: both numbers, and more left. */
+export function isEffortSpan(least: Rir, most: Rir): boolean {
+  return typeof least === "number" && typeof most === "number" && most > least;
+}
+
 /** Reps left as a number for arithmetic: past the limit is 0, "more" is 6, unknown is null. */
 export function repsLeft(rir: Rir): number | null {
   if (rir === "unknown") return null;

@@ -48,6 +48,16 @@ export const percentUpTo = percent.nullable().default(null);
 export const SET_UP_WORD = 60;
 const setUpWord = textWithin(SET_UP_WORD);
 
+/** Longest name of a piece of gear. */
+export const GEAR_NAME = 40;
+
+/** What is worn or used for a set. */
+export const gearField = z
+  .array(textWithin(GEAR_NAME).refine((name) => name.trim() !== "", "expected a name"))
+  .max(6)
+  .refine((names) => new Set(names).size === names.length, "expected each piece of gear once")
+  .readonly();
+
 /** A choice by parameter: {@link SetUp}. */
 export const setUpField = z
   .record(setUpWord, setUpWord)

@@ -1,4 +1,4 @@
-import { idOf, type Id } from "../kernel/index.ts";
+import { contentKey, idOf, type Id } from "../kernel/index.ts";
 import type { Slot } from "./plan.ts";
 import type { PlannedSet } from "./planned-set.ts";
 import type { ProgressionRule } from "./progression.ts";
@@ -25,8 +25,9 @@ export function linesOf(slot: Pick<Slot, "sets" | "lines" | "progression">): rea
   });
 }
 
-/** What sets of one line have in common: role, load rule and target. */
-const keyOf = ({ role, load, target }: PlannedSet) => JSON.stringify([role, load, target]);
+/** What sets of one line have in common: role, load rule, target, and the range that they are done in. */
+const keyOf = ({ role, load, target, range }: PlannedSet) =>
+  contentKey([role, load, target, range]);
 
 /** The key that most of some sets have, of equally many the first. */
 function commonKey(sets: readonly PlannedSet[]): string | undefined {

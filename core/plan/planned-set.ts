@@ -2,16 +2,18 @@ import { z } from "zod";
 import { idField } from "../kernel/index.ts";
 import { accentField } from "./accent.ts";
 import { BOUNDS } from "./bounds.ts";
-import { hardnessOf, rirField, type Rir } from "./effort.ts";
+import { hardnessOf, isEffortSpan, repsLeft, rirField, type Rir } from "./effort.ts";
 import { extensionField } from "./extension.ts";
-import { setUpField } from "./fields.ts";
+import { gearField, setUpField } from "./fields.ts";
 import { itemField } from "./item.ts";
+import { loadBoundsField, NO_BOUNDS } from "./load-bounds.ts";
 import { loadRuleField } from "./load-rule.ts";
+import { repRangeField } from "./rep-range.ts";
 import { restField } from "./rest.ts";
 import { isPreparatory, SET_ROLES, type SetRole } from "./role.ts";
 import { sideField } from "./side.ts";
 import { targetField } from "./target.ts";
-import { tempoField } from "./tempo.ts";
+import { OPEN_TEMPO, tempoField, type Tempo } from "./tempo.ts";
 
 /** A set as it is prescribed. */
 export const plannedSetField = z
@@ -36,9 +38,47 @@ export const plannedSetField = z
     side: sideField,
     extensions: z.array(extensionField).max(BOUNDS.extensions.most).readonly(),
     optional: z.boolean(),
+    /** What holds the load, whatever its rule comes to. */
+    loadBounds: loadBoundsField.default(NO_BOUNDS),
+    /** The most to leave where the effort is a range; `effort` then is the least. Null where it is one. */
+    effortUpTo: rirField.nullable().default(null),
+    /** The earlier set whose tempo this one has; its own `tempo` then says nothing. */
+    tempoAs: idField("set").nullable().default(null),
+    range: repRangeField.default("full"),
+    /** What is worn or used for this set: belt, straps. */
+    gear: gearField.default([]),
   })
+  .refine(
+    ({ effort, effortUpTo }) => effortUpTo === null || isEffortSpan(effort, effortUpTo),
+    "expected a range of reps to leave from low to high",
+  )
   .readonly();
 export type PlannedSet = z.output<typeof plannedSetField>;
+
+/** What a set has of which nothing is said. */
+export const AS_USUAL = {
+  loadBounds: NO_BOUNDS,
+  effortUpTo: null,
+  tempoAs: null,
+  range: "full",
+  gear: [],
+} as const satisfies Partial<PlannedSet>;
+
+/** The tempo of a set: its own, or that of the set it refers to; open where that is not before it. */
+export function tempoOf(set: PlannedSet, sets: readonly PlannedSet[]): Tempo {
+  if (set.tempoAs === null) return set.tempo;
+  const at = sets.findIndex(({ id }) => id === set.id);
+  const before = sets.slice(0, at < 0 ? sets.length : at);
+  const as = before.find(({ id }) => id === set.tempoAs);
+  return as === undefined ? OPEN_TEMPO : tempoOf(as, before);
+}
+
+/** Reps to leave as one number for arithmetic: the middle of a range; null where unknown. */
+export function repsToLeave({ effort, effortUpTo }: Pick<PlannedSet, "effort" | "effortUpTo">) {
+  const least = repsLeft(effort);
+  const most = effortUpTo === null ? least : repsLeft(effortUpTo);
+  return least === null || most === null ? null : (least + most) / 2;
+}
 
 /** True for a set that counts as hard, planned or done: no preparation, and within reach of the limit or unknown. */
 export function isHard(set: { readonly role: SetRole; readonly effort: Rir }): boolean {

@@ -194,9 +194,10 @@ describe("accepting a proposal", () => {
             },
             shareOfPlates: { kind: "shareOfPlates", share: share(0.5), basis: last },
           };
+          const loadBounds = { least: null, most: d % 3 === 0 ? pick(d + 1) : null };
           const slot = withLines(
             sampleSlot([
-              sampleSet(1, { load: rule[kind], role: "top", extensions }),
+              sampleSet(1, { load: rule[kind], role: "top", extensions, loadBounds }),
               sampleSet(2, { load: { kind: "absolute", reading: pick(d) }, role: "backOff" }),
             ]),
           );

@@ -20,6 +20,7 @@ import {
   linesOf,
   type DropLoad,
   type Extension,
+  type LoadBounds,
   type LoadRule,
   type PlannedSet,
   type Slot,
@@ -45,10 +46,22 @@ export function accepted(slot: Slot, chosen: Chosen, around: Surroundings): Slot
       const reading = chosen.get(set.line);
       return reading === undefined
         ? set
-        : { ...set, load: withChosen(set.load, reading, station.loading, slot, around) };
+        : {
+            ...set,
+            load: withChosen(set.load, reading, station.loading, slot, around),
+            loadBounds: boundsWith(set.loadBounds, reading),
+          };
     }),
   };
   return withDropsAsBefore(exactly(loads, chosen, around), station, was, around);
+}
+
+/** A bound that the coach chose to pass gives way to the load chosen. */
+function boundsWith({ least, most }: LoadBounds, reading: Mass): LoadBounds {
+  return {
+    least: least !== null && compareMass(reading, least) < 0 ? reading : least,
+    most: most !== null && compareMass(reading, most) > 0 ? reading : most,
+  };
 }
 
 /** A rule that comes to another load than the chosen one, since it is worked out and rounded, gives way to it. */

@@ -30,6 +30,8 @@ export type Reason =
       readonly limit: number;
     }
   | { readonly code: "atCeiling"; readonly reading: Mass }
+  /** A bound of the set holds the load where the rule would have gone on. */
+  | { readonly code: "atBound"; readonly reading: Mass; readonly would: Mass }
   | { readonly code: "harderThanAsked"; readonly asked: number; readonly lowest: number }
   | {
       readonly code: "belowRange";

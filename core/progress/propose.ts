@@ -1,4 +1,4 @@
-import type { Mass } from "../kernel/index.ts";
+import { compareMass, sameReading, type Mass } from "../kernel/index.ts";
 import { howToMake, loadForTotal, measuresAlike, totalMoved, type Loading } from "../gym/index.ts";
 import {
   followsOf,
@@ -6,6 +6,7 @@ import {
   linesOf,
   readingOf,
   type Line,
+  type LoadBounds,
   type LoadRule,
   type ProgressionRule,
   type Slot,
@@ -89,13 +90,30 @@ function proposeLine(
       ? proposal
       : keep(proposal.from, proposal.because.filter(isDoubt), "low", true);
   return makeable(
-    {
+    within(first.loadBounds, {
       ...asked,
       because: [...because, ...asked.because],
       mustRule: asked.mustRule || meant.because.length > 0,
-    },
+    }),
     known.loading,
   );
+}
+
+/** A proposal beyond a bound of the set stays at it, and the coach says how to go on. */
+function within({ least, most }: LoadBounds, proposal: Proposal): Proposal {
+  const { reading: would, from } = proposal;
+  if (would === null) return proposal;
+  const isOver = most !== null && compareMass(would, most) > 0;
+  const isUnder = least !== null && compareMass(would, least) < 0;
+  const reading = isOver ? most : isUnder ? least : null;
+  if (reading === null) return proposal;
+  return {
+    ...proposal,
+    move: from !== null && sameReading(reading, from) ? "keep" : proposal.move,
+    reading,
+    because: [{ code: "atBound", reading, would }, ...proposal.because],
+    mustRule: true,
+  };
 }
 
 /** Facts that stand whatever is proposed. */

@@ -98,6 +98,9 @@ const SAID = [
   "target",
   "legs",
   "effort",
+  "effortUpTo",
+  "range",
+  "gear",
   "tempo",
   "accents",
 ] as const satisfies readonly (keyof SetStep)[];

@@ -15,6 +15,7 @@ import {
   harderBy,
   howToMake,
   loadForTotal,
+  nearestLoad,
   hasSides,
   shareOfLoad,
   shareOfPlates,
@@ -29,9 +30,10 @@ import {
 import {
   aimedAt,
   type Accent,
-  repsLeft,
+  repsToLeave,
   type DropLoad,
   type LoadBasis,
+  type LoadBounds,
   type LoadRounding,
   type LoadRule,
   type PlannedSet,
@@ -78,13 +80,45 @@ export interface Strength {
 
 type Made = Extract<StepLoad, { kind: "made" }>;
 
-/** The load of a set by its rule. */
-export function setLoad(
-  set: Pick<PlannedSet, "load" | "target" | "effort" | "tempo" | "accents">,
-  station: Station | null,
+/** What a set's load is worked out from; its tempo as it is done. */
+type LoadedSet = Pick<
+  PlannedSet,
+  "load" | "loadBounds" | "target" | "effort" | "effortUpTo" | "tempo" | "accents"
+>;
+
+/** The load of a set by its rule, held within its bounds. */
+export function setLoad(set: LoadedSet, station: Station | null, from: LoadSources): StepLoad {
+  if (station === null) return open({ code: "noStation" });
+  return heldWithin(set.loadBounds, loadByRule(set, station, from), station, from);
+}
+
+/** A load beyond a bound is the nearest one on this side of it; one within is not moved beyond it either. */
+function heldWithin(
+  { least, most }: LoadBounds,
+  load: StepLoad,
+  station: Station,
   from: LoadSources,
 ): StepLoad {
-  if (station === null) return open({ code: "noStation" });
+  if (load.kind !== "made" || (least === null && most === null)) return load;
+  const { reading, rounding } = load;
+  const isOver = most !== null && compareMass(reading, most) > 0;
+  const isUnder = least !== null && compareMass(reading, least) < 0;
+  const bound = isOver ? most : isUnder ? least : null;
+  if (bound !== null) {
+    const made = nearestLoad(station.loading, bound, isOver ? "down" : "up");
+    const held = made === null ? readingLoad(station, bound, from) : madeLoad(station, made, from);
+    return held.kind === "made" ? { ...held, heldFrom: reading } : held;
+  }
+  if (rounding === null) return load;
+  const own = ticksOf(reading);
+  const room = Math.min(
+    rounding.within,
+    ...[least, most].map((m) => (m === null ? 1 : Math.abs(ticksOf(m) - own) / Math.max(1, own))),
+  );
+  return { ...load, rounding: { ...rounding, within: room <= 0 ? 0 : share(room) } };
+}
+
+function loadByRule(set: LoadedSet, station: Station, from: LoadSources): StepLoad {
   const rule = set.load;
   switch (rule.kind) {
     case "open":
@@ -153,7 +187,7 @@ export function setLoad(
     }
     case "byEffort": {
       if (from.strength === null) return open({ code: "noEstimate" });
-      const left = repsLeft(set.effort);
+      const left = repsToLeave(set);
       if (set.target.kind !== "reps" || left === null) return open({ code: "notForReps" });
       const possible = Math.ceil((set.target.min + set.target.max) / 2) + left;
       const total = from.strength.forReps(possible, set);
@@ -358,6 +392,7 @@ function madeLoad(station: Station, made: MadeLoad, from: LoadSources): Made {
     total,
     share: null,
     rounding: null,
+    heldFrom: null,
     movedFrom: null,
     isProven: true,
   };

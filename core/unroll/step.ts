@@ -2,6 +2,7 @@ import type { Id, MovementRef, Count, Duration, Mass, Seconds } from "../kernel/
 import type { CannotBeMade, Change, Recipe, SharedLoad } from "../gym/index.ts";
 import type {
   Accent,
+  RepRange,
   Rir,
   Extension,
   ExtensionKind,
@@ -77,6 +78,8 @@ export type StepLoad =
       } | null;
       /** The rule by which it was worked out and may be moved to save plates; null for one that was written. */
       readonly rounding: LoadRounding | null;
+      /** What the rule came to, where a bound of the set holds the load; else null. */
+      readonly heldFrom: Mass | null;
       /** The reading that was worked out, where the loading plan moved it from there; else null. */
       readonly movedFrom: Mass | null;
       /** False where the station is too large to prove that no other way to hang it saves more. */
@@ -128,6 +131,11 @@ export interface SetStep {
   /** True for the side that goes second and may do no more than the first did. */
   readonly matchesFirstSide: boolean;
   readonly effort: Rir;
+  /** The most to leave where that is a range; else null. */
+  readonly effortUpTo: Rir | null;
+  /** Where in the movement its repetitions stay. */
+  readonly range: RepRange;
+  readonly gear: readonly string[];
   readonly tempo: Tempo;
   readonly accents: readonly Accent[];
   readonly workSeconds: { readonly min: Seconds; readonly max: Seconds };

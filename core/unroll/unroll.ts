@@ -30,6 +30,7 @@ import {
   workOf,
   type Target,
   repSeconds,
+  tempoOf,
 } from "../plan/index.ts";
 import { fallenOf, type Fallen } from "./fallback.ts";
 import { atStation, hangSteps, type StepsAtStation, type UnhungStep } from "./hang.ts";
@@ -246,13 +247,15 @@ class SlotWalk {
   }
 
   set(
-    set: PlannedSet,
+    planned: PlannedSet,
     index: number,
     rest: Rest,
     arrival: SetStep["arrival"],
     rotation: RotationPlace | null,
   ): readonly Step[] {
-    const fallen = fallenOf(set, this.slot, this.fellShort);
+    const fallen = fallenOf(planned, this.slot, this.fellShort);
+    const set =
+      planned.tempoAs === null ? planned : { ...planned, tempo: tempoOf(planned, this.slot.sets) };
     const parts = this.parts(set, fallen);
     const sides = sidesOf(set.side);
     const steps: Step[] = [];
@@ -370,6 +373,9 @@ class SlotWalk {
       legs: legsCounted(set.side),
       matchesFirstSide: set.side.kind === "each" && set.side.matchFirst && at.isSecondSide,
       effort: set.effort,
+      effortUpTo: set.effortUpTo,
+      range: set.range,
+      gear: set.gear,
       tempo: set.tempo,
       accents: part.kind === "endHold" ? NO_ACCENTS : set.accents,
       workSeconds: workSeconds(part, set, this.usual),
@@ -404,6 +410,9 @@ function detailOf(extension: Extension): PartDetail {
   }
 }
 
+/** A short-range repetition takes about so much of a full one. Source: our rule, docs/arithmetic.md § Time. */
+const SHORT_REP = 0.6;
+
 /** A hold has no repetitions, so what is done to those adds nothing to it. */
 function workSeconds(
   { kind, target }: Pick<Part, "kind" | "target">,
@@ -413,5 +422,7 @@ function workSeconds(
   const accents = accentSeconds(kind === "endHold" ? NO_ACCENTS : set.accents, set.tempo, usual);
   const perRep = repSeconds(set.tempo, usual) + accents.perRep;
   const work = workOf(target, perRep, set.side);
-  return { min: seconds(work.min + accents.once), max: seconds(work.max + accents.once) };
+  const reach = set.range === "full" || target.kind === "seconds" ? 1 : SHORT_REP;
+  const once = accents.once;
+  return { min: seconds(work.min * reach + once), max: seconds(work.max * reach + once) };
 }

@@ -3,6 +3,7 @@ import type { z } from "zod";
 import { TOWARDS } from "~/core/gym/index.ts";
 import {
   BOUNDS,
+  gearField,
   RIR_VALUES,
   rirField,
   ROUNDING_ROOM,
@@ -84,6 +85,7 @@ const SPECIAL = new Map<unknown, fc.Arbitrary<unknown>>([
       within: fc.constantFrom(...ROUNDING_ROOM),
     }),
   ],
+  [gearField, fc.uniqueArray(fc.constantFrom("belt", "straps", "heel plates"), { maxLength: 2 })],
   [
     setUpField,
     fc.dictionary(

@@ -22,6 +22,7 @@ import type {
   ExposedSet,
 } from "~/core/log/index.ts";
 import {
+  AS_USUAL,
   OPEN_TEMPO,
   type Extension,
   type PlannedSet,
@@ -91,6 +92,7 @@ export function sampleSet(n: number, over: Partial<PlannedSet> = {}): PlannedSet
     side: { kind: "both" },
     extensions: [],
     optional: false,
+    ...AS_USUAL,
     ...over,
   };
 }
@@ -165,6 +167,7 @@ export function sampleExposed(
   return {
     line: sampleId(7000),
     role: "work",
+    within: "full",
     tempo: OPEN_TEMPO,
     accents: [],
     hasPartials: false,

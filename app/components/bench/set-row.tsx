@@ -82,9 +82,12 @@ export const SetRow = steady(function SetRow({
   onDuplicate,
   onRemove,
   onInvalid,
+  onGearFromHere,
 }: {
   readonly set: PlannedSet;
   readonly number: number;
+  /** Puts this set's gear on the sets behind it; null where there are none. */
+  readonly onGearFromHere: (() => void) | null;
   /** The sets of the slot up to this one, for what its load refers to. */
   readonly sets: readonly PlannedSet[];
   readonly movement: Movement | null;
@@ -258,6 +261,7 @@ export const SetRow = steady(function SetRow({
               newId={newId}
               onChange={onChange}
               onInvalid={onInvalid}
+              onGearFromHere={onGearFromHere}
             />
           </td>
         </tr>

@@ -4,6 +4,7 @@ import type { NewId, Duration } from "~/core/kernel/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
 import {
   duplicateSet,
+  gearFromHere,
   filled,
   replaceReading,
   type PlannedSet,
@@ -149,6 +150,11 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
                 steps={steps.filter((step) => step.key.setId === set.id)}
                 newId={newId}
                 onChange={(to) => changeSet(set.id, to)}
+                onGearFromHere={
+                  index === slot.sets.length - 1
+                    ? null
+                    : () => onChange((now) => gearFromHere(now, set.id))
+                }
                 onDuplicate={() => onChange((now) => duplicateSet(now, set.id, newId))}
                 onRemove={() =>
                   onChange((now) => ({ ...now, sets: now.sets.filter((s) => s.id !== set.id) }))

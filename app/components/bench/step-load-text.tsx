@@ -8,12 +8,13 @@ import { formatRecipe } from "~/format/training.ts";
 /** How to make a step's load, and what it comes to in all where that differs from the reading. */
 export function StepLoadText({ step }: { readonly step: SetStep }) {
   if (step.load.kind !== "made") return <p className="set-hang">–</p>;
-  const { reading, recipe, total, movedFrom } = step.load;
+  const { reading, recipe, total, movedFrom, heldFrom } = step.load;
   const differs = total !== null && total.thousandths !== reading.thousandths;
   return (
     <p className="set-hang">
       {formatRecipe(recipe)} · {inOther(reading)}
       {differs ? ` · ${formatMass(total)} moved` : ""}
+      {heldFrom === null ? "" : ` · held here; the rule comes to ${formatMass(heldFrom)}`}
       {movedFrom === null ? "" : ` · ${formatMoved(movedFrom, reading)}`}
     </p>
   );

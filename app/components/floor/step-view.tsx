@@ -21,7 +21,8 @@ import { readingMeaning } from "~/format/station.ts";
 import {
   formatChange,
   formatRecipe,
-  formatRir,
+  formatEffort,
+  formatKept,
   PHASE_NAMES,
   ROLE_NAMES,
   SIDE_NAMES,
@@ -49,6 +50,7 @@ export function StepView({
     readonly differences: readonly Difference[];
   } | null;
 }) {
+  const kept = [...formatKept(step), ...step.accents.map(formatAccent)];
   const setUp = Object.entries(step.setUp).map(([name, choice]) => `${name}: ${choice}`);
   const asked = figureOf(step.target);
   const isTry =
@@ -102,7 +104,7 @@ export function StepView({
             </Box>
           </Typography>
           <Typography sx={{ fontWeight: 650, fontSize: "1.1rem" }}>
-            {step.kind === "set" ? formatRir(step.effort) : formatDetail(step) || "straight on"}
+            {step.kind === "set" ? formatEffort(step) : formatDetail(step) || "straight on"}
             {step.matchesFirstSide ? " · no more than the first side" : ""}
           </Typography>
         </Box>
@@ -111,14 +113,17 @@ export function StepView({
       {isOpenTempo(step.tempo) ? null : (
         <TempoRow tempo={step.tempo} start={movement?.tempoStart ?? "lower"} />
       )}
-      {step.accents.length === 0 ? null : (
+      {kept.length === 0 ? null : (
+        <Typography sx={{ mt: 1, fontWeight: 650 }}>{kept.join(" · ")}</Typography>
+      )}
+      {step.load.kind !== "made" || step.load.heldFrom === null ? null : (
         <Typography sx={{ mt: 1, fontWeight: 650 }}>
-          {step.accents.map(formatAccent).join(" · ")}
+          Held here by the plan; the rule comes to {formatMass(step.load.heldFrom)}.
         </Typography>
       )}
       {isTry ? (
         <Typography sx={{ mt: 1, fontWeight: 650 }}>
-          A try: say how many are left. The load is found when it comes to {formatRir(step.effort)}.
+          A try: say how many are left. The load is found when it comes to {formatEffort(step)}.
         </Typography>
       ) : null}
       {step.fallenFrom === null ? null : (

@@ -31,4 +31,6 @@ export type NotationError = Span &
     | { readonly code: "noMovement"; readonly name: string }
     | { readonly code: "noWord"; readonly word: string; readonly choices: readonly string[] }
     | { readonly code: "unnamed" }
+    /** A name of gear that is empty or too long. */
+    | { readonly code: "gear" }
   );

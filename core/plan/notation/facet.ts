@@ -1,15 +1,15 @@
 import { kindsOf } from "../../kernel/index.ts";
-import { isOpenTempo, TEMPO_PHASES, type PlannedSet } from "../index.ts";
+import { isOpenTempo, REP_RANGES, TEMPO_PHASES, type PlannedSet, type RepRange } from "../index.ts";
 import { effortOf } from "./context.ts";
 import { effort, effortText } from "./effort.ts";
 import { item, itemText } from "./item.ts";
 import { load, loadText } from "./load.ts";
-import { unless } from "./measures.ts";
-import { setUpText, someSetUp } from "./names.ts";
-import { behind, first, inTurn, many, map, word, type Words } from "./phrase.ts";
+import { joined, massPhrase, massText, unless } from "./measures.ts";
+import { name, quoted, readGear, setUpText, someSetUp } from "./names.ts";
+import { behind, first, inTurn, many, map, oneOf, word, type Words } from "./phrase.ts";
 import { rest, writeRest } from "./rest.ts";
 import { headed, placed, type Saying } from "./saying.ts";
-import type { SetPlace } from "./set-word.ts";
+import { isSetBefore, ownSet, setText, type SetPlace } from "./set-word.ts";
 import { side, sideText } from "./side.ts";
 import { accent, accentsText, phase, tempoText } from "./tempo.ts";
 
@@ -32,10 +32,34 @@ export const FACETS = {
     isShared: false,
     most: 1,
   },
+  bounds: {
+    read: first<Saying>(
+      map(inTurn(word("at"), behind("least", massPhrase)), ([at, least]) => ({
+        ...at,
+        once: "least",
+        says: (r, { loadBounds }) => ({ loadBounds: { ...loadBounds, least: least(r) } }),
+      })),
+      map(inTurn(word("at"), behind("most", massPhrase)), ([at, most]) => ({
+        ...at,
+        once: "most",
+        says: (r, { loadBounds }) => ({ loadBounds: { ...loadBounds, most: most(r) } }),
+      })),
+    ),
+    write: ({ loadBounds: { least, most } }) =>
+      joined([
+        least === null ? "" : `at least ${massText(least)}`,
+        most === null ? "" : `at most ${massText(most)}`,
+      ]),
+    isShared: false,
+    most: 2,
+  },
   effort: {
     read: effort,
-    write: (set, { context }) =>
-      unless(set.effort === effortOf(set.role, context.defaults), effortText(set.effort)),
+    write: ({ role, effort: least, effortUpTo }, { context }) =>
+      unless(
+        least === effortOf(role, context.defaults) && effortUpTo === null,
+        effortText(least, effortUpTo),
+      ),
     isShared: false,
     most: 1,
   },
@@ -44,6 +68,28 @@ export const FACETS = {
     write: ({ tempo }) => unless(isOpenTempo(tempo), tempoText(tempo)),
     isShared: true,
     most: TEMPO_PHASES.length,
+  },
+  tempoAs: {
+    read: map(inTurn(word("tempo"), behind("as", ownSet)), ([at, set]) => ({
+      ...at,
+      says: (r) => ({ tempoAs: set(r) }),
+    })),
+    write: ({ tempoAs }, place) =>
+      tempoAs === null
+        ? ""
+        : `tempo as ${isSetBefore(tempoAs, place) ? "before" : setText({ set: tempoAs, part: null }, place)}`,
+    isShared: false,
+    most: 1,
+  },
+  range: {
+    read: headed(
+      "range",
+      oneOf<RepRange>(REP_RANGES.map((range) => [range, range])),
+      (range) => () => ({ range }),
+    ),
+    write: ({ range }) => unless(range === "full", `range ${range}`),
+    isShared: true,
+    most: 1,
   },
   accent: {
     read: accent,
@@ -55,6 +101,14 @@ export const FACETS = {
     read: headed("with", someSetUp, (setUp) => (r) => ({ setUp: setUp(r) })),
     write: ({ setUp }) => unless(Object.keys(setUp).length === 0, `with ${setUpText(setUp)}`),
     isShared: false,
+    most: 1,
+  },
+  gear: {
+    read: headed("wear", inTurn(name, many(name)), ([one, others]) => (r) => ({
+      gear: readGear(r, [one, ...others]),
+    })),
+    write: ({ gear }) => unless(gear.length === 0, `wear ${gear.map(quoted).join(" ")}`),
+    isShared: true,
     most: 1,
   },
   side: {

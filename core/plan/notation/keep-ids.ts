@@ -1,4 +1,4 @@
-import type { Id } from "../../kernel/index.ts";
+import { contentKey, type Id } from "../../kernel/index.ts";
 import { leadTo, type Extension, type Item, type PlannedSet } from "../index.ts";
 
 /**
@@ -33,6 +33,7 @@ export function keepIds(
       lineageId: old?.lineageId ?? set.lineageId,
       line: old?.line ?? set.line,
       load: leadTo(set.load, copies),
+      tempoAs: set.tempoAs && (copies.sets.get(set.tempoAs) ?? set.tempoAs),
       between: keepItems(set.between, old?.between ?? []),
       extensions: set.extensions.map((part) => withIdsOf(parts.get(part) ?? part, part)),
     };
@@ -63,19 +64,10 @@ export function keepItems(items: readonly Item[], previous: readonly Item[]): re
   });
 }
 
-const NAMES_SOMETHING = new Set(["id", "lineageId", "line", "set", "part"]);
+const NAMES_SOMETHING = new Set(["id", "lineageId", "line", "set", "part", "tempoAs"]);
 
-/** Everything but ids, in whatever order it was put together; a reference to another set is some reference. */
-function contentOf(value: unknown): string {
-  if (typeof value !== "object" || value === null) return JSON.stringify(value);
-  if (Array.isArray(value)) return `[${value.map(contentOf).join()}]`;
-  let content = "";
-  for (const key of Object.keys(value).sort()) {
-    if (NAMES_SOMETHING.has(key)) continue;
-    content += `${key}:${contentOf(value[key as keyof typeof value])};`;
-  }
-  return `{${content}}`;
-}
+/** Everything but ids; a reference to another set is some reference. */
+const contentOf = (value: object) => contentKey(value, NAMES_SOMETHING);
 
 /**
  * Which entry of `to` stands for which of `from`: a longest common subsequence by content, then what lies

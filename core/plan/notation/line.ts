@@ -1,4 +1,4 @@
-import { BOUNDS, OPEN_TEMPO, type PlannedSet, type SetRole } from "../index.ts";
+import { AS_USUAL, BOUNDS, OPEN_TEMPO, type PlannedSet, type SetRole } from "../index.ts";
 import { effortOf, type NotationContext } from "./context.ts";
 import { FACET_NAMES, FACETS, modifier, type Facet, type Modifier } from "./facet.ts";
 import { joined, number, readBounded, type Num } from "./measures.ts";
@@ -137,6 +137,7 @@ function readSet(r: Reading, words: Group, said: readonly Modifier[]): PlannedSe
     side: defaults.side,
     extensions: [],
     optional: false,
+    ...AS_USUAL,
   };
   for (const { says } of said) Object.assign(plain, says(r, plain));
   return Object.assign(plain, { extensions: readParts(r, words.parts, plain.target) });

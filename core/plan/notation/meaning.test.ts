@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { kg, lb, seconds, type Mass } from "../../kernel/index.ts";
-import { OPEN_TEMPO, type PlannedSet } from "../index.ts";
+import { AS_USUAL, OPEN_TEMPO, type PlannedSet } from "../index.ts";
 import type { NotationContext } from "./context.ts";
 import { parseItems, parseLine } from "./parse.ts";
 import { sampleNewId } from "../../../tests/samples/index.ts";
@@ -231,6 +231,7 @@ describe("what else is said of a set", () => {
       accents: [],
       setUp: {},
       optional: false,
+      ...AS_USUAL,
     });
   });
 

@@ -1,5 +1,5 @@
 import { isMovementRef, type MovementRef } from "../../kernel/index.ts";
-import type { SetUp } from "../index.ts";
+import { GEAR_NAME, type SetUp } from "../index.ts";
 import type { NotationContext } from "./context.ts";
 import { first, inTurn, many, map, spanOf, token, type Means, type Words } from "./phrase.ts";
 import type { Span } from "./span.ts";
@@ -90,4 +90,18 @@ export function setUpText(setUp: SetUp): string {
   return Object.entries(setUp)
     .map(([parameter, choice]) => `${quoted(parameter)} ${quoted(choice)}`)
     .join(" ");
+}
+
+const MOST_GEAR = 6;
+
+/** What is worn, each thing once and no more than a set can hold. */
+export function readGear(r: Reading, names: readonly Name[]): readonly string[] {
+  const said = new Set<string>();
+  for (const one of names) {
+    if (said.has(one.text)) note(r, one, { code: "twice", what: one.text });
+    else if (said.size === MOST_GEAR) note(r, one, { code: "twice", what: "gear" });
+    else if (one.text === "" || one.text.length > GEAR_NAME) note(r, one, { code: "gear" });
+    said.add(one.text);
+  }
+  return [...said].slice(0, MOST_GEAR);
 }

@@ -39,6 +39,16 @@ const byId: Words<Means<SetReference>> = map(
 /** set = "before" | [ "exercise" number ] "set" ( number [ "part" number ] | name [ "part" name ] ) */
 export const setWord: Words<Means<SetReference>> = first(before, byNumber, byId);
 
+/** As {@link setWord}, of this exercise alone and no part of it. */
+export const ownSet: Words<Means<Id<"set">>> = first(
+  map(before, (named) => (r: Reading) => named(r).set),
+  map(inTurn(word("set"), number), ([at, ordinal]) => (r: Reading) => {
+    const words = { at, exercise: null, set: ordinal, part: null };
+    return (readNumbered(r, words) ?? noneOf(r)).set;
+  }),
+  map(behind("set", name), (id) => (r: Reading) => readIds(r, id, null).set),
+);
+
 function readIds(r: Reading, id: Name, part: Name | null): SetReference {
   if (!isId<"set">(id.text) || (part !== null && !isId<"extension">(part.text))) {
     note(r, id, { code: "id" });

@@ -12,9 +12,12 @@ interface WordType {
   readonly expectation: Expectation | null;
 }
 
-/** A whole word: "left" is not the beginning of "lefty", while "20s" is a number and a unit. */
+/**
+ * A whole word: "left" is not the beginning of "lefty" nor "range" of "range-shortens", while "20s" is a number and
+ * a unit.
+ */
 const word = (pattern: string, text: string = pattern): WordType => ({
-  pattern: new RegExp(`(?:${pattern})(?![a-z])`, "i"),
+  pattern: new RegExp(`(?:${pattern})(?!-?[a-z])`, "i"),
   expectation: { word: text },
 });
 const sign = (pattern: RegExp, text: string): WordType => ({
@@ -111,6 +114,8 @@ const WORDS = {
   limit: word("limit"),
   // tempo
   tempo: word("tempo"),
+  range: word("range"),
+  full: word("full"),
   lower: word("lower"),
   stretch: word("stretch"),
   lift: word("lift"),
@@ -132,6 +137,7 @@ const WORDS = {
   alternating: word("alternating"),
   // set-up, items
   with: word("with"),
+  wear: word("wear(?:ing)?", "wear"),
   between: word("between"),
   and: word("and"),
   movement: word("movement"),

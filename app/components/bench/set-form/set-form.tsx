@@ -1,19 +1,38 @@
+import Button from "@mui/material/Button";
 import { useMemo } from "react";
-import { typedPhase } from "~/codec/typed-cells.ts";
+import { typedGear, typedPhase } from "~/codec/typed-cells.ts";
 import type { NewId } from "~/core/kernel/index.ts";
 import { parseItems, writeItems, type NotationContext } from "~/core/plan/notation/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
-import { phasesFrom, SIDE_MODES, type PlannedSet } from "~/core/plan/index.ts";
-import { formatSideMode, PHASE_NAMES } from "~/format/training.ts";
+import {
+  isEffortSpan,
+  phasesFrom,
+  REP_RANGES,
+  RIR_VALUES,
+  SIDE_MODES,
+  type PlannedSet,
+} from "~/core/plan/index.ts";
+import { formatRir, formatSideMode, PHASE_NAMES, RANGE_NAMES } from "~/format/training.ts";
 import { readTyped } from "../read-typed.ts";
 import type { ChangeSet } from "../slot-actions.ts";
 import type { ReportInvalid } from "../typed-cell.tsx";
 import { AccentFields } from "./accent-fields.tsx";
 import { LoadFields, type LoadPlace } from "./load-fields.tsx";
-import { Cell, FormFrame, FormPlaceContext, Group, Pick, Tick, type FormPlace } from "./parts.tsx";
+import {
+  Cell,
+  FormFrame,
+  FormPlaceContext,
+  Group,
+  Pick,
+  Reading,
+  Tick,
+  type FormPlace,
+} from "./parts.tsx";
 import { RestFields } from "./rest-fields.tsx";
 import { SetUpFields } from "./set-up-fields.tsx";
 import { TargetFields } from "./target-fields.tsx";
+
+const OWN_TEMPO = "";
 
 /** One set as a form: every field that a set has, with the parameters of what is chosen. */
 export function SetForm({
@@ -25,6 +44,7 @@ export function SetForm({
   newId,
   onChange,
   onInvalid,
+  onGearFromHere,
 }: {
   readonly set: PlannedSet;
   readonly number: number;
@@ -34,7 +54,10 @@ export function SetForm({
   readonly newId: NewId;
   readonly onChange: ChangeSet;
   readonly onInvalid: ReportInvalid;
+  /** Puts the gear of this set on all sets behind it; null where none is behind it or it has none. */
+  readonly onGearFromHere: (() => void) | null;
 }) {
+  const upTo = RIR_VALUES.filter((rir) => isEffortSpan(set.effort, rir));
   const formPlace = useMemo<FormPlace>(
     () => ({ of: `set ${number}`, onInvalid }),
     [number, onInvalid],
@@ -51,6 +74,53 @@ export function SetForm({
           place={place}
           onChange={(load) => onChange((now) => ({ ...now, load }))}
         />
+        <Group title="Whatever the rule">
+          <Reading
+            label="At least"
+            unit={place.unit}
+            isOptional
+            value={set.loadBounds.least}
+            onValue={(least) =>
+              onChange((now) => ({ ...now, loadBounds: { ...now.loadBounds, least } }))
+            }
+          />
+          <Reading
+            label="At most"
+            unit={place.unit}
+            isOptional
+            value={set.loadBounds.most}
+            onValue={(most) =>
+              onChange((now) => ({ ...now, loadBounds: { ...now.loadBounds, most } }))
+            }
+          />
+        </Group>
+        <Group title="Effort">
+          <Pick
+            label="Left, or the least"
+            width={130}
+            value={String(set.effort)}
+            options={RIR_VALUES.map((rir) => [String(rir), formatRir(rir)] as const)}
+            onValue={(text) => {
+              const effort = RIR_VALUES.find((rir) => String(rir) === text);
+              if (effort !== undefined) onChange((now) => ({ ...now, effort, effortUpTo: null }));
+            }}
+          />
+          {upTo.length === 0 ? null : (
+            <Pick
+              label="Up to"
+              width={110}
+              value={String(set.effortUpTo)}
+              options={[
+                ["null", "no range"],
+                ...upTo.map((rir) => [String(rir), formatRir(rir)] as const),
+              ]}
+              onValue={(text) => {
+                const effortUpTo = upTo.find((rir) => String(rir) === text) ?? null;
+                onChange((now) => ({ ...now, effortUpTo }));
+              }}
+            />
+          )}
+        </Group>
         <RestFields
           rest={set.restAfter}
           onChange={(restAfter) => onChange((now) => ({ ...now, restAfter }))}
@@ -70,6 +140,44 @@ export function SetForm({
               placeholder="open"
             />
           ))}
+        </Group>
+        <Group title="Range and gear">
+          <Pick
+            label="Range of the reps"
+            width={200}
+            value={set.range}
+            options={REP_RANGES.map((range) => [range, RANGE_NAMES[range]] as const)}
+            onValue={(range) => onChange((now) => ({ ...now, range }))}
+          />
+          {place.before.length === 0 ? null : (
+            <Pick
+              label="Tempo"
+              width={140}
+              value={set.tempoAs ?? OWN_TEMPO}
+              options={[
+                [OWN_TEMPO, "its own"],
+                ...place.before.map(({ id }, i) => [id, `as set ${i + 1}`] as const),
+              ]}
+              onValue={(text) => {
+                const tempoAs = place.before.find(({ id }) => id === text)?.id ?? null;
+                onChange((now) => ({ ...now, tempoAs }));
+              }}
+            />
+          )}
+          <Cell
+            label="Gear"
+            width={170}
+            value={set.gear}
+            show={(gear) => gear.join(", ")}
+            read={typedGear}
+            onValue={(gear) => onChange((now) => ({ ...now, gear }))}
+            placeholder="belt, straps"
+          />
+          {onGearFromHere === null ? null : (
+            <Button size="small" variant="outlined" sx={{ minHeight: 40 }} onClick={onGearFromHere}>
+              From this set on
+            </Button>
+          )}
         </Group>
         <AccentFields
           accents={set.accents}
