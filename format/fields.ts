@@ -19,9 +19,11 @@ export type FieldName =
   string | { readonly label: string; readonly choices: Readonly<Record<string, string>> };
 
 type NameOf<F> =
-  F extends z.ZodEnum<infer E>
-    ? { readonly label: string; readonly choices: Readonly<Record<keyof E & string, string>> }
-    : string;
+  F extends z.ZodDefault<infer Inner>
+    ? NameOf<Inner>
+    : F extends z.ZodEnum<infer E>
+      ? { readonly label: string; readonly choices: Readonly<Record<keyof E & string, string>> }
+      : string;
 
 /** A name for every field of every kind of a family, but ids; one that is forgotten does not compile. */
 type FieldNames<T extends Readonly<Record<string, { readonly definition: Kind }>>> = {
@@ -40,6 +42,11 @@ const COUNTED = { reps: "reps", steps: "steps" };
 
 export const TARGET_FIELDS: FieldNames<typeof TARGETS> = {
   reps: { min: "From", max: "To" },
+  repsUntil: {
+    min: "From",
+    max: "To",
+    criterion: { label: "Stop when", choices: namesOf(FAULTS, FAULT_NAMES) },
+  },
   limit: { atLeast: "At least", likely: "Likely" },
   seconds: { min: "From, s", max: "To, s" },
   steps: {
@@ -120,6 +127,10 @@ export const DROP_FIELDS: FieldNames<typeof DROP_LOADS> = {
     share: "Per cent",
     of: { label: "Of", choices: { current: "of the load before", first: "of the first load" } },
   },
+  lessBy: {
+    share: "Per cent less",
+    of: { label: "Of", choices: { current: "of the load before", first: "of the first load" } },
+  },
   strip: { plates: "Plates" },
   steps: { steps: "Steps down" },
   reading: { reading: "Reading" },
@@ -132,12 +143,15 @@ export const HOLD_FIELDS: FieldNames<typeof HOLD_POSITIONS> = {
   angle: { degrees: "Degrees" },
 };
 
+const WAITS = { label: "Kept", choices: { exactly: "exactly", atMost: "at most" } };
+
 export const EXTENSION_FIELDS: FieldNames<typeof EXTENSIONS> = {
-  drop: { to: "Goes by", restBefore: "Wait before, s", target: "Asked for" },
-  restPause: { pauses: "Pauses", pause: "Each, s", target: "Asked for" },
+  drop: { to: "Goes by", restBefore: "Wait before, s", waits: WAITS, target: "Asked for" },
+  restPause: { pauses: "Pauses", pause: "Each, s", waits: WAITS, target: "Asked for" },
   cluster: {
     groups: "Groups",
     pause: "Pause, s",
+    waits: WAITS,
     multiple: "% of the first load",
     target: "Asked for",
   },

@@ -26,6 +26,8 @@ export const LESSONS: readonly Lesson[] = [
         line: "until knees-cave about 15; burn plus 10",
         says: "until form breaks; ten after the burn",
       },
+      { line: "8-12 until depth-cut", says: "a range, and a stop where form breaks first" },
+      { line: "3 x 12 range stretched", says: "short-range reps at the stretched end" },
     ],
   },
   {
@@ -74,6 +76,13 @@ export const LESSONS: readonly Lesson[] = [
     examples: [
       { line: "3 x 8-12 leave 2 rest 2:00", says: "two left, two minutes" },
       { line: "2 x 10 leave 1.5; 10 past limit", says: "the last one past the limit" },
+      { line: "3 x 8 leave 1-3", says: "from one to three left" },
+      {
+        line: "2 x 8 at last plus 1 at most 60 kg; 8 at 80% of set 1 at least 40 kg",
+        says: "loads held, whatever the rule comes to",
+      },
+      { line: "8 lower 4; 8 tempo as set 1", says: "the tempo of a set before" },
+      { line: '2 x 5 at 100; 3 x 5 at 120 wear "belt"', says: "a belt from set 3 on" },
       { line: "all lower 3 squeeze 1 lift fast: 2 x 10; 15", says: "tempo by its phases" },
       {
         line: "10 dead stop 1 s last rep lower 8 s",
@@ -113,6 +122,10 @@ export const LESSONS: readonly Lesson[] = [
       {
         line: "10 then rest-pause 2 after 15 s for max",
         says: "two short pauses, again to the limit",
+      },
+      {
+        line: "12 then rest-pause 2 after most 15 s; 12 then 2 drops by 20% of first",
+        says: "pauses of at most so long; a fifth of the first load off each time",
       },
       { line: "5 then cluster 4 after 20 s at 105% for 2", says: "small groups, heavier" },
       {

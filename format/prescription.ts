@@ -27,6 +27,7 @@ import {
   FAULT_NAMES,
   formatRange,
   formatSideMode,
+  formatTempo,
   LENGTH_NAMES,
   PHASE_NAMES,
   REGION_NAMES,
@@ -40,6 +41,8 @@ export function formatTarget(target: Target): string {
   switch (target.kind) {
     case "reps":
       return `${formatRange(target)} ${target.max === 1 ? "rep" : "reps"}`;
+    case "repsUntil":
+      return `${formatRange(target)} ${target.max === 1 ? "rep" : "reps"}, stop when ${FAULT_NAMES[target.criterion]}`;
     case "limit":
       return target.atLeast === null
         ? "as many as come"
@@ -70,6 +73,8 @@ export function formatTargetShort(target: Target): string {
   switch (target.kind) {
     case "reps":
       return formatRange(target);
+    case "repsUntil":
+      return `${formatRange(target)} or to form`;
     case "limit":
       return target.atLeast === null ? "max" : `max, ${target.atLeast}+`;
     case "untilForm":
@@ -93,6 +98,11 @@ export function figureOf(target: Target): { readonly figure: string; readonly un
   switch (target.kind) {
     case "reps":
       return { figure: formatRange(target), unit: target.max === 1 ? "rep" : "reps" };
+    case "repsUntil":
+      return {
+        figure: formatRange(target),
+        unit: `reps, stop when ${FAULT_NAMES[target.criterion]}`,
+      };
     case "limit":
       return { figure: "max", unit: target.atLeast === null ? "" : `at least ${target.atLeast}` };
     case "seconds":
@@ -122,6 +132,7 @@ export function figureOf(target: Target): { readonly figure: string; readonly un
 
 export const TARGET_NAMES: Readonly<Record<Target["kind"], string>> = {
   reps: "Repetitions",
+  repsUntil: "Repetitions, with a stop",
   limit: "As many as come",
   seconds: "Time",
   steps: "Steps",
@@ -301,6 +312,8 @@ export function formatDropLoad(to: DropLoad): string {
   switch (to.kind) {
     case "share":
       return `to ${formatShare(to.share)}${to.of === "first" ? " of the first load" : ""}`;
+    case "lessBy":
+      return `by ${formatShare(to.share)}${to.of === "first" ? " of the first load" : ""}`;
     case "strip":
       return `strip ${plural(to.plates, "plate")} a side`;
     case "steps":
@@ -316,6 +329,7 @@ export function formatDropLoad(to: DropLoad): string {
 
 export const DROP_NAMES: Readonly<Record<DropLoad["kind"], string>> = {
   share: "A share of a load",
+  lessBy: "Less by a share",
   strip: "Plates off a side",
   steps: "Steps of the station",
   reading: "This load",
@@ -364,9 +378,9 @@ export function formatExtension(extension: Extension): string {
     case "drop":
       return `drop ${formatDropLoad(extension.to)} × ${formatTargetShort(extension.target)}`;
     case "restPause":
-      return `rest-pause ${extension.pauses} × ${extension.pause} s, ${formatTargetShort(extension.target)}`;
+      return `rest-pause ${extension.pauses} × ${formatWait(extension)}, ${formatTargetShort(extension.target)}`;
     case "cluster":
-      return `clusters ${extension.groups} × ${formatTargetShort(extension.target)} after ${extension.pause} s${extension.multiple === 1 ? "" : ` at ${formatShare(extension.multiple)}`}`;
+      return `clusters ${extension.groups} × ${formatTargetShort(extension.target)} after ${formatWait(extension)}${extension.multiple === 1 ? "" : ` at ${formatShare(extension.multiple)}`}`;
     case "partials":
       return `partials ${formatWhere(extension.where)} × ${formatTargetShort(extension.target)}`;
     case "forced":
@@ -381,6 +395,10 @@ export function formatExtension(extension: Extension): string {
       return assertNever(extension);
   }
 }
+
+/** "15 s", "at most 15 s" */
+const formatWait = (of: { readonly pause: number; readonly waits: "exactly" | "atMost" }) =>
+  `${of.waits === "atMost" ? "at most " : ""}${of.pause} s`;
 
 /** "in the stretch", "in the squeeze", "in the middle". */
 export function formatWhere(where: MuscleLength): string {
@@ -454,6 +472,8 @@ function formatDrill(drill: Drill, find: FindMovement): string {
   return [
     `${DRILL_NAMES[drill.kind]}: ${name}`,
     formatTarget(drill.target),
+    drill.kind === "preFatigue" && drill.load !== null ? `at ${formatMass(drill.load)}` : "",
+    drill.kind === "preFatigue" ? formatTempo(drill.tempo, "lower") : "",
     drill.side.kind === "both" ? "" : formatSideMode(drill.side),
     formatIntensity(drill.intensity),
   ]

@@ -1,4 +1,4 @@
-import { partsOf, setUpChanges, type SideMode, type Slot } from "~/core/plan/index.ts";
+import { partsOf, restSpan, setUpChanges, type SideMode, type Slot } from "~/core/plan/index.ts";
 import type { SetStep, SheetBox, SheetLine, SheetSets } from "~/core/unroll/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
 import { formatMass } from "./numbers.ts";
@@ -107,6 +107,7 @@ function sidesText(side: SideMode): string {
 }
 
 function pauseText({ part }: SheetLine): string {
-  const wait = part === null ? 0 : partsOf(part).restBefore;
-  return part?.kind === "breather" || wait === 0 ? "" : `after ${wait} s`;
+  const wait = part === null ? null : partsOf(part).restBefore;
+  if (part?.kind === "breather" || wait === null || restSpan(wait).likely === 0) return "";
+  return `after ${wait.kind === "atMost" ? "at most " : ""}${restSpan(wait).likely} s`;
 }

@@ -8,6 +8,7 @@ import {
 import { nextHarder } from "../gym/index.ts";
 import { directRegions, shareOf } from "../movement/index.ts";
 import {
+  repsAsked,
   isPreparatory,
   type PlannedSet,
   readingOf,
@@ -239,7 +240,7 @@ function hasAnotherWayOn(slot: Slot): boolean {
   const work = slot.sets.filter((set) => !isPreparatory(set.role));
   return work.every(
     ({ target, tempo }) =>
-      (target.kind === "reps" && target.min >= MORE_REPS.min) ||
+      (repsAsked(target)?.min ?? 0) >= MORE_REPS.min ||
       (typeof tempo.lower === "number" && tempo.lower >= SLOW_LOWERING),
   );
 }

@@ -16,7 +16,7 @@ import {
   type Station,
 } from "../gym/index.ts";
 import { directRegions, type Movement } from "../movement/index.ts";
-import { AS_USUAL, isPreparatory, type PlannedSet, type Slot } from "../plan/index.ts";
+import { repsAsked, AS_USUAL, isPreparatory, type PlannedSet, type Slot } from "../plan/index.ts";
 import { isIsolation, type Stances } from "../person/index.ts";
 import type { SetStep } from "../unroll/index.ts";
 import type { CoveredSlot } from "./coverage.ts";
@@ -93,7 +93,7 @@ export function rampReasons(
   const isKnown = total !== null && least !== null && ticksOf(least) > 0;
   return {
     isIsolation: isIsolation(movement),
-    reps: first?.target.kind === "reps" ? first.target.min : null,
+    reps: (first && repsAsked(first.target)?.min) ?? null,
     distance: isKnown ? ticksOf(total) / ticksOf(least) : null,
     setsBefore: setsBefore(slot, movement, slots),
     preFatigued: stances.preparation === "preFatigue",

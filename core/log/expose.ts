@@ -3,6 +3,7 @@ import type { Station } from "../gym/index.ts";
 import {
   isPreparatory,
   measureOf,
+  repsAsked,
   repsLeft,
   tempoOf,
   type PlannedSet,
@@ -70,8 +71,7 @@ export function judgedSets(slot: Pick<Slot, "sets">): readonly PlannedSet[] {
 
 /** A set as history holds it planned. */
 export function workOf({ line, role, target, range: within }: PlannedSet): PlannedWork {
-  const range = target.kind === "reps" ? { min: target.min, max: target.max } : null;
-  return { line, role, range, within };
+  return { line, role, range: repsAsked(target), within };
 }
 
 function weakest(reps: readonly (Count | null)[]): Count | null {

@@ -1,4 +1,4 @@
-import { repsLeft, type PlannedSet } from "../plan/index.ts";
+import { repsAsked, repsLeft, type PlannedSet } from "../plan/index.ts";
 import type { FoundLoad } from "../unroll/index.ts";
 import type { PerformedPart } from "./part.ts";
 
@@ -56,8 +56,7 @@ export function judgedParts(
 /** True where a set asked for at least so many repetitions and a side of it came with fewer; an unknown count did not. */
 export function fellShort(set: PlannedSet, parts: readonly PerformedPart[]): boolean {
   const { target } = set;
-  const least =
-    target.kind === "reps" ? target.min : target.kind === "limit" ? target.atLeast : null;
+  const least = target.kind === "limit" ? target.atLeast : (repsAsked(target)?.min ?? null);
   if (least === null) return false;
   return judgedParts(set, parts).some((part) => {
     const reps = set.range === "full" ? part.fullReps : part.partialReps;

@@ -1,12 +1,22 @@
-import { idField, kind, movementField, textWithin } from "../kernel/index.ts";
+import type { z } from "zod";
+import { idField, kind, movementField, textWithin, type MovementRef } from "../kernel/index.ts";
 import { intensityField } from "./intensity.ts";
 import { sideField } from "./side.ts";
 import { targetField } from "./target.ts";
 
 export const itemIds = { id: idField("item"), lineageId: idField("lineage") };
 
+interface Named {
+  readonly name: string;
+  readonly movement: MovementRef | null;
+}
+const isNamed = ({ name, movement }: Named) => name.trim() !== "" || movement !== null;
+
 /** One thing to do in preparation, conditioning or restoration, or between two sets. Never a hard set. */
-export function drillKind<const K extends string>(name: K) {
+export function drillKind<const K extends string, F extends z.core.$ZodLooseShape = object>(
+  name: K,
+  more: F = {} as F,
+) {
   const { fields, schema } = kind(name, {
     ...itemIds,
     /** What it is called where it is no movement of the catalogue; empty otherwise. */
@@ -15,10 +25,11 @@ export function drillKind<const K extends string>(name: K) {
     target: targetField,
     side: sideField,
     intensity: intensityField,
+    ...more,
   });
   const named = schema
     .unwrap()
-    .refine((drill) => drill.name.trim() !== "" || drill.movement !== null, {
+    .refine((drill) => isNamed(drill as unknown as Named), {
       error: "expected a name or a movement",
     })
     .readonly();

@@ -48,6 +48,9 @@ export const percentUpTo = percent.nullable().default(null);
 export const SET_UP_WORD = 60;
 const setUpWord = textWithin(SET_UP_WORD);
 
+/** Whether a wait inside a set is kept as it is written, or ends when the trainee is ready, at the latest then. */
+export const waits = z.enum(["exactly", "atMost"]).default("exactly");
+
 /** Longest name of a piece of gear. */
 export const GEAR_NAME = 40;
 

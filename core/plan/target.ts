@@ -16,6 +16,7 @@ import * as intervals from "./target/intervals.ts";
 import * as limit from "./target/limit.ts";
 import * as metres from "./target/metres.ts";
 import * as reps from "./target/reps.ts";
+import * as repsUntil from "./target/reps-until.ts";
 import * as timed from "./target/seconds.ts";
 import * as steps from "./target/steps.ts";
 import * as total from "./target/total.ts";
@@ -26,6 +27,7 @@ export type { Measure } from "./target-asked.ts";
 /** The kinds of targets; the only list of them. */
 export const TARGETS = {
   reps,
+  repsUntil,
   limit,
   seconds: timed,
   steps,
@@ -51,8 +53,16 @@ export function targetOfKind(kind: Target["kind"], from: Target): Target {
 }
 
 function repsIn(target: Target): Count {
-  if (target.kind === "reps") return target.max;
+  const range = repsAsked(target);
+  if (range !== null) return range.max;
   return "likely" in target && measureOf(target) === "reps" ? target.likely : count(10);
+}
+
+/** The range of repetitions that a target asks for; null where the end is open or something else is counted. */
+export function repsAsked(target: Target): { readonly min: Count; readonly max: Count } | null {
+  return target.kind === "reps" || target.kind === "repsUntil"
+    ? { min: target.min, max: target.max }
+    : null;
 }
 
 /** What is counted while this target is worked on. */

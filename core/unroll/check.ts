@@ -7,6 +7,7 @@ import {
   type SessionPlan,
   type Slot,
   hardnessOf,
+  repsAsked,
   repsLeft,
 } from "../plan/index.ts";
 import { idleDrop, type MadeStep } from "./step-load.ts";
@@ -153,10 +154,11 @@ function reachOf(
   around: Surroundings,
 ): { readonly total: Mass; readonly reach: Mass; readonly possible: number } | null {
   const { load, target, effort } = step;
+  const reps = repsAsked(target);
   if (step.kind !== "set" && step.kind !== "cluster") return null;
-  if (load.kind !== "made" || load.total === null || target.kind !== "reps") return null;
+  if (load.kind !== "made" || load.total === null || reps === null) return null;
   const strength = around.strength(slot.movement, slot.station);
-  const possible = target.min + (step.kind === "set" ? (repsLeft(effort) ?? 0) : 0);
+  const possible = reps.min + (step.kind === "set" ? (repsLeft(effort) ?? 0) : 0);
   const reach = strength?.forReps(possible, step) ?? null;
   if (reach === null || ticksOf(load.total) <= ticksOf(reach) * DOUBT) return null;
   return { total: load.total, reach, possible };

@@ -28,6 +28,7 @@ const pauses = (n: number) =>
     lineageId: sampleId<"lineage">(n),
     pauses: count(2),
     pause: seconds(15),
+    waits: "exactly",
     target: { kind: "limit", atLeast: null, likely: count(4) },
   }) as const;
 

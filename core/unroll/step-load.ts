@@ -30,6 +30,7 @@ import {
 import {
   aimedAt,
   type Accent,
+  repsAsked,
   repsToLeave,
   type DropLoad,
   type LoadBasis,
@@ -188,8 +189,9 @@ function loadByRule(set: LoadedSet, station: Station, from: LoadSources): StepLo
     case "byEffort": {
       if (from.strength === null) return open({ code: "noEstimate" });
       const left = repsToLeave(set);
-      if (set.target.kind !== "reps" || left === null) return open({ code: "notForReps" });
-      const possible = Math.ceil((set.target.min + set.target.max) / 2) + left;
+      const reps = repsAsked(set.target);
+      if (reps === null || left === null) return open({ code: "notForReps" });
+      const possible = Math.ceil((reps.min + reps.max) / 2) + left;
       const total = from.strength.forReps(possible, set);
       return total === null ? open({ code: "notForReps" }) : loadOfTotal(station, total, from);
     }
@@ -288,6 +290,12 @@ export function droppedLoad(
   switch (to.kind) {
     case "share":
       return sharedLoad(station, basis, { share: to.share, upTo: null }, from);
+    case "lessBy": {
+      const left = to.of === "current" ? 1 - to.share : ratioTo(first, basis) - to.share;
+      const whole = to.of === "current" ? basis : first;
+      if (whole.kind !== "made" || left <= 0) return open({ code: "stepsEnd" });
+      return sharedLoad(station, whole, { share: share(left), upTo: null }, from);
+    }
     case "strip": {
       const made = withoutOuter(basis, to.plates);
       return made === null ? open({ code: "stepsEnd" }) : madeLoad(station, made, from);
@@ -299,6 +307,16 @@ export function droppedLoad(
     default:
       return assertNever(to);
   }
+}
+
+/** What a load is of another, by what is moved or else by what is read. */
+function ratioTo(whole: StepLoad, part: Made): number {
+  if (whole.kind !== "made") return 0;
+  const [of, is] =
+    whole.total === null || part.total === null
+      ? [whole.reading, part.reading]
+      : [whole.total, part.total];
+  return ticksOf(of) === 0 ? 0 : ticksOf(is) / ticksOf(of);
 }
 
 /** A share of a load at the same station. */

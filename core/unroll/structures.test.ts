@@ -45,6 +45,7 @@ const reps = (min: number, max = min): Target => ({
   min: count(min),
   max: count(max),
 });
+const span = (min: number, max: number) => ({ min: count(min), max: count(max) });
 const most = (likely: number): Target => ({ kind: "limit", atLeast: null, likely: count(likely) });
 const ext = (n: number) => ({
   id: sampleId<"extension">(n),
@@ -68,8 +69,9 @@ const dropTo = (to: DropLoad): Extension => ({
   to,
   target: reps(6, 8),
   restBefore: seconds(10),
+  waits: "exactly",
 });
-const drill = (over: Partial<Drill>): Drill => ({
+const drill = (over: Partial<Exclude<Drill, { kind: "preFatigue" }>>): Drill => ({
   kind: "stretch",
   ...{ id: sampleId<"item">(40), lineageId: sampleId<"lineage">(41) },
   name: "Couch stretch",
@@ -98,6 +100,86 @@ function text(step: Step): string {
 
 // A squat's usual rep takes 4 s, so ten take 40 s.
 const STRUCTURES: readonly (readonly [string, SessionPlan, readonly string[]])[] = [
+  [
+    "a range, and a stop where form breaks",
+    samplePlan(
+      slot([set(1, { target: { kind: "repsUntil", ...span(8, 12), criterion: "depthCut" } })]),
+    ),
+    ["set 100kg 32-48s +90"],
+  ],
+  [
+    "drops by a fifth of the first load each, which come closer to nothing than to a fifth of it",
+    withExtensions(
+      dropTo({ kind: "lessBy", of: "first", share: share(0.2) }),
+      { ...dropTo({ kind: "lessBy", of: "first", share: share(0.2) }), ...ext(12) },
+      { ...dropTo({ kind: "lessBy", of: "current", share: share(0.5) }), ...ext(13) },
+    ),
+    [
+      "set 100kg 40-40s +10",
+      "drop 80kg 24-32s +10",
+      "drop 60kg 24-32s +10",
+      "drop 30kg 24-32s +90",
+    ],
+  ],
+  [
+    "rest-pauses of at most 15 s",
+    withExtensions({
+      kind: "restPause",
+      ...ext(11),
+      pauses: count(1),
+      pause: seconds(15),
+      waits: "atMost",
+      target: most(4),
+    }),
+    ["set 100kg 40-40s +15", "restPause 100kg 16-16s +90"],
+  ],
+  [
+    "a short-range set, whose reps take three fifths",
+    samplePlan(slot([set(1, { range: "stretched" })])),
+    ["set 100kg 24-24s +90"],
+  ],
+  [
+    "the tempo of a set before, which lasts as long",
+    samplePlan(
+      slot([
+        set(1, { tempo: { lower: 4, stretch: 1, lift: 1, squeeze: 0 } }),
+        set(2, { tempoAs: sampleId(1) }),
+      ]),
+    ),
+    ["set 100kg 60-60s +90", "set 100kg 60-60s +90"],
+  ],
+  [
+    "loads held from above and below",
+    samplePlan(
+      slot([
+        set(1, { loadBounds: { least: null, most: kg(92) } }),
+        set(2, { load: at(40), loadBounds: { least: kg(47.5), most: null } }),
+        set(3, {
+          load: { kind: "shareOfSet", upTo: null, set: sampleId(1), part: null, share: share(0.5) },
+        }),
+      ]),
+    ),
+    // Of what is made, 90 is the heaviest of at most 92; half of that is 45.
+    ["set 90kg 40-40s +90", "set 47.5kg 40-40s +90", "set 45kg 40-40s +90"],
+  ],
+  [
+    "pre-fatigue at a load and a tempo: ten reps of six seconds",
+    plan({
+      kind: "prepare",
+      ...block,
+      items: [
+        {
+          ...drill({ target: reps(10) }),
+          kind: "preFatigue",
+          load: kg(20),
+          tempo: { lower: 3, stretch: 0, lift: 2, squeeze: 1 },
+        },
+      ],
+      rounds: count(1),
+      restAfterRound: rest(0),
+    }),
+    ["item 60-60s +0"],
+  ],
   [
     "straight sets; last set with another range",
     samplePlan(slot([set(1), set(2), set(3, { target: reps(15, 20) })])),
@@ -191,6 +273,7 @@ const STRUCTURES: readonly (readonly [string, SessionPlan, readonly string[]])[]
       ...ext(11),
       pauses: count(2),
       pause: seconds(15),
+      waits: "exactly",
       target: most(4),
     }),
     ["set 100kg 40-40s +15", "restPause 1/2 100kg 16-16s +15", "restPause 2/2 100kg 16-16s +90"],
@@ -202,6 +285,7 @@ const STRUCTURES: readonly (readonly [string, SessionPlan, readonly string[]])[]
       ...ext(11),
       groups: count(3),
       pause: seconds(20),
+      waits: "exactly",
       multiple: share(1.1),
       target: reps(2),
     }),
@@ -430,6 +514,7 @@ const STRUCTURES: readonly (readonly [string, SessionPlan, readonly string[]])[]
                 ...ext(11),
                 pauses: count(1),
                 pause: seconds(15),
+                waits: "exactly",
                 target: most(4),
               },
             ],

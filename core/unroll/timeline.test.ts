@@ -28,6 +28,7 @@ describe("the profile of a session", () => {
       to: { kind: "share", of: "current", share: share(0.5) },
       target: { kind: "reps", min: count(8), max: count(8) },
       restBefore: seconds(10),
+      waits: "exactly",
     } as const;
     const slot = sampleSlot([at(1, 50), { ...at(2, 100), extensions: [drop] }]);
     const plan: SessionPlan = {

@@ -8,6 +8,7 @@ import {
   sidesOf,
   type Side,
   repeatsOf,
+  repSeconds,
   workOf,
 } from "../plan/index.ts";
 import type { ItemStep } from "./step.ts";
@@ -48,7 +49,9 @@ export function unrollItem(item: Item, place: ItemPlace, find: FindMovement): re
     return [{ ...base, side: "both", ordinal: 0, workSeconds }];
   }
   const { times, pause } = repeatsOf(item.target);
-  const work = workOf(item.target, usualRepOf(item.movement, find), item.side);
+  const usual = usualRepOf(item.movement, find);
+  const perRep = item.kind === "preFatigue" ? repSeconds(item.tempo, usual) : usual;
+  const work = workOf(item.target, perRep, item.side);
   return sidesOf(item.side).flatMap((side: Side) =>
     Array.from({ length: times }, (_, ordinal): ItemStep => ({
       ...base,

@@ -97,7 +97,7 @@ export function surroundingsOf(
 }
 
 /** Between the two sides of one set nobody rests long; it is only the change of position. */
-const CHANGE_SIDES = seconds(15);
+const CHANGE_SIDES: Rest = { kind: "fixed", seconds: seconds(15) };
 
 /** Every single step of a session in order, with load, what to change, target, time and rest. */
 export function unroll(plan: SessionPlan, around: Surroundings): readonly Step[] {
@@ -197,7 +197,7 @@ interface Part {
   readonly load: StepLoad;
   readonly setUp: SetUp;
   readonly target: Target;
-  readonly restBefore: Seconds;
+  readonly restBefore: Rest;
 }
 
 /** Where a part stands in its session. */
@@ -268,7 +268,7 @@ class SlotWalk {
           this.place(set, part, side, {
             number: index + 1,
             isSecondSide: sideIndex > 0,
-            rest: isLast ? rest : { kind: "fixed", seconds: next?.restBefore ?? CHANGE_SIDES },
+            rest: isLast ? rest : (next?.restBefore ?? CHANGE_SIDES),
             arrival: steps.length === 0 ? arrival : null,
             rotation,
             fallen,
@@ -303,7 +303,7 @@ class SlotWalk {
         : null;
     const repeats = repeatsOf(set.target);
     const times = tries?.length ?? repeats.times;
-    const pause = tries === null ? repeats.pause : restSpan(set.restAfter).likely;
+    const pause: Rest = tries === null ? { kind: "fixed", seconds: repeats.pause } : set.restAfter;
     const parts: Part[] = Array.from({ length: times }, (_, ordinal) => ({
       kind: "set",
       extension: null,

@@ -106,6 +106,7 @@ export function sampleDrop(n: number, of: "first" | "current", fraction: number)
     to: { kind: "share", of, share: share(fraction) },
     target: { kind: "reps", min: count(6), max: count(8) },
     restBefore: seconds(10),
+    waits: "exactly",
   };
 }
 

@@ -1,6 +1,6 @@
 import { count, kind, seconds, type ValueOf } from "../../kernel/index.ts";
 import { repeats } from "../fields.ts";
-import { extensionIds, type ExtensionIds, type Parts } from "../extension-base.ts";
+import { extensionIds, waitOf, type ExtensionIds, type Parts } from "../extension-base.ts";
 import { targetField } from "../target.ts";
 import { FEW_MORE } from "../usual.ts";
 
@@ -23,6 +23,6 @@ export const begin = (ids: ExtensionIds): Breather => ({
 });
 export const parts = ({ breaths, target }: Breather): Parts => ({
   times: 1,
-  restBefore: seconds(breaths * BREATH_SECONDS),
+  restBefore: waitOf(seconds(breaths * BREATH_SECONDS), "exactly"),
   target,
 });

@@ -1,6 +1,6 @@
 import { count, kind, share, type ValueOf } from "../../kernel/index.ts";
-import { pauseSeconds, percent, repeats } from "../fields.ts";
-import { extensionIds, type ExtensionIds, type Parts } from "../extension-base.ts";
+import { pauseSeconds, percent, repeats, waits } from "../fields.ts";
+import { extensionIds, waitOf, type ExtensionIds, type Parts } from "../extension-base.ts";
 import { targetField } from "../target.ts";
 import { USUAL_CLUSTER_PAUSE } from "../usual.ts";
 
@@ -9,6 +9,7 @@ export const definition = kind("cluster", {
   ...extensionIds,
   groups: repeats,
   pause: pauseSeconds,
+  waits,
   multiple: percent,
   target: targetField,
 });
@@ -19,11 +20,12 @@ export const begin = (ids: ExtensionIds): Cluster => ({
   ...ids,
   groups: count(4),
   pause: USUAL_CLUSTER_PAUSE,
+  waits: "exactly",
   multiple: share(1),
   target: { kind: "reps", min: count(2), max: count(2) },
 });
-export const parts = ({ groups, pause, target }: Cluster): Parts => ({
+export const parts = ({ groups, pause, waits: how, target }: Cluster): Parts => ({
   times: groups,
-  restBefore: pause,
+  restBefore: waitOf(pause, how),
   target,
 });

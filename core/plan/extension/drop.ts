@@ -1,7 +1,7 @@
 import { idField, idOf, kind, share, type ValueOf } from "../../kernel/index.ts";
 import { dropLoadField } from "../drop-load.ts";
-import { pauseSeconds } from "../fields.ts";
-import { extensionIds, type ExtensionIds, type Parts } from "../extension-base.ts";
+import { pauseSeconds, waits } from "../fields.ts";
+import { extensionIds, waitOf, type ExtensionIds, type Parts } from "../extension-base.ts";
 import { targetField, type Target } from "../target.ts";
 import { USUAL_DROP_REST } from "../usual.ts";
 
@@ -12,6 +12,7 @@ export const definition = kind("drop", {
   line: idField("line"),
   to: dropLoadField,
   restBefore: pauseSeconds,
+  waits,
   target: targetField,
 });
 type Drop = ValueOf<{ definition: typeof definition }>;
@@ -23,6 +24,11 @@ export const begin = (ids: ExtensionIds, own: Target): Drop => ({
   line: idOf(ids.lineageId),
   to: { kind: "share", of: "current", share: share(0.8) },
   restBefore: USUAL_DROP_REST,
+  waits: "exactly",
   target: own,
 });
-export const parts = ({ restBefore, target }: Drop): Parts => ({ times: 1, restBefore, target });
+export const parts = ({ restBefore, waits: how, target }: Drop): Parts => ({
+  times: 1,
+  restBefore: waitOf(restBefore, how),
+  target,
+});

@@ -1,6 +1,6 @@
 import { count, kind, type ValueOf } from "../../kernel/index.ts";
-import { pauseSeconds, repeats } from "../fields.ts";
-import { extensionIds, type ExtensionIds, type Parts } from "../extension-base.ts";
+import { pauseSeconds, repeats, waits } from "../fields.ts";
+import { extensionIds, waitOf, type ExtensionIds, type Parts } from "../extension-base.ts";
 import { targetField } from "../target.ts";
 import { FEW_MORE, USUAL_REST_PAUSE } from "../usual.ts";
 
@@ -9,6 +9,7 @@ export const definition = kind("restPause", {
   ...extensionIds,
   pauses: repeats,
   pause: pauseSeconds,
+  waits,
   target: targetField,
 });
 type RestPause = ValueOf<{ definition: typeof definition }>;
@@ -18,10 +19,11 @@ export const begin = (ids: ExtensionIds): RestPause => ({
   ...ids,
   pauses: count(2),
   pause: USUAL_REST_PAUSE,
+  waits: "exactly",
   target: FEW_MORE,
 });
-export const parts = ({ pauses, pause, target }: RestPause): Parts => ({
+export const parts = ({ pauses, pause, waits: how, target }: RestPause): Parts => ({
   times: pauses,
-  restBefore: pause,
+  restBefore: waitOf(pause, how),
   target,
 });

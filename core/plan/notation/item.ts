@@ -1,8 +1,10 @@
-import { REGIONS, type Region } from "../../kernel/index.ts";
+import { kindsOf, REGIONS, type Region } from "../../kernel/index.ts";
 import { type Drill, type DrillKind, type Intensity, type Item } from "../index.ts";
 import type { NotationContext } from "./context.ts";
 import {
   joined,
+  massPhrase,
+  massText,
   number,
   range,
   readBounded,
@@ -18,6 +20,7 @@ import {
   behind,
   first,
   inTurn,
+  many,
   map,
   maybe,
   word,
@@ -29,6 +32,7 @@ import {
 import { note, type Reading } from "./reading.ts";
 import { side, sideText } from "./side.ts";
 import { target, writeTarget } from "./target.ts";
+import { phase, readTempo, tempoText } from "./tempo.ts";
 import type { WordName } from "./tokens.ts";
 
 /** The word of each kind of drill. */
@@ -64,35 +68,60 @@ const INTENSITIES: PhrasesOf<Intensity> = {
 
 const UNSAID: Intensity = { kind: "unsaid" };
 
-/** drill = kind [ name ] [ "movement" name ] target [ side ] [ intensity ] */
-const drill: Words<Means<Drill>> = map(
+/** What every drill says: kind [ name ] [ "movement" name ] target. */
+const named = (kinds: readonly DrillKind[]) =>
   inTurn(
-    first(
-      ...Object.entries(DRILL_WORDS).map(([kind, at]) =>
-        map(word(at), (span) => ({ ...span, kind: kind as DrillKind })),
-      ),
-    ),
+    first(...kinds.map((kind) => map(word(DRILL_WORDS[kind]), (span) => ({ ...span, kind })))),
     maybe(name),
     maybe(behind("movement", movementWord)),
     target,
-    maybe(side),
-    maybe(anyOf(INTENSITIES)),
-  ),
-  ([{ kind, ...at }, called, movement, asked, on, intensity]) =>
-    (r: Reading) => {
-      if (called === null && movement === null) note(r, at, { code: "unnamed" });
-      return {
-        kind,
-        id: r.newId(),
-        lineageId: r.newId(),
-        name: called?.text ?? "",
-        movement: movement?.(r) ?? null,
-        target: asked(r),
-        side: on?.(r) ?? { kind: "both" },
-        intensity: intensity?.(r) ?? UNSAID,
-      };
-    },
+  );
+/** What may stand behind it: [ side ] [ intensity ] */
+const closing = inTurn(maybe(side), maybe(anyOf(INTENSITIES)));
+
+type Named = ReturnType<typeof named> extends Words<infer V> ? V : never;
+type Closing = typeof closing extends Words<infer V> ? V : never;
+
+/** The fields that all drills have. */
+function readDrill(
+  r: Reading,
+  [{ at, length }, called, movement, asked]: Named,
+  [on, how]: Closing,
+) {
+  if (called === null && movement === null) note(r, { at, length }, { code: "unnamed" });
+  return {
+    id: r.newId<"item">(),
+    lineageId: r.newId<"lineage">(),
+    name: called?.text ?? "",
+    movement: movement?.(r) ?? null,
+    target: asked(r),
+    side: on?.(r) ?? ({ kind: "both" } as const),
+    intensity: how?.(r) ?? UNSAID,
+  };
+}
+
+const plainDrill: Words<Means<Drill>> = map(
+  inTurn(named(kindsOf(DRILL_WORDS).filter((kind) => kind !== "preFatigue")), closing),
+  ([said, end]) =>
+    (r: Reading) => ({
+      kind: said[0].kind as Exclude<DrillKind, "preFatigue">,
+      ...readDrill(r, said, end),
+    }),
 );
+
+/** A pre-fatigue drill may say a load and a tempo as well. */
+const preFatigue: Words<Means<Drill>> = map(
+  inTurn(named(["preFatigue"]), maybe(behind("at", massPhrase)), many(phase), closing),
+  ([said, load, phases, end]) =>
+    (r: Reading) => ({
+      kind: "preFatigue" as const,
+      ...readDrill(r, said, end),
+      load: load?.(r) ?? null,
+      tempo: readTempo(r, phases),
+    }),
+);
+
+const drill: Words<Means<Drill>> = first<Means<Drill>>(plainDrill, preFatigue);
 
 const check: Words<Means<Item>> = map(
   inTurn(behind("check", memberWord<Region>(REGIONS)), time, behind("ifTight", drill)),
@@ -127,6 +156,8 @@ function drillText(value: Drill, context: NotationContext): string {
     unless(value.name === "", quoted(value.name)),
     value.movement === null ? "" : `movement ${movementText(value.movement, context)}`,
     writeTarget(value.target),
+    value.kind === "preFatigue" && value.load !== null ? `at ${massText(value.load)}` : "",
+    value.kind === "preFatigue" ? tempoText(value.tempo) : "",
     unless(value.side.kind === "both", sideText(value.side)),
     written(INTENSITIES, value.intensity, null),
   ]);

@@ -32,6 +32,8 @@ describe("a target", () => {
   it.each([
     ["8", { kind: "reps", min: 8, max: 8 }],
     ["8-12 reps", { kind: "reps", min: 8, max: 12 }],
+    ["8-12 until knees-cave", { kind: "repsUntil", min: 8, max: 12, criterion: "kneesCave" }],
+    ["10 reps until depth-cut", { kind: "repsUntil", min: 10, max: 10, criterion: "depthCut" }],
     ["8 to 12", { kind: "reps", min: 8, max: 12 }],
     ["30-40 s", { kind: "seconds", min: 30, max: 40 }],
     ["2 min", { kind: "seconds", min: 120, max: 120 }],
@@ -235,6 +237,22 @@ describe("what else is said of a set", () => {
     });
   });
 
+  it("reads what holds a load, a range of effort, a short range, gear, and another set's tempo", () => {
+    const [first, second] = setsOf(
+      '8 lower 4; 8 at last plus 1 at least 40 at most 60 lb leave 1-3 range stretched wear "belt" "straps" tempo as set 1',
+    );
+    expect(second).toMatchObject({
+      load: { kind: "fromLast", steps: 1 },
+      loadBounds: { least: kg(40), most: lb(60) },
+      effort: 1,
+      effortUpTo: 3,
+      range: "stretched",
+      gear: ["belt", "straps"],
+      tempo: OPEN_TEMPO,
+      tempoAs: first?.id,
+    });
+  });
+
   it("says once for all what one set may still say otherwise", () => {
     const sets = setsOf("all lower 3 rest 60 at 40: 8; 6 lower 5; 4 at 50 rest 2:00");
     expect(sets.map((set) => set.tempo.lower)).toEqual([3, 5, 3]);
@@ -266,6 +284,11 @@ describe("what follows a set", () => {
       "drop to 40 kg after 5 s",
       { kind: "drop", to: { kind: "reading", reading: kg(40) }, restBefore: 5 },
     ],
+    ["drop by 20% of first", { kind: "drop", to: { kind: "lessBy", of: "first", share: 0.2 } }],
+    ["drop by 10%", { kind: "drop", to: { kind: "lessBy", of: "current", share: 0.1 } }],
+    ["drop to 40 kg after most 5 s", { kind: "drop", restBefore: 5, waits: "atMost" }],
+    ["rest-pause 2 after most 20 s", { kind: "restPause", pause: 20, waits: "atMost" }],
+    ["cluster 4 after 30 s", { kind: "cluster", pause: 30, waits: "exactly" }],
     ["drop to body", { kind: "drop", to: { kind: "bodyweight" } }],
     ["drop strip 2 plates", { kind: "drop", to: { kind: "strip", plates: 2 } }],
     ["drop down 3 steps", { kind: "drop", to: { kind: "steps", steps: 3 } }],
@@ -312,6 +335,22 @@ describe("drills and checks", () => {
     if (!read.ok) throw new Error(JSON.stringify(read.error));
     return read.value;
   };
+
+  it("give a pre-fatigue drill its load and tempo", () => {
+    expect(
+      itemsOf('pre-fatigue "Leg extension" 20 at 15 lower 3 squeeze 1 left then right'),
+    ).toMatchObject([
+      {
+        kind: "preFatigue",
+        load: kg(15),
+        tempo: { lower: 3, stretch: null, lift: null, squeeze: 1 },
+        side: { kind: "each", first: "left" },
+      },
+    ]);
+    expect(itemsOf('pre-fatigue "Leg extension" 20')).toMatchObject([
+      { load: null, tempo: OPEN_TEMPO },
+    ]);
+  });
 
   it.each([
     ["pulse-raiser", "pulseRaiser"],

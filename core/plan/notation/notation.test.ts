@@ -162,6 +162,14 @@ describe("what is wrong", () => {
     ["8 at 82.5001", 5, { code: "mass" }],
     ["8-12 steps", 0, { code: "oneNumber" }],
     ["8 between stretch 30 s", 10, { code: "unnamed" }],
+    ["8 leave 3-1", 8, { code: "upsideDown", min: 3, max: 1 }],
+    ["8 at 75-70% of max", 5, { code: "upsideDown", min: 75, max: 70 }],
+    ["8 tempo as set 1", 11, { code: "notBefore", number: 1 }],
+    ['8 wear "belt" "belt"', 14, { code: "twice", what: "belt" }],
+    ['8 wear ""', 7, { code: "gear" }],
+    ["8 at least 40 at least 50", 14, { code: "twice", what: "bounds" }],
+    ["8 at 60% of usual 20", 18, { code: "bound", bound: "possibleReps", value: 20 }],
+    ['stretch "Couch" 30 s', 0, { code: "expected", found: "stretch" }],
   ])("%s", (text, at, error) => {
     expect(errorOf(text)).toMatchObject({ at, ...error });
   });

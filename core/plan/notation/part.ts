@@ -1,4 +1,4 @@
-import { degrees, share, MUSCLE_LENGTHS } from "../../kernel/index.ts";
+import { degrees, MUSCLE_LENGTHS, share, type Seconds } from "../../kernel/index.ts";
 import {
   FEW_MORE,
   USUAL_CLUSTER_PAUSE,
@@ -44,30 +44,38 @@ import type { Span } from "./span.ts";
 import type { Reading } from "./reading.ts";
 import { target, writeTarget } from "./target.ts";
 
+/** What a drop's share is of; of the load before where it is not said. */
+const ofWhich = map(
+  maybe(
+    behind(
+      "of",
+      oneOf<"first" | "current">([
+        ["first", "first"],
+        ["last", "current"],
+      ]),
+    ),
+  ),
+  (of) => of ?? "current",
+);
+const ofText = (of: "first" | "current") => `of ${of === "first" ? "first" : "last"}`;
+
 /** How what a drop goes down to is written. */
 const DROPS: PhrasesOf<DropLoad> = {
   share: {
-    read: map(
-      inTurn(
-        behind("to", percentWords),
-        maybe(
-          behind(
-            "of",
-            oneOf<"first" | "current">([
-              ["first", "first"],
-              ["last", "current"],
-            ]),
-          ),
-        ),
-      ),
-      ([percent, of]) =>
-        (r: Reading) => ({
-          kind: "share" as const,
-          of: of ?? "current",
-          share: readShare(r, percent, "dropPercent"),
-        }),
-    ),
-    write: (to) => `to ${percentText(to.share)} of ${to.of === "first" ? "first" : "last"}`,
+    read: map(inTurn(behind("to", percentWords), ofWhich), ([percent, of]) => (r: Reading) => ({
+      kind: "share" as const,
+      of,
+      share: readShare(r, percent, "dropPercent"),
+    })),
+    write: (to) => `to ${percentText(to.share)} ${ofText(to.of)}`,
+  },
+  lessBy: {
+    read: map(inTurn(behind("by", percentWords), ofWhich), ([percent, of]) => (r: Reading) => ({
+      kind: "lessBy" as const,
+      of,
+      share: readShare(r, percent, "dropPercent"),
+    })),
+    write: (to) => `by ${percentText(to.share)} ${ofText(to.of)}`,
   },
   strip: {
     read: map(inTurn(behind("strip", number), isSaid("plates")), ([plates]) => (r: Reading) => ({
@@ -135,11 +143,18 @@ interface PartPhrase<E extends Extension> {
 type Bodied<E extends Extension> = Omit<E, "id" | "lineageId">;
 
 const forTarget = maybe(behind("for", target));
-const after = maybe(behind("after", time));
+/** "after" [ "most" ] time */
+const after = maybe(behind("after", inTurn(isSaid("most"), time)));
+type After = readonly [isMost: boolean, said: Num] | null;
+const pauseOf = (r: Reading, wait: After, usual: Seconds): Seconds =>
+  wait === null ? usual : readTime(r, wait[1], "pause");
+const waitsOf = (wait: After) => (wait?.[0] === true ? ("atMost" as const) : ("exactly" as const));
 const forText = (asked: Target, usual: Target) =>
   unless(writeTarget(asked) === writeTarget(usual), `for ${writeTarget(asked)}`);
-const afterText = (pause: number, usual: number) =>
-  unless(pause === usual, `after ${timeText(pause)}`);
+const afterText = (pause: number, usual: number, waits: "exactly" | "atMost") =>
+  waits === "atMost"
+    ? `after most ${timeText(pause)}`
+    : unless(pause === usual, `after ${timeText(pause)}`);
 
 /** How each kind of part is written. */
 const PARTS: { readonly [K in ExtensionKind]: PartPhrase<Extract<Extension, { kind: K }>> } = {
@@ -151,17 +166,18 @@ const PARTS: { readonly [K in ExtensionKind]: PartPhrase<Extract<Extension, { ki
         means: (r, own) => ({
           kind: "drop",
           to: to(r),
-          restBefore: wait === null ? USUAL_DROP_REST : readTime(r, wait, "pause"),
+          restBefore: pauseOf(r, wait, USUAL_DROP_REST),
+          waits: waitsOf(wait),
           target: asked?.(r) ?? own,
           line: r.newId(),
         }),
       }),
     ),
-    write: ({ to, target: asked, restBefore }, own) =>
+    write: ({ to, target: asked, restBefore, waits }, own) =>
       joined([
         `drop ${written(DROPS, to, null)}`,
         forText(asked, own),
-        afterText(restBefore, USUAL_DROP_REST),
+        afterText(restBefore, USUAL_DROP_REST, waits),
       ]),
   },
   restPause: {
@@ -169,14 +185,15 @@ const PARTS: { readonly [K in ExtensionKind]: PartPhrase<Extract<Extension, { ki
       means: (r) => ({
         kind: "restPause",
         pauses: readBounded(r, times, "repeats"),
-        pause: wait === null ? USUAL_REST_PAUSE : readTime(r, wait, "pause"),
+        pause: pauseOf(r, wait, USUAL_REST_PAUSE),
+        waits: waitsOf(wait),
         target: asked?.(r) ?? FEW_MORE,
       }),
     })),
-    write: ({ pauses, pause, target: asked }) =>
+    write: ({ pauses, pause, waits, target: asked }) =>
       joined([
         `rest-pause ${pauses}`,
-        afterText(pause, USUAL_REST_PAUSE),
+        afterText(pause, USUAL_REST_PAUSE, waits),
         forText(asked, FEW_MORE),
       ]),
   },
@@ -187,16 +204,17 @@ const PARTS: { readonly [K in ExtensionKind]: PartPhrase<Extract<Extension, { ki
         means: (r, own) => ({
           kind: "cluster",
           groups: readBounded(r, times, "repeats"),
-          pause: wait === null ? USUAL_CLUSTER_PAUSE : readTime(r, wait, "pause"),
+          pause: pauseOf(r, wait, USUAL_CLUSTER_PAUSE),
+          waits: waitsOf(wait),
           multiple: multiple === null ? share(1) : readShare(r, multiple, "percent"),
           target: asked?.(r) ?? own,
         }),
       }),
     ),
-    write: ({ groups, pause, multiple, target: asked }, own) =>
+    write: ({ groups, pause, waits, multiple, target: asked }, own) =>
       joined([
         `cluster ${groups}`,
-        afterText(pause, USUAL_CLUSTER_PAUSE),
+        afterText(pause, USUAL_CLUSTER_PAUSE, waits),
         unless(multiple === 1, `at ${percentText(multiple)}`),
         forText(asked, own),
       ]),

@@ -21,9 +21,6 @@ export function headed<V>(
 }
 
 /** Words with their place, where nothing but they begin it. */
-export function placed<V>(
-  words: Words<V>,
-  said: (found: V) => Omit<Saying, keyof Span>,
-): Words<Saying> {
+export function placed<V, S>(words: Words<V>, said: (found: V) => S): Words<Span & S> {
   return map(words, (found, at) => ({ ...at, ...said(found) }));
 }

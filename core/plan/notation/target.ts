@@ -68,6 +68,18 @@ const PHRASES: PhrasesOf<Target> = {
     })),
     write: rangeText,
   },
+  repsUntil: {
+    read: map(
+      inTurn(range(number), isSaid("reps"), behind("until", memberWord(FAULTS))),
+      ([reps, , criterion]) =>
+        (r: Reading) => ({
+          kind: "repsUntil" as const,
+          ...readRange(r, reps, "amount"),
+          criterion: criterion(r),
+        }),
+    ),
+    write: (target) => `${rangeText(target)} until ${kebab(target.criterion)}`,
+  },
   seconds: {
     read: map(timeRange, (times) => (r: Reading) => ({
       kind: "seconds" as const,

@@ -1,8 +1,10 @@
 import {
   isPhaseTime,
+  OPEN_TEMPO,
   TEMPO_PHASES,
   type Accent,
   type PlannedSet,
+  type Tempo,
   type TempoPhaseName,
 } from "../index.ts";
 import { joined, num, readTime, readWithin, time, type Num } from "./measures.ts";
@@ -21,26 +23,32 @@ import {
 } from "./phrase.ts";
 import { note, type Reading } from "./reading.ts";
 import { placed, type Saying } from "./saying.ts";
+import type { Span } from "./span.ts";
 
 const phaseName = oneOf<TempoPhaseName>(TEMPO_PHASES.map((phase) => [phase, phase]));
 const held = first<Num | "explosive">(time, oneOf([["fast", "explosive" as const]]));
 
 /** [ "tempo" ] phase ( time | "fast" ); each phase once. */
-export const phase: Words<Saying> = map(
+export const phase: Words<PhaseSaying> = map(
   inTurn(maybe(word("tempo")), placed(inTurn(phaseName, held), saysPhase)),
   ([, said]) => said,
 );
 
-function saysPhase([name, value]: readonly [TempoPhaseName, Num | "explosive"]): Omit<
-  Saying,
-  "at" | "length"
+/** A phase as it is said: which, and what it makes of a tempo. */
+export interface PhaseSaying extends Saying {
+  readonly once: TempoPhaseName;
+  readonly of: (r: Reading, tempo: Tempo) => Tempo;
+}
+
+function saysPhase([once, value]: readonly [TempoPhaseName, Num | "explosive"]): Omit<
+  PhaseSaying,
+  keyof Span
 > {
-  return {
-    once: name,
-    says: (r, { tempo }) => ({
-      tempo: { ...tempo, [name]: value === "explosive" ? value : readPhase(r, name, value) },
-    }),
-  };
+  const of: PhaseSaying["of"] = (r, tempo) => ({
+    ...tempo,
+    [once]: value === "explosive" ? value : readPhase(r, once, value),
+  });
+  return { once, of, says: (r, { tempo }) => ({ tempo: of(r, tempo) }) };
 }
 
 function readPhase(r: Reading, name: TempoPhaseName, said: Num): number {
@@ -94,4 +102,16 @@ export function tempoText(tempo: PlannedSet["tempo"]): string {
       return `${name} ${value === "explosive" ? "fast" : num(value)}`;
     }),
   );
+}
+
+/** The tempo that some phases say, each once. */
+export function readTempo(r: Reading, phases: readonly PhaseSaying[]): PlannedSet["tempo"] {
+  const said = new Set<string>();
+  let tempo = OPEN_TEMPO;
+  for (const one of phases) {
+    if (said.has(one.once)) note(r, one, { code: "twice", what: "phase" });
+    said.add(one.once);
+    tempo = one.of(r, tempo);
+  }
+  return tempo;
 }

@@ -148,6 +148,7 @@ const WORDS = {
   then: word("then"),
   drop: word("drops?", "drop"),
   to: word("to"),
+  by: word("by"),
   first: word("first"),
   strip: word("strip"),
   plates: word("plates?", "plates"),
