@@ -18,6 +18,7 @@ export default [
     route("movements", "routes/movements.tsx"),
     route("movements/new", "routes/movement-new.tsx"),
     route("movements/:movementId", "routes/movement.tsx"),
+    route("movements/:movementRef/set-up", "routes/own-set-up.tsx"),
     route("approaches", "routes/approaches.tsx"),
     route("approaches/:approach", "routes/approach.tsx"),
     route("strength-rules", "routes/strength-rules.tsx"),

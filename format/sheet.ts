@@ -1,6 +1,13 @@
-import { partsOf, restSpan, setUpChanges, type SideMode, type Slot } from "~/core/plan/index.ts";
+import {
+  partsOf,
+  restSpan,
+  setUpChanges,
+  type SideMode,
+  type Slot,
+  startOf,
+} from "~/core/plan/index.ts";
 import type { SetStep, SheetBox, SheetLine, SheetSets } from "~/core/unroll/index.ts";
-import type { Movement } from "~/core/movement/index.ts";
+import { type Movement } from "~/core/movement/index.ts";
 import { formatMass } from "./numbers.ts";
 import {
   EXTENSION_NAMES,
@@ -93,7 +100,7 @@ function howOfSet(
     ...formatKept(step),
     rest === null ? "" : `rest ${formatRest(rest)}`,
     sidesText(set.side),
-    formatTempo(step.tempo, movement?.tempoStart ?? "lower"),
+    formatTempo(step.tempo, startOf(slot, movement)),
     ...step.accents.map(formatAccent),
     formatSetUp(setUpChanges(slot.setUp, set.setUp)),
   ];

@@ -7,5 +7,6 @@ import type { loader } from "../routes/studio.tsx";
 export function useCatalogue(): Catalogue {
   const studio = useRouteLoaderData<typeof loader>("routes/studio");
   const own = studio?.ownMovements;
-  return useMemo(() => catalogueOf(own ?? []), [own]);
+  const setUps = studio?.ownSetUps;
+  return useMemo(() => catalogueOf(own ?? [], setUps ?? {}), [own, setUps]);
 }

@@ -37,7 +37,7 @@ export function MovementFacts({
           `${LEVEL_NAMES[movement.difficulty]}, ${movement.setUpEffort} set-up; ${movement.loadings.map((l) => LOADING_NAMES[l].toLowerCase()).join(", ")}`,
           ...movement.setUp.map(
             (p) =>
-              `${p.name}: ${p.choices.join(" or ")}${p.claimed === undefined ? "" : ` (some hold: ${p.claimed})`}`,
+              `${p.name}: ${p.choices.join(" or ")}${p.rising === undefined ? "" : ` (harder: ${p.rising.join(", then ")})`}${p.claimed === undefined ? "" : ` (some hold: ${p.claimed})`}`,
           ),
         ]}
       />

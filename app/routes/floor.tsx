@@ -59,7 +59,8 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
       context: plannedContext(run.document, slot, station, bodyWeight),
       loading: station.loading,
     };
-    lasts[slot.id] = { exposure, differences: differences(exposure, today) };
+    const parameters = catalogue.find(slot.movement)?.setUp ?? [];
+    lasts[slot.id] = { exposure, differences: differences(exposure, today, parameters) };
   }
   const strengthRecords = strengthRecordsOf(series, bodyWeight, rules);
   const named = new Set(movementsIn(run.document));

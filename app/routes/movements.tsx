@@ -112,6 +112,9 @@ function Row({ movement, find }: { readonly movement: Movement; readonly find: F
                 Change it
               </Button>
             ) : null}
+            <Button component={Link} size="small" to={`/movements/${movement.ref}/set-up`}>
+              Add to its set-up
+            </Button>
             <Button component={Link} size="small" to={`/movements/new?from=${movement.ref}`}>
               Write one of your own from it
             </Button>

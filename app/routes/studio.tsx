@@ -1,6 +1,7 @@
 import { Outlet } from "react-router";
 import { requireSignIn, signedInOf } from "~/server/auth/session.server.ts";
 import { listOwnMovements } from "~/server/db/movements.server.ts";
+import { listOwnSetUps, setUpsByRef } from "~/server/db/own-set-ups.server.ts";
 import { reading } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/studio.ts";
 import { Shell } from "../components/shell.tsx";
@@ -9,7 +10,8 @@ export const middleware: Route.MiddlewareFunction[] = [requireSignIn];
 
 export const loader = reading(async (scope, { context }: Route.LoaderArgs) => {
   const { studioName, displayName } = signedInOf(context);
-  return { studioName, displayName, ownMovements: await listOwnMovements(scope) };
+  const [ownMovements, setUps] = await Promise.all([listOwnMovements(scope), listOwnSetUps(scope)]);
+  return { studioName, displayName, ownMovements, ownSetUps: setUpsByRef(setUps) };
 });
 
 export default function Studio({ loaderData }: Route.ComponentProps) {

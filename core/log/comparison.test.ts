@@ -56,6 +56,22 @@ describe("like with like", () => {
     ]);
   });
 
+  it("knows which setting is harder where the studio said so, in all that differs or not at all", () => {
+    const depth = { name: "Pins", choices: ["3", "4"], usual: "3", rising: ["3", "4"] };
+    const stance = { name: "Stance", choices: ["hip", "wide"], usual: "hip" };
+    const moved = (from: LogContext["setUp"], to: LogContext["setUp"]) =>
+      differences(
+        { context: sampleContext({ setUp: from }), loading: RACK },
+        { context: sampleContext({ setUp: to }), loading: RACK },
+        [depth, stance],
+      ).map(({ direction }) => direction);
+    expect(moved({ Pins: "3" }, { Pins: "4" })).toEqual(["harder"]);
+    expect(moved({ Pins: "4" }, { Pins: "3" })).toEqual(["easier"]);
+    expect(moved({ Stance: "hip" }, { Stance: "wide" })).toEqual(["other"]);
+    expect(moved({ Pins: "3", Stance: "hip" }, { Pins: "4", Stance: "wide" })).toEqual(["other"]);
+    expect(moved({ Pins: "3" }, { Pins: "3" })).toEqual([]);
+  });
+
   it("concludes one way only under harder or easier conditions", () => {
     expect(verdictOf([])).toBe("alike");
     expect(

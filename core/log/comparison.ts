@@ -1,5 +1,6 @@
 import { measuresAlike, type Loading } from "../gym/index.ts";
 import { sameTempo, TEMPO_PHASES, type Tempo } from "../plan/index.ts";
+import { compareChoices, type SetUpParameter } from "../movement/index.ts";
 import type { LogContext } from "./part.ts";
 
 /** Whether the later session had it harder, easier, or just otherwise in one respect. */
@@ -24,10 +25,14 @@ export interface ComparedContext {
 const REST_TOLERANCE = 0.2;
 const ORDER_TOLERANCE = 2;
 
-/** How the later exercise differs from the earlier one. Empty: like with like. */
+/**
+ * How the later exercise differs from the earlier one. Empty: like with like. `parameters` are those of the
+ * exercise, of which some have an order of what is harder.
+ */
 export function differences(
   earlier: ComparedContext,
   later: ComparedContext,
+  parameters: readonly SetUpParameter[] = [],
 ): readonly Difference[] {
   const a = earlier.context;
   const b = later.context;
@@ -36,7 +41,8 @@ export function differences(
   if (a.movement !== b.movement) note("movement", "other");
   if (a.station !== b.station || !measuresAlike(earlier.loading, later.loading))
     note("station", "other");
-  if (!sameSetUp(a, b)) note("setUp", "other");
+  const setUp = setUpDirection(a, b, parameters);
+  if (setUp !== null) note("setUp", setUp);
   if (!sameTempo(a.tempo, b.tempo)) note("tempo", tempoDirection(a.tempo, b.tempo));
   if (a.restSeconds !== null && b.restSeconds !== null) {
     const change = b.restSeconds - a.restSeconds;
@@ -67,9 +73,30 @@ export function verdictOf(found: readonly Difference[]): Verdict {
   return "notComparable";
 }
 
-/** Only what both recorded can differ: an unknown choice is not another choice. */
-function sameSetUp(a: LogContext, b: LogContext): boolean {
-  return Object.entries(a.setUp).every(([name, choice]) => (b.setUp[name] ?? choice) === choice);
+/**
+ * Whether the later set-up was harder or easier in all that differs, or just another; null where nothing does.
+ * Only what both recorded can differ: an unknown choice is not another choice.
+ */
+function setUpDirection(
+  a: LogContext,
+  b: LogContext,
+  parameters: readonly SetUpParameter[],
+): Direction | null {
+  const changes = Object.entries(a.setUp).flatMap(([name, from]) => {
+    const to = b.setUp[name] ?? from;
+    return to === from
+      ? []
+      : [
+          compareChoices(
+            parameters.find((p) => p.name === name),
+            from,
+            to,
+          ),
+        ];
+  });
+  if (changes.length === 0) return null;
+  if (changes.every((change) => change === 1)) return "harder";
+  return changes.every((change) => change === -1) ? "easier" : "other";
 }
 
 function gearNames(context: LogContext): string | null {

@@ -46,6 +46,8 @@ export interface SetUpParameter {
   readonly shifts?: Readonly<Record<string, Partial<Stimulus>>>;
   /** The emphasis that some schools claim for a choice. Always contested, and shown as such. */
   readonly claimed?: string;
+  /** The choices of which each is harder than the one before it, where somebody said so. */
+  readonly rising?: readonly string[];
 }
 
 export interface FaultAdvice {

@@ -252,6 +252,7 @@ export function newBlock(
       progression: { kind: "doubleProgression" },
       lines: [],
       optional: false,
+      startsWith: null,
       notes: { coach: "", trainee: "" },
     },
   };

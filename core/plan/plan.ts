@@ -40,6 +40,8 @@ export const slotField = z
       .max(BOUNDS.sets.most)
       .readonly(),
     optional: z.boolean(),
+    /** The phase that a repetition starts with here; as the exercise has it where null. */
+    startsWith: z.enum(["lower", "lift"]).nullable().default(null),
     notes: z.object({ coach: textWithin(2000), trainee: textWithin(2000) }).readonly(),
   })
   .readonly();
@@ -192,4 +194,12 @@ export function movementsIn(plan: SessionPlan): readonly MovementRef[] {
 /** How many rounds a rotation has: as many as its longest member has sets. */
 export function roundsOf(rotation: RotationBlock): number {
   return Math.max(0, ...rotation.members.map((member) => member.sets.length));
+}
+
+/** The phase that a repetition starts with: as the exercise of the session says, or else as it is built. */
+export function startOf(
+  slot: Pick<Slot, "startsWith">,
+  movement: { readonly tempoStart: "lower" | "lift" } | null,
+): "lower" | "lift" {
+  return slot.startsWith ?? movement?.tempoStart ?? "lower";
 }

@@ -17,7 +17,12 @@ import {
 } from "../../tests/samples/index.ts";
 
 const slot = sampleSlot([sampleSet(1), sampleSet(2), sampleSet(3)]);
-const HERE: Circumstances = { loading: RACK, bodyWeight: null, isHoldingSuccess: false };
+const HERE: Circumstances = {
+  loading: RACK,
+  bodyWeight: null,
+  isHoldingSuccess: false,
+  parameters: [],
+};
 const propose = (exposures: Exposure[], over: Partial<Circumstances> = {}, of = slot): Proposal => {
   const [proposal] = proposeFor(of, exposures, { ...HERE, ...over });
   if (proposal === undefined) throw new Error("an exercise without a line");
@@ -118,7 +123,7 @@ describe("double progression", () => {
 
   it("takes a held load for success while body weight is being cut", () => {
     const held = [at(9, 9, 8), at(9, 8, 8), at(9, 9, 8)];
-    const p = propose(held, { isHoldingSuccess: true });
+    const p = propose(held, { isHoldingSuccess: true, parameters: [] });
     expect(codes(p)).toContain("heldWhileCutting");
     expect(codes(p)).not.toContain("stalled");
     expect(p).toMatchObject({ move: "keep", mustRule: false });

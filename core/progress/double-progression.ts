@@ -1,5 +1,6 @@
 import { compareMass, sameReading, ticksOf, type Mass } from "../kernel/index.ts";
 import { harderBy, nextEasier, nextHarder, totalMoved, type Loading } from "../gym/index.ts";
+import type { SetUpParameter } from "../movement/index.ts";
 import { repsLeft } from "../plan/index.ts";
 import { differences, verdictOf, type ExposedSet, type Exposure } from "../log/index.ts";
 import { keep, type Proposal, type Reason } from "./proposal.ts";
@@ -12,6 +13,7 @@ export interface JudgedLine {
   readonly bodyWeight: Mass | null;
   /** While body weight is cut a load that is held is no stall. */
   readonly isHoldingSuccess: boolean;
+  readonly parameters: readonly SetUpParameter[];
 }
 
 /** A step beyond this share of the load asks for a ruling. Source: our rule, docs/arithmetic.md § Progression. */
@@ -39,8 +41,8 @@ export function nextByDoubleProgression(line: JudgedLine): Proposal {
   const judged = ranged.filter((set) => set.reps !== null);
   if (judged.length === 0) return keep(reading, doubts, "low", true);
 
-  const series = comparableSeries(exposures);
-  const compared = comparedWithBefore(exposures);
+  const series = comparableSeries(line);
+  const compared = comparedWithBefore(line);
   const fell = fallOf(series, reading);
   const missing = last.sets.length < last.planned.length;
   const sameLoad = judged.every((set) => set.reading !== null && sameReading(set.reading, reading));
@@ -88,18 +90,17 @@ function doubtsAbout(last: Exposure): readonly Reason[] {
 }
 
 /** The exposures up to the last one that may be compared with it, oldest first. */
-function comparableSeries(exposures: readonly Exposure[]): readonly Exposure[] {
-  const last = exposures.at(-1);
-  if (last === undefined) return [];
-  return exposures.filter((e) => verdictOf(differences(e, last)) === "alike");
+function comparableSeries({ exposures, parameters }: JudgedLine): readonly Exposure[] {
+  const last = exposures[exposures.length - 1] as Exposure;
+  return exposures.filter((e) => verdictOf(differences(e, last, parameters)) === "alike");
 }
 
 /** What the session before may say about the last one: nothing, everything, or one way only. */
-function comparedWithBefore(exposures: readonly Exposure[]): readonly Reason[] {
+function comparedWithBefore({ exposures, parameters }: JudgedLine): readonly Reason[] {
   const [before, last] = [exposures.at(-2), exposures.at(-1)];
   if (last === undefined) return [];
   if (before === undefined) return [{ code: "firstExposure" }];
-  const found = differences(before, last);
+  const found = differences(before, last, parameters);
   switch (verdictOf(found)) {
     case "alike":
       return [];

@@ -41,6 +41,7 @@ const propose = (slot: Slot, exposures: readonly Exposure[], over: Partial<Circu
     loading: RACK,
     bodyWeight: null,
     isHoldingSuccess: false,
+    parameters: [],
     ...over,
   });
 const moves = (slot: Slot, ...exposures: readonly Exposure[]) =>

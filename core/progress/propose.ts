@@ -1,5 +1,6 @@
 import { compareMass, sameReading, type Mass } from "../kernel/index.ts";
 import { howToMake, loadForTotal, measuresAlike, totalMoved, type Loading } from "../gym/index.ts";
+import type { SetUpParameter } from "../movement/index.ts";
 import {
   followsOf,
   isPreparatory,
@@ -22,6 +23,8 @@ export interface Circumstances {
   readonly bodyWeight: Mass | null;
   /** While body weight is cut a load that is held is no stall. */
   readonly isHoldingSuccess: boolean;
+  /** What is set up on the exercise, of which some may have an order of what is harder. */
+  readonly parameters: readonly SetUpParameter[];
 }
 
 /** What each rule makes of a line that was trained. */

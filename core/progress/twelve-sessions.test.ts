@@ -267,6 +267,7 @@ describe("twelve sessions, worked by hand", () => {
       loading: session.loading,
       bodyWeight: kg(80),
       isHoldingSuccess: false,
+      parameters: [],
     });
     const around = sampleAround([sampleStation(session.loading)], {
       bodyWeight: kg(80),

@@ -68,7 +68,12 @@ export async function proposalsFor(scope: Scope, run: StoredRun): Promise<Propos
     const lines =
       station === null
         ? unplaced(slot)
-        : proposeFor(slot, own, { loading: station.loading, bodyWeight, isHoldingSuccess });
+        : proposeFor(slot, own, {
+            loading: station.loading,
+            bodyWeight,
+            isHoldingSuccess,
+            parameters: catalogue.find(slot.movement)?.setUp ?? [],
+          });
     return {
       slot,
       station,

@@ -6,6 +6,7 @@ import { newId } from "~/codec/new-id.ts";
 import { movementCodec } from "~/codec/movement.ts";
 import { jsonColumn, storedJson } from "~/codec/rows.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
+import { listOwnSetUps, setUpsByRef } from "./own-set-ups.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
 import { readEach } from "./set-apart.server.ts";
 
@@ -34,7 +35,8 @@ export async function listOwnMovements(scope: Scope): Promise<readonly OwnMoveme
 
 /** The studio's own movements beside those that ship. */
 export async function catalogueFor(scope: Scope): Promise<Catalogue> {
-  return catalogueOf(await listOwnMovements(scope));
+  const [own, setUps] = await Promise.all([listOwnMovements(scope), listOwnSetUps(scope)]);
+  return catalogueOf(own, setUpsByRef(setUps));
 }
 
 export async function addMovement(

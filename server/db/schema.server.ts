@@ -240,6 +240,17 @@ const CORRECTIONS = [
 /** A ruling is on a line of an exercise; one from before was on all of them, and names none. */
 const LINES = ["alter table rulings add column on_line binary(16) null after line_id"];
 
+/** What a studio adds to the set-up of an exercise, built in or its own. */
+const OWN_SET_UPS = [
+  `create table own_set_ups (
+    studio_id binary(16) not null, id binary(16) not null, movement varchar(80) not null,
+    revision int not null, document json not null, changed_at bigint not null,
+    actor_kind enum('user','link','system') not null, actor_id binary(16) null,
+    primary key (studio_id, id), unique key own_set_ups_movement (studio_id, movement),
+    foreign key (studio_id) references studios (id)
+  )`,
+];
+
 /** Migrations by name, in order. A landed one is never edited; the next is appended. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
   { name: "001-foundation", statements: FIRST },
@@ -248,6 +259,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: "004-known-devices", statements: KNOWN_DEVICES },
   { name: "005-corrections", statements: CORRECTIONS },
   { name: "006-lines", statements: LINES },
+  { name: "007-own-set-ups", statements: OWN_SET_UPS },
 ];
 
 const source: Knex.MigrationSource<(typeof MIGRATIONS)[number]> = {

@@ -11,6 +11,7 @@ export type StudioTable =
   | "measurements"
   | "approaches"
   | "movements"
+  | "own_set_ups"
   | "dismissals"
   | "erased_people"
   | "erased_runs"

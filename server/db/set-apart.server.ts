@@ -9,6 +9,7 @@ export type RecordKind =
   | "brief"
   | "client"
   | "exercise"
+  | "set-up of an exercise"
   | "gym"
   | "log entry"
   | "measurement"

@@ -97,7 +97,13 @@ const rows: readonly (readonly [string, () => unknown, unknown])[] = [
   ["fold of 40 commands", () => foldCommands(commands), commands],
   [
     "double progression, 12 sessions",
-    () => proposeFor(slot, exposures, { loading: rack, bodyWeight: null, isHoldingSuccess: false }),
+    () =>
+      proposeFor(slot, exposures, {
+        loading: rack,
+        bodyWeight: null,
+        isHoldingSuccess: false,
+        parameters: [],
+      }),
     exposures,
   ],
   ["findings of 12 exercises", () => findingsOf(long), long.plan],

@@ -11,6 +11,9 @@ import { personFormCodec } from "~/codec/person.ts";
 import { savePlanCodec } from "~/codec/save-plan.ts";
 import { setAsideCodec } from "~/codec/set-aside.ts";
 import { gymFormCodec, stationFormCodec } from "~/codec/station-form.ts";
+import { ownSetUpFormCodec } from "~/codec/own-set-up.ts";
+import { NOTHING_OWN } from "~/core/movement/index.ts";
+import { listOwnSetUps, saveOwnSetUp } from "~/server/db/own-set-ups.server.ts";
 import { strengthRulesFormCodec } from "~/codec/strength-rules.ts";
 import { changeTemplateCodec } from "~/codec/template.ts";
 import { findShippedApproach, QUESTION_NAMES } from "~/core/person/index.ts";
@@ -253,6 +256,25 @@ describe("what a form takes is written and read back equal:", () => {
     }
     const names = (await listOwnApproaches(here.studio.scope)).map(({ name }) => name);
     expect(Math.max(...names.map(({ length }) => length))).toBeLessThanOrEqual(60);
+  });
+
+  it("what a studio adds to the set-up of an exercise", async () => {
+    const movement = findMovement("shipped:back-squat")!;
+    const words = spoiled({ name: "Pins", choices: "3, 4, 5", order: "rising" });
+    const forms = fc
+      .array(words, { maxLength: 3 })
+      .map((parameters) => ({ startsWith: "lift", parameters }));
+    let revision = 0;
+    await readsBack(forms, ownSetUpFormCodec(movement), async (written) => {
+      const saved = await saveOwnSetUp(here.studio.scope, movement.ref, revision, written);
+      expect(saved).toEqual({ ok: true, value: null });
+      revision += 1;
+      const [stored] = await listOwnSetUps(here.studio.scope);
+      expect(stored?.revision).toBe(revision);
+      return { written, read: stored?.setUp };
+    });
+    const late = await saveOwnSetUp(here.studio.scope, movement.ref, 0, NOTHING_OWN);
+    expect(late).toEqual({ ok: false, error: "changedMeanwhile" });
   });
 
   it("the rules of strength", async () => {

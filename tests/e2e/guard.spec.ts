@@ -62,6 +62,7 @@ const EXPECTED: Readonly<Record<string, "hidden" | "own" | "open">> = {
   "routes/movements": "own",
   "routes/movement-new": "own",
   "routes/movement": "hidden",
+  "routes/own-set-up": "hidden",
   "routes/plan-new": "own",
   "routes/bench": "hidden",
   "routes/plan-sheet": "hidden",
@@ -83,6 +84,7 @@ async function idsOfOtherStudio(page: Page): Promise<Record<string, string>> {
   const own = /studio:([0-9a-f-]{36})/.exec(await (await page.request.get("/movements")).text());
   return {
     movementId: own?.[1] ?? "none",
+    movementRef: `studio:${own?.[1] ?? "none"}`,
     runId: last(floor),
     personId: last(person),
     planId: last(bench),

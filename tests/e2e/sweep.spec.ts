@@ -111,6 +111,7 @@ test("no body of any kind holds the server, on any route and in any field", asyn
     `/gyms/${where.gym}/stations/new`,
     `/gyms/${where.gym}/stations/${where.rack}`,
     "/movements/new",
+    "/movements/shipped:back-squat/set-up",
     "/plans/new",
     own,
     "/strength-rules",

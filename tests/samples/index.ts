@@ -124,6 +124,7 @@ export function sampleSlot(sets: readonly PlannedSet[], over: Partial<Slot> = {}
     progression: { kind: "doubleProgression" },
     lines: [],
     optional: false,
+    startsWith: null,
     notes: { coach: "", trainee: "" },
     ...over,
   };

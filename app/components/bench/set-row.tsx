@@ -92,7 +92,7 @@ export const SetRow = steady(function SetRow({
   readonly sets: readonly PlannedSet[];
   readonly movement: Movement | null;
   /** The exercise and its station, for what a load can begin from. */
-  readonly at: Pick<LoadPlace, "loading" | "movement">;
+  readonly at: Pick<LoadPlace, "loading" | "movement" | "startsWith">;
   readonly notation: NotationContext;
   /** The steps of this set, in order. */
   readonly steps: readonly SetStep[];

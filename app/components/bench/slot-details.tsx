@@ -13,6 +13,8 @@ import { Labelled, Select } from "../field.tsx";
 /** More places than this are no answer to where it should be felt. */
 const MOST_FELT = 6;
 
+const STARTS = ["lower", "lift"] as const;
+
 /** What is set once for an exercise: station, sides, set-up, rounding, purpose and the note for the trainee. */
 export function SlotDetails({
   slot,
@@ -98,6 +100,23 @@ export function SlotDetails({
             </Select>
           </Labelled>
         ))}
+        <Labelled id={id("start")} label="A rep begins by" hint="The order of its tempo.">
+          <Select
+            id={id("start")}
+            value={slot.startsWith ?? ""}
+            onChange={(event) => {
+              const startsWith = STARTS.find((start) => start === event.target.value) ?? null;
+              onChange((now) => ({ ...now, startsWith }));
+            }}
+          >
+            <option value="">As the exercise</option>
+            {STARTS.map((start) => (
+              <option key={start} value={start}>
+                {start === "lower" ? "lowering" : "lifting"}
+              </option>
+            ))}
+          </Select>
+        </Labelled>
         <Labelled id={id("towards")} label="Loads worked out become">
           <Select
             id={id("towards")}

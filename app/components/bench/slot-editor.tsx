@@ -9,6 +9,7 @@ import {
   replaceReading,
   type PlannedSet,
   type Slot,
+  startOf,
 } from "~/core/plan/index.ts";
 import type { PlanIssue, SetStep } from "~/core/unroll/index.ts";
 import type { Station } from "~/core/gym/index.ts";
@@ -145,7 +146,11 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
                 number={index + 1}
                 sets={slot.sets.slice(0, index + 1)}
                 movement={movement}
-                at={{ loading: station?.loading ?? null, movement: slot.movement }}
+                at={{
+                  loading: station?.loading ?? null,
+                  movement: slot.movement,
+                  startsWith: startOf(slot, movement),
+                }}
                 notation={notation}
                 steps={steps.filter((step) => step.key.setId === set.id)}
                 newId={newId}
@@ -169,7 +174,7 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
         {first === undefined || movement === null ? null : (
           <TempoCells
             name={name}
-            start={movement.tempoStart}
+            start={startOf(slot, movement)}
             tempo={first.tempo}
             onPhase={(phase, value) =>
               onChange((now) => ({

@@ -8,6 +8,7 @@ import {
   type ExtensionKind,
   type Slot,
   type Tempo,
+  startOf,
 } from "~/core/plan/index.ts";
 import type { SetStep } from "~/core/unroll/index.ts";
 import type { MassUnit } from "~/core/kernel/index.ts";
@@ -111,7 +112,7 @@ export function StepView({
         <Hang step={step} />
       </Box>
       {isOpenTempo(step.tempo) ? null : (
-        <TempoRow tempo={step.tempo} start={movement?.tempoStart ?? "lower"} />
+        <TempoRow tempo={step.tempo} start={startOf(slot, movement)} />
       )}
       {kept.length === 0 ? null : (
         <Typography sx={{ mt: 1, fontWeight: 650 }}>{kept.join(" · ")}</Typography>

@@ -1,5 +1,5 @@
 import type { MovementRef } from "../../kernel/index.ts";
-import type { FindMovement, Movement } from "../index.ts";
+import { withOwnSetUp, type FindMovement, type Movement, type OwnSetUp } from "../index.ts";
 import { ABDUCTIONS } from "./shipped/abduction.ts";
 import { ADDUCTIONS } from "./shipped/adduction.ts";
 import { BACK_BENCH_HINGES } from "./shipped/back-bench.ts";
@@ -52,14 +52,18 @@ export interface Catalogue {
   readonly find: FindMovement;
 }
 
-/** A catalogue with a studio's own movements, by name after those that ship. */
-export function catalogueOf(own: readonly Movement[]): Catalogue {
-  if (own.length === 0) return SHIPPED_CATALOGUE;
-  const ownByRef = new Map(own.map((movement) => [movement.ref, movement]));
-  return {
-    all: [...SHIPPED_MOVEMENTS, ...own],
-    find: (ref) => ownByRef.get(ref) ?? findMovement(ref),
-  };
+/** What a studio added to the set-up of exercises, by reference. */
+export type OwnSetUps = Readonly<Record<string, OwnSetUp>>;
+
+/** A catalogue with a studio's own movements behind those that ship, each with what the studio set up on it. */
+export function catalogueOf(own: readonly Movement[], setUps: OwnSetUps = {}): Catalogue {
+  if (own.length === 0 && Object.keys(setUps).length === 0) return SHIPPED_CATALOGUE;
+  const all = [...SHIPPED_MOVEMENTS, ...own].map((movement) => {
+    const added = setUps[movement.ref];
+    return added === undefined ? movement : withOwnSetUp(movement, added);
+  });
+  const byOwnRef = new Map(all.map((movement) => [movement.ref, movement]));
+  return { all, find: (ref) => byOwnRef.get(ref) ?? null };
 }
 
 const SHIPPED_CATALOGUE: Catalogue = { all: SHIPPED_MOVEMENTS, find: findMovement };

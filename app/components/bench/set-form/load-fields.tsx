@@ -13,6 +13,7 @@ import {
   type SetReference,
 } from "~/core/plan/index.ts";
 import type { Id, Mass } from "~/core/kernel/index.ts";
+import type { Movement } from "~/core/movement/index.ts";
 import { nextEasier, nextHarder, type Loading } from "~/core/gym/index.ts";
 import { LOAD_FIELDS } from "~/format/fields.ts";
 import { formatMass } from "~/format/numbers.ts";
@@ -25,6 +26,8 @@ import { Group, Pick, Reading } from "./parts.tsx";
 export interface LoadPlace extends LoadBeginning {
   readonly before: readonly PlannedSet[];
   readonly loading: Loading | null;
+  /** The phase that a repetition starts with here. */
+  readonly startsWith: Movement["tempoStart"];
 }
 
 /** How a load is found, and all parameters of that rule. */

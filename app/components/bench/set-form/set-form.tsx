@@ -126,7 +126,7 @@ export function SetForm({
           onChange={(restAfter) => onChange((now) => ({ ...now, restAfter }))}
         />
         <Group title="Tempo, seconds">
-          {phasesFrom(movement?.tempoStart ?? "lower").map((phase) => (
+          {phasesFrom(place.startsWith).map((phase) => (
             <Cell
               key={phase}
               label={PHASE_NAMES[phase]}
