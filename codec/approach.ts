@@ -13,6 +13,15 @@ const stances = z.custom<Stances>((value) => {
   return QUESTION_NAMES.every((q) => sidesOfQuestion(q).some((side) => side === sides[q]));
 }, "expected a side on every question");
 
+/** Approaches stored before a question was asked take the side that held for all until then. */
+const storedStances = z.preprocess(
+  (value) =>
+    typeof value === "object" && value !== null && !("extensions" in value)
+      ? { ...value, extensions: "nothing" }
+      : value,
+  stances,
+);
+
 /** What of an approach is stored: all but its reference. */
 export const approachCodec: z.ZodType<Omit<Approach, "ref">> = z.object({
   name: z.string(),
@@ -20,7 +29,7 @@ export const approachCodec: z.ZodType<Omit<Approach, "ref">> = z.object({
   holds: z.array(z.string()),
   disputed: z.array(z.string()),
   suits: z.string(),
-  stances,
+  stances: storedStances,
 });
 
 const lines = (what: string) =>

@@ -121,6 +121,9 @@ describe("an approach", () => {
     const [first] = SHIPPED_APPROACHES.map(withoutRef);
     const bad = { ...first, stances: { ...first?.stances, order: "whatever" } };
     expect(approachCodec.safeParse(bad).success).toBe(false);
+    const { extensions, ...asked } = SHIPPED_APPROACHES[0]!.stances;
+    const before = approachCodec.parse({ ...SHIPPED_APPROACHES[0], stances: asked });
+    expect([extensions, before.stances.extensions]).toEqual(["nothing", "nothing"]);
   });
 
   it("is read from its form, a line for each view, a side for each question", () => {

@@ -36,6 +36,11 @@ import {
 
 const plural = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
 
+/** "stop when the knees cave"; empty where nothing ends the set before. */
+export function formatStop(target: Target): string {
+  return target.kind === "repsUntil" ? `stop when ${FAULT_NAMES[target.criterion]}` : "";
+}
+
 /** "8–12 reps", "as many as come, at least 6", "until the knees cave, about 12". */
 export function formatTarget(target: Target): string {
   switch (target.kind) {
@@ -99,10 +104,7 @@ export function figureOf(target: Target): { readonly figure: string; readonly un
     case "reps":
       return { figure: formatRange(target), unit: target.max === 1 ? "rep" : "reps" };
     case "repsUntil":
-      return {
-        figure: formatRange(target),
-        unit: `reps, stop when ${FAULT_NAMES[target.criterion]}`,
-      };
+      return { figure: formatRange(target), unit: "reps" };
     case "limit":
       return { figure: "max", unit: target.atLeast === null ? "" : `at least ${target.atLeast}` };
     case "seconds":
@@ -132,7 +134,7 @@ export function figureOf(target: Target): { readonly figure: string; readonly un
 
 export const TARGET_NAMES: Readonly<Record<Target["kind"], string>> = {
   reps: "Repetitions",
-  repsUntil: "Repetitions, with a stop",
+  repsUntil: "Reps with a stop",
   limit: "As many as come",
   seconds: "Time",
   steps: "Steps",

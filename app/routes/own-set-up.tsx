@@ -136,8 +136,8 @@ function SetUpForm({
                   field={own.order}
                   label="Order"
                   options={[
-                    ["none", "no setting is harder"],
-                    ["rising", "each is harder than the one before"],
+                    ["none", "none is harder"],
+                    ["rising", "easier to harder"],
                   ]}
                 />
               </>

@@ -18,12 +18,7 @@ import {
   unplannedParts,
   type PerformedPart,
 } from "~/core/log/index.ts";
-import {
-  DEFAULT_VOLUME_POLICY,
-  plannedSets,
-  volumeOf,
-  surroundingsOf,
-} from "~/core/unroll/index.ts";
+import { plannedSets, volumeOf, surroundingsOf } from "~/core/unroll/index.ts";
 import type { Slot } from "~/core/plan/index.ts";
 import { formatClock, formatDay } from "~/format/numbers.ts";
 import { formatCorrectionError, formatReconsiderError } from "~/format/corrections.ts";
@@ -32,11 +27,14 @@ import { formatPart } from "~/format/exposure.ts";
 import { EXTENSION_NAMES } from "~/format/prescription.ts";
 import { formatSets } from "~/format/plan.ts";
 import { formatRir, JOINT_NAMES, SIDE_NAMES } from "~/format/training.ts";
+import { approachAmong, volumePolicyOf } from "~/core/person/index.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { planNext, proposalsFor, type Decision } from "~/server/coaching/next-session.server.ts";
 import { authorsOf, correct } from "~/server/coaching/corrections.server.ts";
 import { changedSince, reconsider } from "~/server/coaching/reconsider.server.ts";
 import { getGym } from "~/server/db/gyms.server.ts";
+import { listApproaches } from "~/server/db/approaches.server.ts";
+import { briefHistory } from "~/server/db/briefs.server.ts";
 import { planFromRun } from "~/server/db/plans.server.ts";
 import { commandsAfter } from "~/server/db/commands.server.ts";
 import { getRun } from "~/server/db/runs.server.ts";
@@ -56,16 +54,20 @@ import { nameOfLine, SlotProposals } from "../components/slot-proposals.tsx";
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const run = orNotFound(await getRun(scope, idParam<"run">(params.runId)));
-  const [commands, { slots }, rulings, next, changed, authors, gym] = await Promise.all([
-    commandsAfter(scope, run.id, 0),
-    proposalsFor(scope, run),
-    rulingsOn(scope, run.id),
-    planFromRun(scope, run.id),
-    changedSince(scope, run),
-    authorsOf(scope, run.id),
-    getGym(scope, run.gymId),
-  ]);
+  const [commands, { slots }, rulings, next, changed, authors, gym, approaches, briefs] =
+    await Promise.all([
+      commandsAfter(scope, run.id, 0),
+      proposalsFor(scope, run),
+      rulingsOn(scope, run.id),
+      planFromRun(scope, run.id),
+      changedSince(scope, run),
+      authorsOf(scope, run.id),
+      getGym(scope, run.gymId),
+      listApproaches(scope),
+      briefHistory(scope, run.personId, 1),
+    ]);
   const timeZone = gym?.timeZone ?? "UTC";
+  const approach = approachAmong(approaches, briefs[0]?.document.approach ?? null);
   const proposals = slots.map(({ lines, ...slot }) => ({
     ...slot,
     lines: lines.map((now) => ({ now, ruling: rulingOn(rulings, slot.slot.id, now.line) })),
@@ -75,7 +77,7 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
     changed: changed.changed,
     open: changed.open,
   };
-  return { run, commands, proposals, next, since, authors, timeZone };
+  return { run, commands, proposals, approach, next, since, authors, timeZone };
 });
 
 interface Refusal {
@@ -144,7 +146,7 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
 });
 
 export default function Review({ loaderData, actionData }: Route.ComponentProps) {
-  const { run, commands, proposals, next, since, authors, timeZone } = loaderData;
+  const { run, commands, proposals, approach, next, since, authors, timeZone } = loaderData;
   const log = foldCommands(commands);
   const summary = summarise(run.document, log);
   const { find } = useCatalogue();
@@ -152,8 +154,9 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
     proposals.flatMap((p) => (p.station === null ? [] : [p.station])),
     find,
   );
-  const planned = volumeOf(plannedSets(run.document, around), DEFAULT_VOLUME_POLICY);
-  const done = volumeOf(performedSets(run.document, log, find), DEFAULT_VOLUME_POLICY);
+  const policy = volumePolicyOf(approach.stances);
+  const planned = volumeOf(plannedSets(run.document, around), policy);
+  const done = volumeOf(performedSets(run.document, log, find), policy);
   const doneSets = summary.reduce((sum, s) => sum + s.doneSets, 0);
   const plannedCount = summary.reduce((sum, s) => sum + s.plannedSets, 0);
   const pains = painsOf(log);

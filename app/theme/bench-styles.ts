@@ -128,7 +128,7 @@ export const BENCH_STYLES = {
     gridArea: "1 / 1",
     minWidth: 0,
     boxSizing: "border-box",
-    maxHeight: "calc(9em + 14px)",
+    maxHeight: "calc(15em + 14px)",
     overflow: "hidden",
     whiteSpace: "pre-wrap",
     overflowWrap: "break-word",

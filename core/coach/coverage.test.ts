@@ -1,13 +1,15 @@
 import { describe, expect, it } from "vitest";
-import { REGIONS } from "../kernel/index.ts";
-import type { ExerciseBlock } from "../plan/index.ts";
+import { count, REGIONS, seconds } from "../kernel/index.ts";
+import { findShippedApproach, volumePolicyOf } from "../person/index.ts";
+import type { ExerciseBlock, VolumePolicy } from "../plan/index.ts";
+import { hardSetCount, plannedSets } from "../unroll/index.ts";
 import { coverageOf, coveredSlots, setsTowardsBand, standing, stimulusOf } from "./coverage.ts";
-import { sampleAround } from "../../tests/samples/index.ts";
+import { COUNTED_ONCE, sampleAround, sampleDrop, sampleSet } from "../../tests/samples/index.ts";
 import { exercise, FULL_GYM, movementOf, sessionOf } from "~/tests/arbitrary/session.ts";
 
 const around = sampleAround(FULL_GYM);
 const covered = (...blocks: readonly ExerciseBlock[]) =>
-  coverageOf(coveredSlots(sessionOf(...blocks), around));
+  coverageOf(coveredSlots(sessionOf(...blocks), around, COUNTED_ONCE));
 const extension = movementOf("leg-extension");
 const [rack] = FULL_GYM;
 
@@ -64,13 +66,41 @@ describe("what a session comes to for a region", () => {
     expect(covered(exercise("leg-extension", 3, { effort: "more" })).rectusFemoris.direct).toBe(0);
     const gone = exercise("leg-extension");
     const unknown = { ...gone, slot: { ...gone.slot, movement: "studio:gone" as const } };
-    expect(coveredSlots(sessionOf(unknown), around)).toEqual([]);
+    expect(coveredSlots(sessionOf(unknown), around, COUNTED_ONCE)).toEqual([]);
   });
 
   it("knows every region, also those that nothing trains", () => {
     const nothing = covered();
     expect(Object.keys(nothing).toSorted()).toEqual([...REGIONS].toSorted());
     expect(REGIONS.every((region) => setsTowardsBand(nothing[region]) === 0)).toBe(true);
+  });
+
+  it("counts as the session is counted: a leg's sets once, a total as often, drops by the approach", () => {
+    const [left, right] = [sampleSet(1), sampleSet(2)].map((set, i) => ({
+      ...set,
+      side: { kind: i === 0 ? "left" : "right" } as const,
+    }));
+    const total = sampleSet(3, {
+      target: {
+        kind: "total",
+        of: "reps",
+        amount: count(50),
+        likelySets: count(4),
+        pause: seconds(20),
+      },
+    });
+    const dropped = sampleSet(4, { extensions: [sampleDrop(11, "current", 0.8)] });
+    const block = exercise("leg-extension");
+    const plan = sessionOf({
+      ...block,
+      slot: { ...block.slot, sets: [left!, right!, total, dropped] },
+    });
+    const half = volumePolicyOf({ ...findShippedApproach("shipped:brief-and-hard")!.stances });
+    const direct = (policy: VolumePolicy) =>
+      coverageOf(coveredSlots(plan, around, policy)).rectusFemoris.direct;
+    expect(direct(COUNTED_ONCE)).toBe(6);
+    expect(direct(half)).toBe(6.5);
+    expect(hardSetCount(plannedSets(plan, around))).toBe(6);
   });
 
   it("tells one leg from two", () => {

@@ -12,14 +12,15 @@ import {
 } from "../kernel/index.ts";
 import type { Station } from "../gym/index.ts";
 import type { Movement, Stimulus } from "../movement/index.ts";
-import { isHard, slotsOf, type SessionPlan, type SetUp, type Slot } from "../plan/index.ts";
-import type { Band } from "../person/index.ts";
 import {
-  type Surroundings,
-  countsForVolume,
-  DEFAULT_VOLUME_POLICY,
-  worthOf,
-} from "../unroll/index.ts";
+  slotsOf,
+  type SessionPlan,
+  type SetUp,
+  type Slot,
+  type VolumePolicy,
+} from "../plan/index.ts";
+import type { Band } from "../person/index.ts";
+import { type Surroundings, countedSets, hardSetsWorth } from "../unroll/index.ts";
 
 /**
  * Where a movement is hard at this station with this set-up: the station's own profile goes before the
@@ -60,17 +61,16 @@ export interface CoveredSlot {
 }
 
 /** The exercises of a plan whose movement is known, with what they are here. */
-export function coveredSlots(plan: SessionPlan, around: Surroundings): readonly CoveredSlot[] {
+export function coveredSlots(
+  plan: SessionPlan,
+  around: Surroundings,
+  policy: VolumePolicy,
+): readonly CoveredSlot[] {
   return slotsOf(plan).flatMap((slot) => {
     const movement = around.movement(slot.movement);
     if (movement === null) return [];
     const station = around.station(slot.station);
-    const hardSets = countsForVolume(movement)
-      ? slot.sets
-          .filter(isHard)
-          .map((set) => set.extensions.map((e) => e.kind))
-          .reduce((sum, extensions) => sum + worthOf(extensions, DEFAULT_VOLUME_POLICY), 0)
-      : 0;
+    const hardSets = hardSetsWorth(countedSets(slot, movement), policy);
     return [
       { slot, movement, station, stimulus: stimulusOf(movement, station, slot.setUp), hardSets },
     ];

@@ -4,6 +4,7 @@ import type { Movement } from "../movement/index.ts";
 import type { SessionPlan } from "../plan/index.ts";
 import {
   sessionsAWeek,
+  volumePolicyOf,
   weeklyBands,
   type Approach,
   type Band,
@@ -56,8 +57,9 @@ const NEW_SCALE = 0.5;
 
 /** Works out coverage, bands and order once for all findings. */
 export function judge(judging: Judging): Judged {
-  const slots = coveredSlots(judging.plan, judging.around);
-  const others = judging.others.flatMap(({ plan, around }) => coveredSlots(plan, around));
+  const policy = volumePolicyOf(judging.approach.stances);
+  const slots = coveredSlots(judging.plan, judging.around, policy);
+  const others = judging.others.flatMap(({ plan, around }) => coveredSlots(plan, around, policy));
   const sessions = 1 + judging.others.length;
   const planned = judging.brief.daysPerWeek ?? sessionsAWeek(judging.approach.stances);
   let before = 0;
@@ -77,6 +79,10 @@ export function judge(judging: Judging): Judged {
     setsBefore,
   };
 }
+
+/** The hard sets of the session, as they are counted towards every region's band. */
+export const hardSetsOf = ({ slots }: Pick<Judged, "slots">): number =>
+  slots.reduce((sum, { hardSets }) => sum + hardSets, 0);
 
 /** The approach's weekly bands, halved for somebody new or returning; few sets already are a beginner's. */
 export function bandsFor(approach: Approach, brief: Brief): Readonly<Record<Region, Band>> {

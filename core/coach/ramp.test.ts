@@ -7,6 +7,7 @@ import { unrollSlot } from "../unroll/index.ts";
 import { coveredSlots } from "./coverage.ts";
 import { rampCount, rampReasons, withRamp, workLoadOf, type RampReasons } from "./ramp.ts";
 import {
+  COUNTED_ONCE,
   RACK,
   sampleAround,
   sampleNewId,
@@ -142,7 +143,7 @@ describe("a ramp", () => {
       exercise("lying-leg-curl", 3),
       exercise("back-squat", 1, { target: { kind: "reps", min: count(5), max: count(5) } }),
     );
-    const slots = coveredSlots(plan, sampleAround(FULL_GYM));
+    const slots = coveredSlots(plan, sampleAround(FULL_GYM), COUNTED_ONCE);
     const last = slots[2];
     if (last === undefined) throw new Error("three exercises expected");
     const reasons = (preparation: "lightSets" | "preFatigue") =>

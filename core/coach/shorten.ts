@@ -5,7 +5,7 @@ import { findingsOf } from "./finding-rules.ts";
 import type { Finding } from "./finding.ts";
 import type { Fix } from "./fix.ts";
 import { fixed } from "./fixes-for.ts";
-import { judge, type Judged, type Judging } from "./judged.ts";
+import { hardSetsOf, judge, type Judging } from "./judged.ts";
 
 /** A way to make a session shorter: what it saves, and what it costs. */
 export interface Shortening {
@@ -62,5 +62,3 @@ function byCost(a: Shortening, b: Shortening): number {
 }
 
 const minutesOf = ({ plan, around }: Judging) => sessionDuration(unroll(plan, around)).likely / 60;
-
-const hardSetsOf = ({ slots }: Judged) => slots.reduce((sum, { hardSets }) => sum + hardSets, 0);

@@ -210,9 +210,9 @@ const PLACES: Readonly<Record<string, readonly string[]>> = {
   dummySide: ["core/plan/notation/side.ts", "format/training.ts"],
   dummyIntensity: ["core/plan/notation/item.ts", "format/prescription.ts"],
   dummyExtension: [
+    "core/person/settings.ts",
     "core/plan/notation/part.ts",
     "core/unroll/unroll.ts",
-    "core/unroll/volume.ts",
     "format/fields.ts",
     "format/prescription.ts",
   ],

@@ -27,6 +27,14 @@ export const QUESTIONS = {
     asks: "How many hard sets?",
     sides: { few: "A few sets to the limit", moderate: "Moderate", high: "High" },
   },
+  extensions: {
+    asks: "What do drops, rest-pauses, clusters, partials and forced reps add to a set's count?",
+    sides: {
+      nothing: "Nothing: a set with its drops is one hard set",
+      half: "Half a hard set each",
+      whole: "A whole hard set each",
+    },
+  },
   frequency: {
     asks: "How often a week?",
     sides: {

@@ -1,6 +1,7 @@
 import { REGIONS, type MuscleLength, type Region, count, seconds } from "../kernel/index.ts";
 import type { Movement } from "../movement/index.ts";
 import {
+  type VolumePolicy,
   OPEN_TEMPO,
   type Rest,
   type Rir,
@@ -61,6 +62,24 @@ export function weeklyBands(stances: Stances): Readonly<Record<Region, Band>> {
     ];
   });
   return Object.fromEntries(entries) as Record<Region, Band>;
+}
+
+/** What each extension adds to the count of its set; what asks for no more work to the limit adds nothing. */
+export function volumePolicyOf({ extensions }: Stances): VolumePolicy {
+  const adds = { nothing: 0, half: 0.5, whole: 1 } as const;
+  const each = adds[extensions];
+  return {
+    extensionAdds: {
+      drop: each,
+      restPause: each,
+      cluster: each,
+      partials: each,
+      forced: each,
+      positionChange: 0,
+      endHold: 0,
+      breather: 0,
+    },
+  };
 }
 
 /** How many leg sessions a week an approach plans with. */

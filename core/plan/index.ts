@@ -31,3 +31,4 @@ export * from "./side.ts";
 export * from "./target.ts";
 export * from "./tempo.ts";
 export * from "./usual.ts";
+export * from "./volume-policy.ts";

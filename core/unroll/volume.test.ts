@@ -2,14 +2,9 @@ import { describe, expect, it } from "vitest";
 import { count, seconds } from "../kernel/index.ts";
 import { findMovement } from "../movement/catalogue/index.ts";
 import { EXTENSION_KINDS, type Rir } from "../plan/index.ts";
+import { hardSetCount, plannedSets, volumeOf, type CountedSet } from "./volume.ts";
 import {
-  DEFAULT_VOLUME_POLICY,
-  hardSetCount,
-  plannedSets,
-  volumeOf,
-  type CountedSet,
-} from "./volume.ts";
-import {
+  COUNTED_ONCE,
   sampleDrop,
   samplePlan,
   sampleSet,
@@ -27,7 +22,7 @@ const set = (over: Partial<CountedSet> = {}): CountedSet => ({
   ...over,
 });
 const of = (sets: CountedSet[], drop: 0 | 0.5 | 1 = 0) =>
-  volumeOf(sets, { extensionAdds: { ...DEFAULT_VOLUME_POLICY.extensionAdds, drop } });
+  volumeOf(sets, { extensionAdds: { ...COUNTED_ONCE.extensionAdds, drop } });
 const region = (found: ReturnType<typeof of>, name: string) => found.find((v) => v.region === name);
 
 describe("hard sets", () => {
@@ -57,7 +52,7 @@ describe("hard sets", () => {
     "count once, whatever extends them: %s, as long as nobody says more",
     (kind) => {
       expect(region(of([set({ extensions: [kind, kind] })]), "vastusLateralis")?.direct).toBe(1);
-      const half = { ...DEFAULT_VOLUME_POLICY.extensionAdds, [kind]: 0.5 };
+      const half = { ...COUNTED_ONCE.extensionAdds, [kind]: 0.5 };
       const found = volumeOf([set({ extensions: [kind, kind] })], { extensionAdds: half });
       expect(region(found, "vastusLateralis")?.direct).toBe(2);
     },
@@ -101,13 +96,13 @@ describe("hard sets", () => {
       ]),
     );
     const sets = plannedSets(plan, sampleAround([sampleStation()]));
-    expect(region(volumeOf(sets, DEFAULT_VOLUME_POLICY), "vastusLateralis")?.direct).toBe(1);
+    expect(region(volumeOf(sets, COUNTED_ONCE), "vastusLateralis")?.direct).toBe(1);
     expect(hardSetCount(sets)).toBe(1);
   });
 
   const counted = (...sets: ReturnType<typeof sampleSet>[]) => {
     const found = plannedSets(samplePlan(sampleSlot(sets)), sampleAround([sampleStation()]));
-    const direct = region(volumeOf(found, DEFAULT_VOLUME_POLICY), "vastusLateralis")?.direct ?? 0;
+    const direct = region(volumeOf(found, COUNTED_ONCE), "vastusLateralis")?.direct ?? 0;
     expect(hardSetCount(found)).toBe(direct);
     return direct;
   };

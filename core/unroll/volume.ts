@@ -9,27 +9,10 @@ import {
   type Rir,
   type SessionPlan,
   type SetRole,
+  type Slot,
+  type VolumePolicy,
 } from "../plan/index.ts";
 import type { Surroundings } from "./unroll.ts";
-
-/** Stated settings of the count. */
-export interface VolumePolicy {
-  /** What each extension adds to its set's count: 0 counts the set once, whatever extends it. */
-  readonly extensionAdds: Readonly<Record<ExtensionKind, 0 | 0.5 | 1>>;
-}
-
-export const DEFAULT_VOLUME_POLICY: VolumePolicy = {
-  extensionAdds: {
-    drop: 0,
-    restPause: 0,
-    cluster: 0,
-    partials: 0,
-    forced: 0,
-    positionChange: 0,
-    endHold: 0,
-    breather: 0,
-  },
-};
 
 /** Hard sets of one region. `unknown` is the part of direct and indirect whose effort is unknown. */
 export interface RegionVolume {
@@ -74,7 +57,7 @@ export function volumeOf(
 }
 
 /** What one hard set counts for a region that it trains directly, with what extends it. */
-export function worthOf(extensions: readonly ExtensionKind[], policy: VolumePolicy): number {
+function worthOf(extensions: readonly ExtensionKind[], policy: VolumePolicy): number {
   return extensions.reduce<number>((sum, kind) => sum + policy.extensionAdds[kind], 1);
 }
 
@@ -90,16 +73,23 @@ export function countsForVolume({ pattern }: Movement): boolean {
 export function plannedSets(plan: SessionPlan, around: Surroundings): readonly CountedSet[] {
   return slotsOf(plan).flatMap((slot) => {
     const movement = around.movement(slot.movement);
-    if (movement === null) return [];
-    const counted: CountedSet[] = [];
-    for (const set of perLeg(slot.sets)) {
-      const extensions = set.extensions.length === 0 ? NONE : set.extensions.map((e) => e.kind);
-      const one: CountedSet = { movement, role: set.role, effort: set.effort, extensions };
-      const times = set.target.kind === "total" ? set.target.likelySets : 1;
-      for (let n = 0; n < times; n += 1) counted.push(one);
-    }
-    return counted;
+    return movement === null ? [] : countedSets(slot, movement);
   });
+}
+
+/** The same of one exercise. */
+export function countedSets(
+  { sets }: Pick<Slot, "sets">,
+  movement: Movement,
+): readonly CountedSet[] {
+  const counted: CountedSet[] = [];
+  for (const set of perLeg(sets)) {
+    const extensions = set.extensions.length === 0 ? NONE : set.extensions.map((e) => e.kind);
+    const one: CountedSet = { movement, role: set.role, effort: set.effort, extensions };
+    const times = set.target.kind === "total" ? set.target.likelySets : 1;
+    for (let n = 0; n < times; n += 1) counted.push(one);
+  }
+  return counted;
 }
 
 /**
@@ -119,7 +109,16 @@ export function perLeg<S extends Pick<PlannedSet, "side">>(sets: readonly S[]): 
 
 const NONE: readonly ExtensionKind[] = [];
 
-/** How many sets count as hard, as {@link volumeOf} counts them for a region that each of them trains. */
+/** What sets come to as {@link volumeOf} counts them for a region that each of them trains. */
+export function hardSetsWorth(sets: readonly CountedSet[], policy: VolumePolicy): number {
+  return sets.reduce(
+    (sum, set) =>
+      isHard(set) && countsForVolume(set.movement) ? sum + worthOf(set.extensions, policy) : sum,
+    0,
+  );
+}
+
+/** How many sets are hard, each as one, whatever extends it. */
 export function hardSetCount(sets: readonly CountedSet[]): number {
   return sets.filter((set) => isHard(set) && countsForVolume(set.movement)).length;
 }

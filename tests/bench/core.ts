@@ -6,7 +6,6 @@ import {
   checkPlan,
   unroll,
   profileOf,
-  DEFAULT_VOLUME_POLICY,
   plannedSets,
   volumeOf,
 } from "~/core/unroll/index.ts";
@@ -15,6 +14,7 @@ import { foldCommands, type OrderedCommand } from "~/core/log/index.ts";
 import { mapSlots, slotsOf } from "~/core/plan/index.ts";
 import { proposeFor } from "~/core/progress/index.ts";
 import {
+  COUNTED_ONCE,
   sampleCommand,
   sampleExposed,
   sampleExposure,
@@ -93,7 +93,7 @@ const rows: readonly (readonly [string, () => unknown, unknown])[] = [
   ["duration of the session", () => sessionDuration(steps), plan],
   ["duration of each exercise", () => slotDurations(steps), plan],
   ["check of the plan", () => checkPlan(plan, around), plan],
-  ["hard sets per region", () => volumeOf(plannedSets(plan, around), DEFAULT_VOLUME_POLICY), plan],
+  ["hard sets per region", () => volumeOf(plannedSets(plan, around), COUNTED_ONCE), plan],
   ["fold of 40 commands", () => foldCommands(commands), commands],
   [
     "double progression, 12 sessions",

@@ -22,6 +22,7 @@ import type {
   ExposedSet,
 } from "~/core/log/index.ts";
 import {
+  type VolumePolicy,
   AS_USUAL,
   OPEN_TEMPO,
   type Extension,
@@ -248,3 +249,17 @@ export function sampleAround(
 ): Surroundings {
   return surroundingsOf(stations, known.movement ?? findMovement, known);
 }
+
+/** A set counts once, whatever extends it. */
+export const COUNTED_ONCE: VolumePolicy = {
+  extensionAdds: {
+    drop: 0,
+    restPause: 0,
+    cluster: 0,
+    partials: 0,
+    forced: 0,
+    positionChange: 0,
+    endHold: 0,
+    breather: 0,
+  },
+};

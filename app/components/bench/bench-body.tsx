@@ -3,7 +3,7 @@ import { memo, useCallback, useEffect, useMemo, useState } from "react";
 import { Form } from "react-router";
 import { newId } from "~/codec/new-id.ts";
 import { swapSlot, type SwapContext } from "~/core/coach/search/index.ts";
-import { applyFix, arrangedByApproach, newExercise } from "~/core/coach/index.ts";
+import { hardSetsOf, applyFix, arrangedByApproach, newExercise } from "~/core/coach/index.ts";
 import { type Id, NO_TIME } from "~/core/kernel/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
 import {
@@ -15,7 +15,7 @@ import {
   slotsOf,
   type PlanEdit,
 } from "~/core/plan/index.ts";
-import { hardSetCount, isSetStep, plannedSets } from "~/core/unroll/index.ts";
+import { isSetStep } from "~/core/unroll/index.ts";
 import { lastKey, type Exposure } from "~/core/log/index.ts";
 import type { Station } from "~/core/gym/index.ts";
 import { formatExposure } from "~/format/exposure.ts";
@@ -243,10 +243,7 @@ function Aside({
       aria-label="What the session comes to"
       sx={{ position: { lg: "sticky" }, top: 16, alignSelf: "start", mt: { xs: 4, lg: 0 } }}
     >
-      <BenchPanel
-        duration={duration}
-        hardSets={hardSetCount(plannedSets(draft.plan, judged.around))}
-      />
+      <BenchPanel duration={duration} hardSets={hardSetsOf(judged)} />
       <FindingsPanel
         findings={findings}
         approachName={approach.name}

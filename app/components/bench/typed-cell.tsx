@@ -55,6 +55,7 @@ export function TypedCell<T>({
         aria-invalid={error !== null || invalid}
         aria-describedby={error === null ? undefined : `${id}-error`}
         value={typed ?? show(value)}
+        title={show(value)}
         readOnly={!isAlive}
         placeholder={placeholder}
         onFocus={(event) => event.target.select()}

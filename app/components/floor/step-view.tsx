@@ -28,7 +28,13 @@ import {
   ROLE_NAMES,
   SIDE_NAMES,
 } from "~/format/training.ts";
-import { EXTENSION_NAMES, figureOf, formatAccent, formatDetail } from "~/format/prescription.ts";
+import {
+  EXTENSION_NAMES,
+  figureOf,
+  formatAccent,
+  formatDetail,
+  formatStop,
+} from "~/format/prescription.ts";
 import { SleeveDrawing } from "../sleeve-drawing.tsx";
 
 /** The step to do now: what it is, what to hang, how many, how slowly, and what it was last time. */
@@ -51,6 +57,7 @@ export function StepView({
     readonly differences: readonly Difference[];
   } | null;
 }) {
+  const stop = formatStop(step.target);
   const kept = [...formatKept(step), ...step.accents.map(formatAccent)];
   const setUp = Object.entries(step.setUp).map(([name, choice]) => `${name}: ${choice}`);
   const asked = figureOf(step.target);
@@ -106,6 +113,7 @@ export function StepView({
           </Typography>
           <Typography sx={{ fontWeight: 650, fontSize: "1.1rem" }}>
             {step.kind === "set" ? formatEffort(step) : formatDetail(step) || "straight on"}
+            {stop === "" ? "" : ` · ${stop}`}
             {step.matchesFirstSide ? " · no more than the first side" : ""}
           </Typography>
         </Box>

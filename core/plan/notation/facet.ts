@@ -9,7 +9,7 @@ import { name, quoted, readGear, setUpText, someSetUp } from "./names.ts";
 import { behind, first, inTurn, many, map, oneOf, word, type Words } from "./phrase.ts";
 import { rest, writeRest } from "./rest.ts";
 import { headed, placed, type Saying } from "./saying.ts";
-import { isSetBefore, ownSet, setText, type SetPlace } from "./set-word.ts";
+import { ownSet, setText, type SetPlace } from "./set-word.ts";
 import { side, sideText } from "./side.ts";
 import { accent, accentsText, phase, tempoText } from "./tempo.ts";
 
@@ -75,9 +75,7 @@ export const FACETS = {
       says: (r) => ({ tempoAs: set(r) }),
     })),
     write: ({ tempoAs }, place) =>
-      tempoAs === null
-        ? ""
-        : `tempo as ${isSetBefore(tempoAs, place) ? "before" : setText({ set: tempoAs, part: null }, place)}`,
+      tempoAs === null ? "" : `tempo as ${setText({ set: tempoAs, part: null }, place)}`,
     isShared: false,
     most: 1,
   },

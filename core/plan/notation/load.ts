@@ -101,7 +101,8 @@ const PHRASES: PhrasesOf<LoadRule, SetPlace> = {
       kind: "sameAsSet" as const,
       ...set(r),
     })),
-    write: (rule, place) => `as ${setOrBefore(rule, place)}`,
+    // Sets that all repeat one set read alike, so that they stand together.
+    write: (rule, place) => `as ${setText(rule, place)}`,
   },
   shareOfPlates: {
     read: map(
