@@ -200,6 +200,7 @@ describe("what is wrong in a plan, in words", () => {
     [
       {
         code: "beyondReach",
+        by: "estimate",
         blocks: false,
         ...at,
         total: kg(200),

@@ -148,7 +148,7 @@ export function formatPlanIssue(issue: PlanIssue, find: FindMovement): string {
     case "loadUnknown":
       return formatOpenBecause(issue.because, find);
     case "beyondReach":
-      return `${formatMass(issue.total)} in all for ${plural(issue.possible, "possible rep")}: the estimate allows about ${formatMass(rounded(issue.reach))}. Right only if the estimate is too low.`;
+      return `${formatMass(issue.total)} in all for ${plural(issue.possible, "possible rep")}: ${issue.by === "estimate" ? "the estimate" : "the set it follows"} allows about ${formatMass(rounded(issue.reach))}. Right only if ${issue.by === "estimate" ? "the estimate is too low" : "that set is far from the limit"}.`;
     case "primerTooHard":
       return "A primer is for feel and blood flow, never a hard set: leave more than five reps in reserve, or call it a ramp or work set.";
     case "openLoad":

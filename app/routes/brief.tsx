@@ -12,7 +12,7 @@ import { formatDay } from "~/format/numbers.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { listApproaches } from "~/server/db/approaches.server.ts";
 import { briefHistory, saveBrief, type BriefRevision } from "~/server/db/briefs.server.ts";
-import { listGyms } from "~/server/db/gyms.server.ts";
+import { listGyms, studioDay } from "~/server/db/gyms.server.ts";
 import {
   addMeasurement,
   listMeasurements,
@@ -46,7 +46,7 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
   const here = `/people/${person.id}/brief`;
   const form = await readForm(request);
   const intent = form.get("intent");
-  const today = dayAt(scope.now, "UTC");
+  const today = await studioDay(scope);
   if (intent === "unmeasure") {
     const id = idField("measurement").safeParse(form.get("measurement"));
     if (!id.success || !(await removeMeasurement(scope, person.id, id.data)))

@@ -2,7 +2,6 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Form, Link, useSearchParams } from "react-router";
-import { dayAt } from "~/core/kernel/index.ts";
 import { bodyWeightOf } from "~/core/person/index.ts";
 import { lastKey } from "~/core/log/index.ts";
 import {
@@ -17,7 +16,7 @@ import { formatRir } from "~/format/training.ts";
 import { readingMeaning } from "~/format/station.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { strengthRecordsOf, historyOf, seriesOf } from "~/server/coaching/history.server.ts";
-import { listStations } from "~/server/db/gyms.server.ts";
+import { listStations, studioDay } from "~/server/db/gyms.server.ts";
 import { listMeasurements } from "~/server/db/measurements.server.ts";
 import { strengthRules } from "~/server/db/strength-rules.server.ts";
 import { getPerson } from "~/server/db/people.server.ts";
@@ -37,7 +36,7 @@ export const loader = reading(async (scope, { params, request }: Route.LoaderArg
     strengthRules(scope),
   ]);
   const equation = EQUATIONS.find((e) => e === asked) ?? rules.equation;
-  const bodyWeight = bodyWeightOf(measurements, dayAt(scope.now, "UTC"));
+  const bodyWeight = bodyWeightOf(measurements, await studioDay(scope));
   const strengthRecords = strengthRecordsOf(seriesOf(history), bodyWeight, { ...rules, equation });
   return { person, equation, bodyWeight, strengthRecords, stations };
 });

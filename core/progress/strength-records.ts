@@ -14,7 +14,7 @@ import { totalMoved } from "../gym/index.ts";
 import { OPEN_TEMPO, repsLeft } from "../plan/index.ts";
 import type { Strength, Surroundings } from "../unroll/index.ts";
 import { heaviestTotal, lastKey, type Exposure } from "../log/index.ts";
-import { fitCurve, type CurvePoint, type PersonalCurve } from "./curve.ts";
+import { fitCurve, GENERAL_CURVE, type CurvePoint, type PersonalCurve } from "./curve.ts";
 import { MOST_REPS } from "./equation.ts";
 import {
   bestEstimate,
@@ -119,7 +119,13 @@ export function surroundingsFrom(
   rules: StrengthRules,
 ): Pick<
   Surroundings,
-  "bodyWeight" | "lastTotal" | "lastReading" | "lastStation" | "strength" | "usualTotal"
+  | "bodyWeight"
+  | "lastTotal"
+  | "lastReading"
+  | "lastStation"
+  | "strength"
+  | "strengthFrom"
+  | "usualTotal"
 > {
   const all = Object.values(strengthRecords).sort((a, b) => a.lastDay.localeCompare(b.lastDay));
   const totals = new Map(
@@ -138,6 +144,12 @@ export function surroundingsFrom(
     usualTotal: (movement, station, reps) => {
       const known = at(movement, station);
       return known === undefined ? null : usualTotal(known, reps, rules);
+    },
+    strengthFrom: (total, possible) => {
+      const done = { total, reps: possible, rir: 0 as const, after: "rest" as const };
+      const alone = { hasPartials: false, place: 0, restBefore: null };
+      const maximum = estimateMaximum({ ...done, ...alone }, rules.equation);
+      return maximum.ok ? strengthOf(maximum.value, GENERAL_CURVE, rules) : null;
     },
     strength: (movement, station) => {
       const known = at(movement, station);

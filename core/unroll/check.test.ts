@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { kg, lb } from "../kernel/index.ts";
+import { kg, lb, share } from "../kernel/index.ts";
 import { newExtension, type Slot } from "../plan/index.ts";
+import { surroundingsFrom, USUAL_RULES } from "../progress/index.ts";
 import { checkPlan } from "./check.ts";
 import {
   RACK,
@@ -62,6 +63,31 @@ describe("checking a plan", () => {
     });
     expect(checkPlan(samplePlan(sampleSlot([set])), around)).toMatchObject([
       { code: "harderDrop", blocks: true, reading, before: kg(100) },
+    ]);
+  });
+
+  it("doubts a multiple that the line itself shows to be beyond reach, where nothing is logged", () => {
+    const known = surroundingsFrom({}, null, USUAL_RULES);
+    const here = sampleAround([sampleStation(RACK, 1)], known);
+    const cluster = newExtension("cluster", sampleSet(1), sampleNewId);
+    if (cluster.kind !== "cluster") throw new Error("not what was asked for");
+    const doubts = (multiple: number) =>
+      checkPlan(
+        samplePlan(
+          sampleSlot([sampleSet(1, { extensions: [{ ...cluster, multiple: share(multiple) }] })]),
+        ),
+        here,
+      );
+    // 10 reps and 2 left at 100 kg are a maximum of 140 by Epley; two reps of it are 131.25.
+    expect(doubts(1.2)).toEqual([]);
+    expect(doubts(2)).toMatchObject([
+      { code: "beyondReach", by: "set", total: kg(200), possible: 2, reach: kg(131.25) },
+    ]);
+    const double = sampleSet(2, {
+      load: { kind: "shareOfSet", upTo: null, set: sampleId(1), part: null, share: share(2) },
+    });
+    expect(checkPlan(samplePlan(sampleSlot([sampleSet(1), double])), here)).toMatchObject([
+      { code: "beyondReach", by: "set", possible: 10 },
     ]);
   });
 

@@ -10,7 +10,7 @@ import {
   repsAsked,
   repsLeft,
 } from "../plan/index.ts";
-import { idleDrop, type MadeStep } from "./step-load.ts";
+import { idleDrop, type MadeStep, type Strength } from "./step-load.ts";
 import { isSetStep, type OpenBecause, type SetStep } from "./step.ts";
 import { unroll, type Surroundings } from "./unroll.ts";
 
@@ -55,10 +55,11 @@ type SetIssue =
     }
   /** A load that follows from something else, which is missing. */
   | { readonly code: "loadUnknown"; readonly blocks: false; readonly because: OpenBecause }
-  /** More than the estimated maximum allows for the fewest reps asked and those to leave. */
+  /** More than the estimated maximum, or the set that it follows, allows for the fewest reps asked and those to leave. */
   | {
       readonly code: "beyondReach";
       readonly blocks: false;
+      readonly by: "estimate" | "set";
       readonly total: Mass;
       readonly reach: Mass;
       readonly possible: number;
@@ -90,7 +91,7 @@ export function checkPlan(plan: SessionPlan, around: Surroundings): readonly Pla
       if (step.load.kind === "open" && isUnknown(step.load.because)) {
         issues.push({ code: "loadUnknown", blocks: false, ...at, because: step.load.because });
       }
-      const reach = reachOf(step, slot, around);
+      const reach = reachOf(step, steps, slot, around);
       if (reach !== null) issues.push({ code: "beyondReach", blocks: false, ...at, ...reach });
       const idle = before === null ? null : idleDrop(step, before, station);
       if (idle !== null) issues.push({ ...idleness(...idle, slot), ...at });
@@ -147,21 +148,46 @@ function unknownSetUp(set: PlannedSet, movement: Movement) {
 /** How far a load may be above what the estimate allows before it is doubted. Source: our rule. */
 const DOUBT = 1.1;
 
-/** What an estimate allows for a set or its clusters where the load is well beyond it, or null. */
+/**
+ * What is allowed for a set or its clusters where the load is well beyond it, or null: by the estimate, or where
+ * there is none, by the set of the line that the load is a multiple of.
+ */
 function reachOf(
   step: SetStep,
+  steps: readonly SetStep[],
   slot: Slot,
   around: Surroundings,
-): { readonly total: Mass; readonly reach: Mass; readonly possible: number } | null {
+): Pick<Extract<SetIssue, { code: "beyondReach" }>, "by" | "total" | "reach" | "possible"> | null {
   const { load, target, effort } = step;
   const reps = repsAsked(target);
-  if (step.kind !== "set" && step.kind !== "cluster") return null;
+  // The groups of a cluster are alike, the tries of a trial are not.
+  if (step.kind !== "set" && (step.kind !== "cluster" || step.key.ordinal > 0)) return null;
   if (load.kind !== "made" || load.total === null || reps === null) return null;
-  const strength = around.strength(slot.movement, slot.station);
+  const known = around.strength(slot.movement, slot.station);
+  const strength = known ?? strengthOfBasis(step, steps, slot, around);
   const possible = reps.min + (step.kind === "set" ? (repsLeft(effort) ?? 0) : 0);
   const reach = strength?.forReps(possible, step) ?? null;
   if (reach === null || ticksOf(load.total) <= ticksOf(reach) * DOUBT) return null;
-  return { total: load.total, reach, possible };
+  return { by: known === null ? "set" : "estimate", total: load.total, reach, possible };
+}
+
+/** What the set that a load is a multiple of lets expect, done with the most reps that it asks for. */
+function strengthOfBasis(
+  { kind, key }: SetStep,
+  steps: readonly SetStep[],
+  { id, sets }: Slot,
+  around: Surroundings,
+): Strength | null {
+  const rule = sets.find((set) => set.id === key.setId)?.load;
+  const of = kind === "cluster" ? key.setId : rule?.kind === "shareOfSet" ? rule.set : null;
+  const basis = steps.find(
+    (s) => s.kind === "set" && s.key.setId === of && s.slotId === id && s.key.ordinal === 0,
+  );
+  const reps = basis && repsAsked(basis.target);
+  const left = basis && repsLeft(basis.effortUpTo ?? basis.effort);
+  if (basis?.load.kind !== "made" || basis.load.total === null || !reps || left == null)
+    return null;
+  return around.strengthFrom(basis.load.total, reps.max + left);
 }
 
 /** A load left open on purpose, or that follows from one, is no news; the rest is. */

@@ -64,6 +64,8 @@ export interface Surroundings {
   readonly found: (trial: PlannedSet) => FoundLoad | null;
   /** True for a set that was trained in this training and fell short of its target; false before. */
   readonly fellShort: (set: PlannedSet) => boolean;
+  /** What a set of so much for so many possible reps lets expect; null where that is no measure. */
+  readonly strengthFrom: (total: Mass, possible: number) => Strength | null;
   /** What can be worked out from the estimated maximum there; null where there is none. */
   readonly strength: (movement: MovementRef, station: Id<"station">) => Strength | null;
 }
@@ -91,6 +93,7 @@ export function surroundingsOf(
     lastStation: () => null,
     found: () => null,
     fellShort: () => false,
+    strengthFrom: () => null,
     strength: () => null,
     ...known,
   };

@@ -1,5 +1,7 @@
 import { z } from "zod";
 import {
+  type Day,
+  dayAt,
   fail,
   ok,
   type Result,
@@ -301,4 +303,10 @@ async function insertVersion(
     created_at: scope.now,
     ...scope.by,
   });
+}
+
+/** The day that it is in the studio: by the zone of its first gym, or UTC while it has none. */
+export async function studioDay(scope: Scope): Promise<Day> {
+  const [gym] = await listGyms(scope);
+  return dayAt(scope.now, gym?.timeZone ?? "UTC");
 }
