@@ -176,7 +176,7 @@ const PLACES: Readonly<Record<string, readonly string[]>> = {
   dummyTarget: [
     "core/plan/notation/part.ts",
     "core/plan/notation/target.ts",
-    "core/unroll/unroll.ts",
+    "core/unroll/expand.ts",
     "format/fields.ts",
     "format/prescription.ts",
   ],
@@ -212,7 +212,7 @@ const PLACES: Readonly<Record<string, readonly string[]>> = {
   dummyExtension: [
     "core/person/settings.ts",
     "core/plan/notation/part.ts",
-    "core/unroll/unroll.ts",
+    "core/unroll/expand.ts",
     "format/fields.ts",
     "format/prescription.ts",
   ],

@@ -12,7 +12,8 @@ import {
 } from "../plan/index.ts";
 import { idleDrop, type MadeStep, type Strength } from "./step-load.ts";
 import { isSetStep, type OpenBecause, type SetStep } from "./step.ts";
-import { unroll, type Surroundings } from "./unroll.ts";
+import { unroll } from "./unroll.ts";
+import { type Surroundings } from "./surroundings.ts";
 
 /** What stands in the way of training the plan as written, and where. `blocks` is false for a warning. */
 export type PlanIssue = { readonly slot: Id<"slot"> } & (

@@ -10,58 +10,83 @@ import {
   type Station,
 } from "../gym/index.ts";
 import type { LoadRounding } from "../plan/index.ts";
+import { isPart, type Place } from "./expand.ts";
 import type { SetStep, StepLoad } from "./step.ts";
+import type { Surroundings } from "./surroundings.ts";
 
 type Made = Extract<StepLoad, { kind: "made" }>;
 
-/** A step of a block that is still being unrolled: what hangs for it follows from the steps around it. */
-export interface UnhungStep extends SetStep {
-  load: StepLoad;
-  change: Change | null;
+/** What hangs at a place, and what changes there from what hung before; nothing where no load is made. */
+export interface Hung {
+  readonly load: StepLoad;
+  readonly change: Change | null;
 }
 
-/** The steps of a block at one station, in order. */
-export interface StepsAtStation {
+/** The loads of a block at one station, by their places in the session. */
+interface AtStation {
   readonly station: Station;
-  readonly steps: UnhungStep[];
-}
-
-/** Puts a step of a block to the others at its station. */
-export function atStation(
-  found: Map<Id<"station">, StepsAtStation>,
-  station: Station,
-  step: UnhungStep,
-): void {
-  const known = found.get(station.id);
-  if (known === undefined) found.set(station.id, { station, steps: [step] });
-  else known.steps.push(step);
+  readonly loads: { readonly at: number; readonly load: StepLoad }[];
 }
 
 /**
- * Decides what hangs at a station for all steps of a block together, so that from one to the next as few plates
- * as possible are handled, and writes it into the steps: their loads, what changes before each, and whether a
- * load was moved for it. Bars and plate machines only; elsewhere every load is made by itself.
+ * What hangs for each place. It is decided for the loads of a block at one station together, so that from one to
+ * the next as few plates as possible are handled; a load that was worked out may move for it, and says so. Bars
+ * and plate machines only; elsewhere every load is made by itself.
  */
-export function hangSteps({ station, steps }: StepsAtStation, bodyWeight: Mass | null): void {
+export function hangAll(
+  places: readonly Place[],
+  loads: readonly (StepLoad | null)[],
+  around: Surroundings,
+): readonly (Hung | null)[] {
+  const groups: AtStation[] = [];
+  let block = -1;
+  let inBlock = new Map<Id<"station">, AtStation>();
+  const hung: (Hung | null)[] = places.map((place, at) => {
+    const load = loads[at];
+    if (load == null || !isPart(place)) return null;
+    if (place.block !== block) {
+      block = place.block;
+      inBlock = new Map();
+    }
+    let group = inBlock.get(place.slot.station);
+    if (group === undefined) {
+      const station = around.station(place.slot.station);
+      if (station === null) return { load, change: null };
+      group = { station, loads: [] };
+      inBlock.set(place.slot.station, group);
+      groups.push(group);
+    }
+    group.loads.push({ at, load });
+    return { load, change: null };
+  });
+  for (const group of groups) hangTogether(group, around.bodyWeight, hung);
+  return hung;
+}
+
+/** Puts what hangs for the loads of one station at their places in `into`. */
+function hangTogether(
+  { station, loads }: AtStation,
+  bodyWeight: Mass | null,
+  into: (Hung | null)[],
+): void {
   const { loading } = station;
-  const runs = runsOf(steps);
+  const runs = runsOf(loads);
   const targets = targetsOf(runs);
   const hasPlates = loading.kind === "bar" || loading.kind === "plateMachine";
   // One load that stays where it is hangs with the fewest plates as it is.
   const isPlain = targets.length <= 1 && targets.every(({ within }) => within === 0);
   const plan = hasPlates && !isPlain ? planLoadingOnce(loading, targets) : null;
   let before: Recipe | null = null;
-  runs.forEach(({ load, steps: own }, i) => {
+  runs.forEach(({ load, at }, i) => {
     const made = plan?.loads[i];
     const hung =
       plan === null || made === undefined
         ? load
         : hungLoad(load, made, station, bodyWeight, plan.isProven);
-    own.forEach((step) => {
-      step.load = hung;
-      step.change = changeBetween(before, hung.recipe);
+    for (const place of at) {
+      into[place] = { load: hung, change: changeBetween(before, hung.recipe) };
       before = hung.recipe;
-    });
+    }
   });
 }
 
@@ -89,20 +114,20 @@ export function hungLoads(steps: readonly SetStep[]): readonly HungLoad[] {
 interface Run {
   readonly load: Made;
   readonly rounding: LoadRounding | null;
-  readonly steps: UnhungStep[];
+  /** The places of those that it is for. */
+  readonly at: number[];
 }
 
 /** Neighbours of one load as one; what was written among them holds the load. */
-function runsOf(steps: readonly UnhungStep[]): readonly Run[] {
+function runsOf(loads: AtStation["loads"]): readonly Run[] {
   const runs: Run[] = [];
-  for (const step of steps) {
-    const { load } = step;
+  for (const { at, load } of loads) {
     if (load.kind !== "made") continue;
     const last = runs.at(-1);
     if (last === undefined || !sameReading(last.load.reading, load.reading)) {
-      runs.push({ load, rounding: load.rounding, steps: [step] });
+      runs.push({ load, rounding: load.rounding, at: [at] });
     } else {
-      last.steps.push(step);
+      last.at.push(at);
       if (load.rounding === null) runs[runs.length - 1] = { ...last, rounding: null };
     }
   }

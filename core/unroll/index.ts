@@ -5,6 +5,7 @@ export * from "./hang.ts";
 export * from "./sheet.ts";
 export * from "./step-load.ts";
 export * from "./step.ts";
+export * from "./surroundings.ts";
 export * from "./timeline.ts";
 export * from "./unroll-items.ts";
 export * from "./unroll.ts";

@@ -12,7 +12,8 @@ import {
 import { checkPlan } from "./check.ts";
 import type { Strength } from "./step-load.ts";
 import { isSetStep, type SetStep } from "./step.ts";
-import { unroll, type Surroundings } from "./unroll.ts";
+import { unroll } from "./unroll.ts";
+import { type Surroundings } from "./surroundings.ts";
 import {
   RACK,
   sampleAround,

@@ -64,7 +64,7 @@ export interface LoadSources {
 /** What one set came to: its own load, and that of each of its parts. */
 export interface LoadsOfSet {
   readonly load: StepLoad;
-  readonly parts: Map<Id<"extension">, StepLoad>;
+  readonly parts: ReadonlyMap<Id<"extension">, StepLoad>;
   readonly station: Station;
 }
 
@@ -246,20 +246,27 @@ function basisLoad(basis: LoadBasis, station: Station, from: LoadSources): StepL
   }
 }
 
+/** How many tries a trial has at a station: as many as are asked for, or until its loads end. */
+export function triesAt(rule: LoadRule, { loading }: Station): number {
+  if (rule.kind !== "trial") return 1;
+  if (!howToMake(loading, rule.from).ok) return 1;
+  let tries = 1;
+  while (tries < rule.tries && stepsFrom(loading, rule.from, rule.steps * tries) !== null)
+    tries += 1;
+  return tries;
+}
+
 /** The loads of a trial, one for each try, from the first up; they end where the station does. */
 export function trialLoads(
-  rule: Extract<LoadRule, { kind: "trial" }>,
+  rule: LoadRule,
   station: Station,
   from: LoadSources,
 ): readonly StepLoad[] {
-  const first = readingLoad(station, rule.from, from);
-  const loads = [first];
-  for (let i = 1; first.kind === "made" && i < rule.tries; i += 1) {
-    const made = stepsFrom(station.loading, first.reading, rule.steps * i);
-    if (made === null) break;
-    loads.push(madeLoad(station, made, from));
-  }
-  return loads;
+  if (rule.kind !== "trial") return [];
+  return Array.from({ length: triesAt(rule, station) }, (_, i) => {
+    const made = i === 0 ? null : stepsFrom(station.loading, rule.from, rule.steps * i);
+    return made === null ? readingLoad(station, rule.from, from) : madeLoad(station, made, from);
+  });
 }
 
 /** What a trial came to; still to be found while it goes on. */

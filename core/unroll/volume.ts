@@ -12,7 +12,7 @@ import {
   type Slot,
   type VolumePolicy,
 } from "../plan/index.ts";
-import type { Surroundings } from "./unroll.ts";
+import type { Surroundings } from "./surroundings.ts";
 
 /** Hard sets of one region. `unknown` is the part of direct and indirect whose effort is unknown. */
 export interface RegionVolume {

@@ -1,0 +1,98 @@
+import type { Id } from "../kernel/index.ts";
+import type { Station } from "../gym/index.ts";
+import type { PlannedSet, Slot } from "../plan/index.ts";
+import { isPart, type PartPlace, type Place } from "./expand.ts";
+import {
+  droppedLoad,
+  foundLoad,
+  setLoad,
+  sharedLoad,
+  trialLoads,
+  type LoadSources,
+  type LoadsOfSet,
+} from "./step-load.ts";
+import type { StepLoad } from "./step.ts";
+import type { Surroundings } from "./surroundings.ts";
+
+/** The loads of one set: of itself, try by try where it is a trial, and of each of its parts. */
+interface SetLoads {
+  readonly first: StepLoad;
+  readonly tries: readonly StepLoad[] | null;
+  readonly parts: ReadonlyMap<Id<"extension">, StepLoad>;
+}
+
+/** What each place is loaded with, by the rule of its set and what came before; null where nothing is. */
+export function loadsOf(
+  places: readonly Place[],
+  around: Surroundings,
+): readonly (StepLoad | null)[] {
+  const before = new Map<Id<"set">, LoadsOfSet>();
+  const sources = new Map<Slot, LoadSources>();
+  let [set, loads]: [PlannedSet | null, SetLoads | null] = [null, null];
+  return places.map((place) => {
+    if (!isPart(place)) return null;
+    // The parts of a set stand together, however many sides it has.
+    if (loads === null || place.set !== set) {
+      const { slot } = place;
+      let from = sources.get(slot);
+      if (from === undefined) sources.set(slot, (from = sourcesOf(slot, before, around)));
+      [set, loads] = [place.set, loadsOfSet(place, before, from, around)];
+    }
+    const { extension, ordinal } = place;
+    return extension === null
+      ? (loads.tries?.[ordinal] ?? loads.first)
+      : (loads.parts.get(extension.id) ?? loads.first);
+  });
+}
+
+/** The loads of a set, noted for those that follow from it. */
+function loadsOfSet(
+  { set, slot, fallen }: PartPlace,
+  before: Map<Id<"set">, LoadsOfSet>,
+  from: LoadSources,
+  around: Surroundings,
+): SetLoads {
+  const station = around.station(slot.station);
+  const first = setLoad(fallen === null ? set : { ...set, load: fallen.load }, station, from);
+  const parts = partLoads(set, first, station, from);
+  if (station === null) return { first, tries: null, parts };
+  const isTrial = set.load.kind === "trial";
+  // What a trial comes to is found in training, so that nothing can be worked out from it before.
+  const load = isTrial ? foundLoad(around.found(set), station, from) : first;
+  before.set(set.id, { load, parts, station });
+  return { first, tries: isTrial ? trialLoads(set.load, station, from) : null, parts };
+}
+
+function sourcesOf(slot: Slot, before: LoadSources["before"], around: Surroundings): LoadSources {
+  return {
+    bodyWeight: around.bodyWeight,
+    lastTotal: around.lastTotal,
+    isLogged: (movement) => around.lastStation(movement) !== null,
+    lastReading: around.lastReading(slot.movement, slot.station),
+    usualTotal: (reps) => around.usualTotal(slot.movement, slot.station, reps),
+    strength: around.strength(slot.movement, slot.station),
+    rounding: slot.rounding,
+    before,
+  };
+}
+
+/** What each part is loaded with: drops and clusters change the load, whatever follows keeps it. */
+function partLoads(
+  { extensions }: PlannedSet,
+  first: StepLoad,
+  station: Station | null,
+  from: LoadSources,
+): SetLoads["parts"] {
+  let current = first;
+  return new Map(
+    extensions.map((extension) => {
+      if (extension.kind === "drop") {
+        current = droppedLoad(extension.to, first, current, station, from);
+      }
+      if (extension.kind === "cluster" && first.kind === "made" && station !== null) {
+        current = sharedLoad(station, first, { share: extension.multiple, upTo: null }, from);
+      }
+      return [extension.id, current];
+    }),
+  );
+}
