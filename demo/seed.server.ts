@@ -1,3 +1,4 @@
+import { type Decision } from "~/core/progress/index.ts";
 import {
   type Day,
   type Instant,
@@ -23,7 +24,7 @@ import { addPerson } from "../server/db/people.server.ts";
 import { addPlan } from "../server/db/plans.server.ts";
 import { getRun, startRun, type StoredRun } from "../server/db/runs.server.ts";
 import { scopeFor, type Scope } from "../server/db/scope.server.ts";
-import { planNext, proposalsFor, type Decision } from "../server/coaching/next-session.server.ts";
+import { planNext, proposalsFor } from "../server/coaching/next-session.server.ts";
 import { firstPlan } from "./first-plan.ts";
 import { trainRun } from "./train-run.server.ts";
 import {

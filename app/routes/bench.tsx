@@ -79,7 +79,7 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
   const [search] = useSearchParams();
   const reply = fetcher.data;
 
-  const follows = useJudged(draft, known, catalogue);
+  const follows = useJudged(draft, known.context, catalogue);
   const save = useCallback(
     (base: number) => {
       const sending = newest();

@@ -1,3 +1,4 @@
+import { strengthRecordsOf } from "~/core/progress/index.ts";
 import { useEffect, useMemo } from "react";
 import { redirect } from "react-router";
 import {
@@ -6,17 +7,14 @@ import {
   lastKey,
   plannedContext,
   type Exposure,
+  before,
+  seriesOf,
 } from "~/core/log/index.ts";
 import { bodyWeightOf } from "~/core/person/index.ts";
 import { movementsIn, slotsOf, type SessionPlan } from "~/core/plan/index.ts";
 import type { Station } from "~/core/gym/index.ts";
 import { idParam, orNotFound, requireSignIn } from "~/server/auth/session.server.ts";
-import {
-  before,
-  strengthRecordsOf,
-  historyOf,
-  seriesOf,
-} from "~/server/coaching/history.server.ts";
+import { historyOf } from "~/server/coaching/history.server.ts";
 import { getGym, listStations } from "~/server/db/gyms.server.ts";
 import { listMeasurements } from "~/server/db/measurements.server.ts";
 import { catalogueFor } from "~/server/db/movements.server.ts";

@@ -1,3 +1,4 @@
+import { seriesOf } from "~/core/log/index.ts";
 import { parseWithZod } from "@conform-to/zod/v4";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -11,7 +12,7 @@ import { formatSetsDone } from "~/format/exposure.ts";
 import { formatDay, formatShortDay } from "~/format/numbers.ts";
 import { LEVEL_NAMES } from "~/format/training.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
-import { historyOf, seriesOf } from "~/server/coaching/history.server.ts";
+import { historyOf } from "~/server/coaching/history.server.ts";
 import { listApproaches } from "~/server/db/approaches.server.ts";
 import { currentBrief } from "~/server/db/briefs.server.ts";
 import { listGyms } from "~/server/db/gyms.server.ts";

@@ -1,10 +1,10 @@
+import { judgingIn } from "~/core/coach/index.ts";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Link } from "react-router";
-import { sessionDuration, isSetStep, surroundingsOf, unroll } from "~/core/unroll/index.ts";
+import { sessionDuration, isSetStep, unroll } from "~/core/unroll/index.ts";
 import { slotsOf, slotsOfBlock } from "~/core/plan/index.ts";
-import { surroundingsFrom } from "~/core/progress/index.ts";
 import { formatDay, formatMinuteRange } from "~/format/numbers.ts";
 import { formatItem, formatRest } from "~/format/prescription.ts";
 import { BLOCK_NAMES } from "~/format/training.ts";
@@ -19,20 +19,17 @@ import { SheetPage } from "../components/sheet/sheet-page.tsx";
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const plan = orNotFound(await getPlan(scope, idParam<"plan">(params.planId)));
-  const { stations, gyms, rules, strengthRecords, bodyWeight } = await benchOf(scope, plan);
+  const { gyms, context } = await benchOf(scope, plan);
   const gym = gyms.find((g) => g.id === plan.gymId)?.name ?? "";
-  return { plan, stations, gym, rules, strengthRecords, bodyWeight };
+  return { plan, gym, context };
 });
 
 /** A session on one A4 page, in ink on white, with room to write beside every set. */
 export default function PlanSheet({ loaderData }: Route.ComponentProps) {
-  const { plan, stations, gym, rules, strengthRecords, bodyWeight } = loaderData;
-  const { find } = useCatalogue();
-  const around = surroundingsOf(
-    stations.filter((s) => s.gymId === plan.gymId),
-    find,
-    surroundingsFrom(strengthRecords, bodyWeight, rules),
-  );
+  const { plan, gym, context } = loaderData;
+  const catalogue = useCatalogue();
+  const { find } = catalogue;
+  const { around } = judgingIn(plan.gymId, context, catalogue);
   const steps = unroll(plan.document, around);
   const slots = slotsOf(plan.document);
   return (

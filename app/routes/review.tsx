@@ -1,3 +1,4 @@
+import { type Decision } from "~/core/progress/index.ts";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
@@ -29,7 +30,7 @@ import { formatSets } from "~/format/plan.ts";
 import { formatRir, JOINT_NAMES, SIDE_NAMES } from "~/format/training.ts";
 import { approachAmong, volumePolicyOf } from "~/core/person/index.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
-import { planNext, proposalsFor, type Decision } from "~/server/coaching/next-session.server.ts";
+import { planNext, proposalsFor } from "~/server/coaching/next-session.server.ts";
 import { authorsOf, correct } from "~/server/coaching/corrections.server.ts";
 import { changedSince, reconsider } from "~/server/coaching/reconsider.server.ts";
 import { getGym } from "~/server/db/gyms.server.ts";

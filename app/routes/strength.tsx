@@ -3,19 +3,20 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Form, Link, useSearchParams } from "react-router";
 import { bodyWeightOf } from "~/core/person/index.ts";
-import { lastKey } from "~/core/log/index.ts";
+import { lastKey, seriesOf } from "~/core/log/index.ts";
 import {
   EQUATIONS,
   EQUATION_SOURCES,
   strengthTable,
   type StrengthRecord,
+  strengthRecordsOf,
 } from "~/core/progress/index.ts";
 import { formatDay, formatAmount } from "~/format/numbers.ts";
 import { EQUATION_NAMES, formatKnown } from "~/format/strength.ts";
 import { formatRir } from "~/format/training.ts";
 import { readingMeaning } from "~/format/station.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
-import { strengthRecordsOf, historyOf, seriesOf } from "~/server/coaching/history.server.ts";
+import { historyOf } from "~/server/coaching/history.server.ts";
 import { listStations, studioDay } from "~/server/db/gyms.server.ts";
 import { listMeasurements } from "~/server/db/measurements.server.ts";
 import { strengthRules } from "~/server/db/strength-rules.server.ts";

@@ -1,4 +1,5 @@
 /** What a coach would notice and suggest: gaps, findings, fixes, copies for other people. Finding exercises is the entry search/. */
+export * from "./assess.ts";
 export * from "./brings.ts";
 export * from "./coverage.ts";
 export * from "./finding-rules.ts";

@@ -5,6 +5,7 @@ export * from "./corrections.ts";
 export * from "./expose.ts";
 export * from "./exposure.ts";
 export * from "./fold.ts";
+export * from "./history.ts";
 export * from "./part.ts";
 export * from "./planned-context.ts";
 export * from "./rest-clock.ts";

@@ -7,6 +7,7 @@ export * from "./estimate.ts";
 export * from "./strength-records.ts";
 export * from "./load-for.ts";
 export * from "./proposal.ts";
+export * from "./next-session.ts";
 export * from "./propose.ts";
 export * from "./rep-max-table.ts";
 export * from "./strength-rules.ts";

@@ -13,7 +13,7 @@ import {
 import { totalMoved } from "../gym/index.ts";
 import { OPEN_TEMPO, repsLeft } from "../plan/index.ts";
 import type { Strength, Surroundings } from "../unroll/index.ts";
-import { heaviestTotal, lastKey, type Exposure } from "../log/index.ts";
+import { heaviestTotal, lastKey, type Exposure, type Series } from "../log/index.ts";
 import { fitCurve, GENERAL_CURVE, type CurvePoint, type PersonalCurve } from "./curve.ts";
 import { MOST_REPS } from "./equation.ts";
 import {
@@ -213,4 +213,18 @@ function pointsOf(
     if (possibleReps < 1 || possibleReps > MOST_REPS) return [];
     return [{ session: exposure.runId, place, logTotal: Math.log(ticksOf(total)), possibleReps }];
   });
+}
+
+/** What history says of a person's strength, for every movement at every station that was trained. */
+export function strengthRecordsOf(
+  series: Series,
+  bodyWeight: Mass | null,
+  rules: StrengthRules,
+): StrengthRecords {
+  return Object.fromEntries(
+    [...series].flatMap(([key, exposures]) => {
+      const known = strengthRecordOf(exposures, bodyWeight, rules);
+      return known === null ? [] : [[key, known]];
+    }),
+  );
 }

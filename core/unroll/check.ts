@@ -11,7 +11,7 @@ import {
   repsLeft,
 } from "../plan/index.ts";
 import { idleDrop, type MadeStep, type Strength } from "./step-load.ts";
-import { isSetStep, type OpenBecause, type SetStep } from "./step.ts";
+import { isSetStep, type OpenBecause, type SetStep, type Step } from "./step.ts";
 import { unroll } from "./unroll.ts";
 import { type Surroundings } from "./surroundings.ts";
 
@@ -69,8 +69,12 @@ type SetIssue =
   | { readonly code: "primerTooHard"; readonly blocks: false };
 
 /** Everything wrong or doubtful in a plan, in the order of its slots. */
-export function checkPlan(plan: SessionPlan, around: Surroundings): readonly PlanIssue[] {
-  const steps = unroll(plan, around).filter(isSetStep);
+export function checkPlan(
+  plan: SessionPlan,
+  around: Surroundings,
+  unrolled: readonly Step[] = unroll(plan, around),
+): readonly PlanIssue[] {
+  const steps = unrolled.filter(isSetStep);
   return slotsOf(plan).flatMap((slot): PlanIssue[] => {
     const station = around.station(slot.station);
     const movement = around.movement(slot.movement);

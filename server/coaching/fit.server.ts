@@ -1,22 +1,14 @@
-import { approachAmong, bodyWeightOf, readinessOn } from "~/core/person/index.ts";
-import { dayAt, yearOf, type Day, type Id } from "~/core/kernel/index.ts";
-import { fitPlan, type Fitted } from "~/core/coach/index.ts";
-import { surroundingsOf } from "~/core/unroll/index.ts";
+import { fitPlan, judgingIn, lastReadingFrom, type Fitted } from "~/core/coach/index.ts";
+import type { Day, Id } from "~/core/kernel/index.ts";
 import type { SessionPlan } from "~/core/plan/index.ts";
-import { lastKey } from "~/core/log/index.ts";
-import { surroundingsFrom } from "~/core/progress/index.ts";
 import { newId } from "~/codec/new-id.ts";
 import type { Give } from "~/codec/template.ts";
-import { listApproaches } from "../db/approaches.server.ts";
-import { currentBrief } from "../db/briefs.server.ts";
-import { getGym, listStations } from "../db/gyms.server.ts";
-import { listMeasurements } from "../db/measurements.server.ts";
+import { getGym } from "../db/gyms.server.ts";
 import { catalogueFor } from "../db/movements.server.ts";
 import { getPerson, type Person } from "../db/people.server.ts";
-import { addPlan, plansOfWeek } from "../db/plans.server.ts";
+import { addPlan } from "../db/plans.server.ts";
 import type { Scope } from "../db/scope.server.ts";
-import { strengthRules } from "../db/strength-rules.server.ts";
-import { strengthRecordsOf, historyOf, seriesOf } from "./history.server.ts";
+import { contextFor } from "./context.server.ts";
 
 /** Somebody's copy of a template. */
 export interface Copy extends Fitted {
@@ -63,41 +55,10 @@ export async function fitFor(
   gymId: Id<"gym">,
   day: Day,
 ): Promise<Fitted> {
-  const [stations, gym, history, brief, approaches, measurements, week, catalogue, { rules }] =
-    await Promise.all([
-      listStations(scope),
-      getGym(scope, gymId),
-      historyOf(scope, person.id),
-      currentBrief(scope, person),
-      listApproaches(scope),
-      listMeasurements(scope, person.id),
-      plansOfWeek(scope, person.id, day),
-      catalogueFor(scope),
-      strengthRules(scope),
-    ]);
-  const bodyWeight = bodyWeightOf(measurements, day);
-  const strengthRecords = strengthRecordsOf(seriesOf(history), bodyWeight, rules);
-  const known = surroundingsFrom(strengthRecords, bodyWeight, rules);
-  const here = stations.filter((station) => station.gymId === gymId);
-  const everywhere = surroundingsOf(stations, catalogue.find, known);
-  const judging = {
-    around: surroundingsOf(here, catalogue.find, known),
-    others: week.map(({ document, ...other }) => ({
-      ...other,
-      plan: document,
-      around: everywhere,
-    })),
-    brief,
-    approach: approachAmong(approaches, brief.approach),
-    catalogue: catalogue.all,
-    stations: here,
-    year: yearOf(dayAt(scope.now, gym?.timeZone ?? "UTC")),
-    readiness: readinessOn(measurements, day),
-  };
-  return fitPlan(
-    template,
-    judging,
-    (movement, station) => strengthRecords[lastKey(movement.ref, station.id)]?.lastReading ?? null,
-    newId,
-  );
+  const [{ context }, catalogue] = await Promise.all([
+    contextFor(scope, person, gymId, day),
+    catalogueFor(scope),
+  ]);
+  const judging = judgingIn(gymId, context, catalogue);
+  return fitPlan(template, judging, lastReadingFrom(context), newId);
 }

@@ -1,13 +1,13 @@
 import { sameReading, fail, ok, type Result } from "~/core/kernel/index.ts";
 import { mapSlots, slotsOf, type Slot } from "~/core/plan/index.ts";
-import { accepted, type LineProposal, type Proposal } from "~/core/progress/index.ts";
+import { accepted, type LineProposal, type Proposal, type LineOf } from "~/core/progress/index.ts";
 import type { Surroundings } from "~/core/unroll/index.ts";
 import { toBinary } from "../db/columns.server.ts";
 import { getPlan, planFromRun, savePlan, type StoredPlan } from "../db/plans.server.ts";
 import { addRuling, rulingOn, rulingsOn, type Ruling } from "../db/rulings.server.ts";
 import { getRun, type StoredRun } from "../db/runs.server.ts";
 import type { Scope } from "../db/scope.server.ts";
-import { proposalsFor, type LineOf } from "./next-session.server.ts";
+import { proposalsFor } from "./next-session.server.ts";
 
 /** A line for which Kravo proposes something else now than when the coach ruled on it. */
 export interface ChangedProposal {

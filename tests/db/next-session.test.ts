@@ -3,18 +3,10 @@ import { z } from "zod";
 import { jsonColumn } from "~/codec/rows.ts";
 import { addDays, day, type Day, type Id, kg } from "~/core/kernel/index.ts";
 import { slotsOf } from "~/core/plan/index.ts";
-import { lastKey } from "~/core/log/index.ts";
-import {
-  before,
-  strengthRecordsOf,
-  historyOf,
-  lastsOf,
-  seriesOf,
-  upTo,
-  type Series,
-} from "~/server/coaching/history.server.ts";
-import { USUAL_RULES } from "~/core/progress/index.ts";
-import { planNext, proposalsFor, type Decision } from "~/server/coaching/next-session.server.ts";
+import { lastKey, before, lastsOf, seriesOf, upTo, type Series } from "~/core/log/index.ts";
+import { historyOf } from "~/server/coaching/history.server.ts";
+import { USUAL_RULES, strengthRecordsOf, type Decision } from "~/core/progress/index.ts";
+import { planNext, proposalsFor } from "~/server/coaching/next-session.server.ts";
 import { getPlan } from "~/server/db/plans.server.ts";
 import { rulingsOn } from "~/server/db/rulings.server.ts";
 import { getRun, startRun, type StoredRun } from "~/server/db/runs.server.ts";

@@ -3,7 +3,14 @@ import { memo, useCallback, useEffect, useMemo, useState } from "react";
 import { Form } from "react-router";
 import { newId } from "~/codec/new-id.ts";
 import { swapSlot, type SwapContext } from "~/core/coach/search/index.ts";
-import { hardSetsOf, applyFix, arrangedByApproach, newExercise } from "~/core/coach/index.ts";
+import {
+  applyFix,
+  arrangedByApproach,
+  hardSetsOf,
+  newExercise,
+  type Assessment,
+  type CoachingContext,
+} from "~/core/coach/index.ts";
 import { type Id, NO_TIME } from "~/core/kernel/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
 import {
@@ -36,11 +43,12 @@ import type { SlotActions } from "./slot-actions.ts";
 import { writtenLineId, SlotEditor } from "./slot-editor.tsx";
 import { SwapPanel } from "./swap-panel.tsx";
 import type { ReportInvalid } from "./typed-cell.tsx";
-import type { Known, useJudged } from "./use-judged.ts";
+
 import { useSetAside } from "./use-set-aside.ts";
 
 /** What the bench was loaded with. */
-export interface BenchKnown extends Known {
+export interface BenchKnown {
+  readonly context: CoachingContext;
   readonly plan: { readonly id: Id<"plan"> };
   readonly gyms: readonly { readonly id: Id<"gym">; readonly name: string }[];
   readonly lasts: Readonly<Record<string, Exposure>>;
@@ -51,7 +59,7 @@ interface BenchBodyProps {
   readonly known: BenchKnown;
   readonly draft: Draft;
   /** Everything that follows from the draft. */
-  readonly follows: ReturnType<typeof useJudged>;
+  readonly follows: Assessment;
   readonly isUnsaved: boolean;
   readonly change: (to: (draft: Draft) => Draft) => void;
   /** The draft as it is, which may be newer than the one that is drawn. */
@@ -69,8 +77,10 @@ export const BenchBody = memo(function BenchBody({
   newest,
   onInvalid,
 }: BenchBodyProps) {
-  const { stations, gyms, lasts, strengthRecords, brief, approach } = known;
-  const { here, around, steps, duration, durations, issues, judged } = follows;
+  const { gyms, lasts, context } = known;
+  const { stations, strengthRecords, brief, approach } = context;
+  const { steps, duration, durations, issues, judged } = follows;
+  const { around, stations: here } = judged;
   const catalogue = useCatalogue();
   const [swapping, setSwapping] = useState<Id<"slot"> | null>(null);
   const lastReading = (movement: Movement, station: Station) =>
@@ -228,7 +238,11 @@ export const BenchBody = memo(function BenchBody({
 
 /** What the session comes to: time, findings, coverage. */
 function Aside({
-  known: { plan, approach, dismissals },
+  known: {
+    plan,
+    context: { approach },
+    dismissals,
+  },
   draft,
   follows: { duration, findings, judged },
   isUnsaved,

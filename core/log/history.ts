@@ -1,0 +1,66 @@
+import type { Day, Id, Instant } from "../kernel/index.ts";
+import type { Station } from "../gym/index.ts";
+import { slotsOf, type SessionPlan } from "../plan/index.ts";
+import { exposureOf } from "./expose.ts";
+import { lastKey, type Exposure } from "./exposure.ts";
+import type { Performed } from "./fold.ts";
+
+/** A session that was trained to its end. */
+export interface TrainedSession {
+  readonly id: Id<"run">;
+  readonly day: Day;
+  readonly startedAt: Instant;
+  readonly document: SessionPlan;
+}
+
+/** A person's ended sessions with what was performed in them, on the equipment as it was then. */
+export interface History {
+  /** Newest first. */
+  readonly runs: readonly TrainedSession[];
+  readonly performed: ReadonlyMap<Id<"run">, Performed>;
+  readonly versions: ReadonlyMap<Id<"stationVersion">, Station>;
+}
+
+/** Exposures of every movement at every station that was trained, by {@link lastKey}, oldest session first. */
+export type Series = ReadonlyMap<string, readonly Exposure[]>;
+
+/** Everything that history says, in one pass over its sessions. */
+export function seriesOf({ runs, performed, versions }: History): Series {
+  const series = new Map<string, Exposure[]>();
+  for (const run of runs.toReversed()) {
+    const done = performed.get(run.id);
+    if (done === undefined) continue;
+    const contexts = new Map(done.contexts.map((context) => [context.slotId, context]));
+    for (const slot of slotsOf(run.document)) {
+      const context = contexts.get(slot.id);
+      const station = context && versions.get(context.stationVersion);
+      const exposure = station && exposureOf(run.id, run.day, slot, done, station);
+      if (!exposure) continue;
+      const key = lastKey(slot.movement, slot.station);
+      const own = series.get(key);
+      if (own === undefined) series.set(key, [exposure]);
+      else own.push(exposure);
+    }
+  }
+  return series;
+}
+
+/** History as it stood when a session began: what came before it, and not the session itself. */
+export function before(history: History, run: Pick<TrainedSession, "startedAt">): History {
+  return { ...history, runs: history.runs.filter((other) => other.startedAt < run.startedAt) };
+}
+
+/** History up to a session and with it. */
+export function upTo(history: History, run: Pick<TrainedSession, "startedAt">): History {
+  return { ...history, runs: history.runs.filter((other) => other.startedAt <= run.startedAt) };
+}
+
+/** The latest exposure of every movement at every station, by {@link lastKey}. */
+export function lastsOf(series: Series): Readonly<Record<string, Exposure>> {
+  return Object.fromEntries(
+    [...series].flatMap(([key, exposures]) => {
+      const last = exposures.at(-1);
+      return last === undefined ? [] : [[key, last]];
+    }),
+  );
+}

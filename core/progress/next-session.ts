@@ -1,0 +1,124 @@
+import { fail, ok, type Id, type Mass, type NewId, type Result } from "../kernel/index.ts";
+import { howToMake, type CannotBeMade, type Station } from "../gym/index.ts";
+import { lastKey, type Series } from "../log/index.ts";
+import { copyPlan, mapSlots, slotsOf, type SessionPlan, type Slot } from "../plan/index.ts";
+import type { Surroundings } from "../unroll/index.ts";
+import { accepted, outcomesOf, type Chosen, type Outcome } from "./accept.ts";
+import { proposeFor, unplaced } from "./propose.ts";
+import type { LineProposal } from "./proposal.ts";
+
+/** A slot of a trained session with what Kravo proposes for each of its lines. */
+export interface SlotProposal<S extends Station = Station> {
+  readonly slot: Slot;
+  /** The station as it is now; null where it is gone. */
+  readonly station: S | null;
+  readonly lines: readonly LineProposal[];
+  /** What its sets and drops come to where everything is accepted. */
+  readonly outcomes: readonly Outcome[];
+}
+
+/**
+ * What Kravo proposes for every exercise of a trained session, at the stations as they are now. `series` ends with
+ * that session; `around` is as the next one will find it.
+ */
+export function proposalsAfter<S extends Station>(
+  session: { readonly id: Id<"run">; readonly document: SessionPlan },
+  series: Series,
+  stations: readonly S[],
+  around: Surroundings,
+  isHoldingSuccess: boolean,
+): readonly SlotProposal<S>[] {
+  return slotsOf(session.document).map((slot) => {
+    const station = stations.find((s) => s.id === slot.station) ?? null;
+    const exposures = series.get(lastKey(slot.movement, slot.station)) ?? [];
+    const own = exposures.at(-1)?.runId === session.id ? exposures : [];
+    const lines =
+      station === null
+        ? unplaced(slot)
+        : proposeFor(slot, own, {
+            loading: station.loading,
+            bodyWeight: around.bodyWeight,
+            isHoldingSuccess,
+            parameters: around.movement(slot.movement)?.setUp ?? [],
+          });
+    const outcomes = outcomesOf(accepted(slot, proposedFor(lines), around), around);
+    return { slot, station, lines, outcomes };
+  });
+}
+
+/** The loads that are planned where everything is accepted. */
+function proposedFor(lines: readonly LineProposal[]): Chosen {
+  return new Map(
+    lines.flatMap(({ line, isDecided, reading }) =>
+      isDecided && reading !== null ? [[line, reading] as const] : [],
+    ),
+  );
+}
+
+/** A line of an exercise of the session. */
+export interface LineOf {
+  readonly slotId: Id<"slot">;
+  readonly line: Id<"line">;
+}
+
+/** The coach's word on one proposal: accept it, or another load with a reason. */
+export type Decision = LineOf &
+  (
+    | { readonly kind: "accept" }
+    | { readonly kind: "overrule"; readonly reading: Mass; readonly reason: string }
+  );
+
+/** A proposal that was decided, with the load that was chosen. */
+export interface Decided {
+  readonly slot: Slot;
+  readonly proposal: LineProposal;
+  readonly decision: Decision;
+  readonly chosen: Mass | null;
+}
+
+export type DecideError =
+  | (LineOf & { readonly code: "undecided" })
+  | (LineOf & { readonly code: "reasonMissing" })
+  | (LineOf & CannotBeMade);
+
+/** Every line that has to be decided with its decision; fails at the first that has none or cannot be made. */
+export function decidedOf(
+  slots: readonly SlotProposal[],
+  decisions: readonly Decision[],
+): Result<readonly Decided[], DecideError> {
+  const decided: Decided[] = [];
+  for (const { slot, station, lines } of slots) {
+    for (const proposal of lines.filter(({ isDecided }) => isDecided)) {
+      const at = { slotId: slot.id, line: proposal.line };
+      const decision = decisions.find((d) => d.slotId === at.slotId && d.line === at.line);
+      if (decision === undefined) return fail({ code: "undecided", ...at });
+      if (decision.kind === "overrule") {
+        if (decision.reason.trim() === "") return fail({ code: "reasonMissing", ...at });
+        const made = station === null ? null : howToMake(station.loading, decision.reading);
+        if (made !== null && !made.ok) return fail({ ...made.error, ...at });
+      }
+      const chosen = decision.kind === "accept" ? proposal.reading : decision.reading;
+      decided.push({ slot, proposal, decision, chosen });
+    }
+  }
+  return ok(decided);
+}
+
+/** The next session: a copy of the trained one with the chosen loads. */
+export function nextDocument(
+  document: SessionPlan,
+  decided: readonly Decided[],
+  around: Surroundings,
+  newId: NewId,
+): SessionPlan {
+  const changed = mapSlots(document, (slot) => accepted(slot, chosenFor(slot.id, decided), around));
+  return copyPlan(changed, newId);
+}
+
+function chosenFor(slot: Id<"slot">, decided: readonly Decided[]): Chosen {
+  return new Map(
+    decided.flatMap((d) =>
+      d.slot.id === slot && d.chosen !== null ? [[d.proposal.line, d.chosen] as const] : [],
+    ),
+  );
+}
