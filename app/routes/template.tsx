@@ -6,10 +6,10 @@ import { describeIssues } from "~/codec/save-plan.ts";
 import { changeTemplateCodec, giveCodec } from "~/codec/template.ts";
 import { dayAt, type Id } from "~/core/kernel/index.ts";
 import { slotsOf } from "~/core/plan/index.ts";
-import { formatFitChange } from "~/format/fit.ts";
+import { formatFittingChange } from "~/format/fitting.ts";
 import { formatDay } from "~/format/numbers.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
-import { copiesFor, planCopies } from "~/server/coaching/fit.server.ts";
+import { copiesFor, planCopies } from "~/server/coaching/fitting.server.ts";
 import { listGyms, listStations } from "~/server/db/gyms.server.ts";
 import { listPeople } from "~/server/db/people.server.ts";
 import type { Scope } from "~/server/db/scope.server.ts";
@@ -182,7 +182,7 @@ export default function TemplatePage({ loaderData, actionData }: Route.Component
                 </Typography>
                 <Box component="ul" sx={{ m: 0, mt: 0.5 }}>
                   {changes.map((change, i) => (
-                    <li key={i}>{formatFitChange(change, find)}</li>
+                    <li key={i}>{formatFittingChange(change, find)}</li>
                   ))}
                 </Box>
               </Box>

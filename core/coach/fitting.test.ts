@@ -4,7 +4,7 @@ import { kg, type Mass } from "../kernel/index.ts";
 import { applyEdit, servesMovement, slotsOf, type SessionPlan } from "../plan/index.ts";
 import { exclusionsOf } from "../person/index.ts";
 import { sessionDuration, unroll } from "../unroll/index.ts";
-import { fitPlan } from "./fitting.ts";
+import { fitTemplate } from "./fitting.ts";
 import type { Judging } from "./judged.ts";
 import { sampleDrop, sampleNewId } from "../../tests/samples/index.ts";
 import { exercise, FULL_GYM, judging, sessionOf } from "~/tests/arbitrary/session.ts";
@@ -15,7 +15,7 @@ const fit = (
   over: Parameters<typeof judging>[1] = {},
   last: (ref: string) => Mass | null = () => null,
   change: (j: Judging) => Judging = (j) => j,
-) => fitPlan(plan, change(judging(plan, over)), (movement) => last(movement.ref), sampleNewId);
+) => fitTemplate(plan, change(judging(plan, over)), (movement) => last(movement.ref), sampleNewId);
 const names = (plan: SessionPlan) => slotsOf(plan).map((s) => s.movement.slice(8));
 
 /** The template with a reading written in every set. */
@@ -171,7 +171,7 @@ describe("a template fitted to somebody", () => {
           const brief = { limits: [limit], level, minutesCap: 40 };
           const plan = sessionOf(...slugs.map((slug) => exercise(slug, 3)));
           const whole = judging(plan, { brief, stations });
-          const fitted = fitPlan(plan, whole, () => null, sampleNewId);
+          const fitted = fitTemplate(plan, whole, () => null, sampleNewId);
           for (const slot of slotsOf(fitted.plan)) {
             const movement = whole.around.movement(slot.movement);
             const station = stations.find((s) => s.id === slot.station);

@@ -20,19 +20,19 @@ import { swapSlot, substitutesFor, type SwapContext } from "./search/index.ts";
 import { waysToShorten, type Shortening } from "./shorten.ts";
 
 /** Why an exercise of a template could not stay as it was. */
-export type FitCause =
+export type FittingCause =
   | { readonly kind: "notHere" }
   | { readonly kind: "excluded"; readonly reasons: readonly Exclusion[] };
 
 /** One thing that was changed in a copy of a template, for whom it is copied. */
-export type FitChange =
+export type FittingChange =
   | {
       readonly code: "swapped";
       readonly from: MovementRef;
       readonly to: MovementRef;
-      readonly because: FitCause;
+      readonly because: FittingCause;
     }
-  | { readonly code: "leftOut"; readonly movement: MovementRef; readonly because: FitCause }
+  | { readonly code: "leftOut"; readonly movement: MovementRef; readonly because: FittingCause }
   /** What was lifted last there; null where nothing was, so that the load is found on the day. */
   | { readonly code: "load"; readonly movement: MovementRef; readonly reading: Mass | null }
   /** Drops and the like are no beginner's work. */
@@ -47,7 +47,7 @@ export type FitChange =
 
 export interface Fitted {
   readonly plan: SessionPlan;
-  readonly changes: readonly FitChange[];
+  readonly changes: readonly FittingChange[];
 }
 
 /** More changes for time or level than this are left to the coach. */
@@ -59,13 +59,13 @@ const MOST_FIXES = 6;
  * the sets that the person has. `judging` holds the person and gym; its plan is not looked at. Every change is
  * told, in order.
  */
-export function fitPlan(
+export function fitTemplate(
   template: SessionPlan,
   judging: Omit<Judging, "plan">,
   lastReading: SwapContext["lastReading"],
   newId: NewId,
 ): Fitted {
-  const changes: FitChange[] = [];
+  const changes: FittingChange[] = [];
   let plan = copyPlan(template, newId);
   for (const slot of slotsOf(plan)) {
     const fitted = placed(slot, judging, lastReading, changes);
@@ -84,7 +84,7 @@ function placed(
   slot: Slot,
   judging: Omit<Judging, "plan">,
   lastReading: SwapContext["lastReading"],
-  changes: FitChange[],
+  changes: FittingChange[],
 ): Slot | null {
   const { brief, catalogue, stations, around } = judging;
   const movement = around.movement(slot.movement);
@@ -92,7 +92,7 @@ function placed(
   const station =
     movement === null ? null : stationFor(stations, movement, around.lastStation(movement.ref));
   if (station !== null && reasons.length === 0) return { ...slot, station: station.id };
-  const because: FitCause =
+  const because: FittingCause =
     reasons.length > 0 ? { kind: "excluded", reasons } : { kind: "notHere" };
   const context = { brief, catalogue, stations, around, lastReading };
   const [best] = substitutesFor(slot, { kind: "travelling" }, context).substitutions.filter(
@@ -111,7 +111,7 @@ function ownLoads(
   slot: Slot,
   { around }: Omit<Judging, "plan">,
   lastReading: SwapContext["lastReading"],
-  changes: FitChange[],
+  changes: FittingChange[],
 ): Slot {
   const movement = around.movement(slot.movement);
   const station = around.station(slot.station);
@@ -127,7 +127,7 @@ function ownLoads(
   return { ...slot, sets };
 }
 
-function plain(slot: Slot, changes: FitChange[]): Slot {
+function plain(slot: Slot, changes: FittingChange[]): Slot {
   if (slot.sets.every((set) => set.extensions.length === 0)) return slot;
   changes.push({ code: "plainSets", movement: slot.movement });
   return { ...slot, sets: slot.sets.map((set) => ({ ...set, extensions: [] })) };
@@ -138,7 +138,7 @@ function shortened(
   begun: SessionPlan,
   judging: Omit<Judging, "plan">,
   newId: NewId,
-  changes: FitChange[],
+  changes: FittingChange[],
 ): SessionPlan {
   let plan = begun;
   for (let i = 0; i < MOST_FIXES; i += 1) {
@@ -168,7 +168,10 @@ function shortened(
  * What costs nothing goes first, then the least costly way that is enough, then the least costly one, so that
  * another can take the rest. Rests are trimmed once at most. Null where nothing is left to take.
  */
-function wayToTake(ways: readonly Shortening[], changes: readonly FitChange[]): Shortening | null {
+function wayToTake(
+  ways: readonly Shortening[],
+  changes: readonly FittingChange[],
+): Shortening | null {
   const isTrimmed = changes.some(
     (change) => change.code === "shortened" && change.fix.kind === "trimRest",
   );

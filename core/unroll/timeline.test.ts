@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { count, kg, seconds, share } from "../kernel/index.ts";
 import type { SessionPlan } from "../plan/index.ts";
 import { sessionDuration } from "./duration.ts";
-import { profileOf } from "./timeline.ts";
+import { timelineOf } from "./timeline.ts";
 import { unroll } from "./unroll.ts";
 import { anyPlan } from "../../tests/arbitrary/plan.ts";
 import {
@@ -35,7 +35,7 @@ describe("the profile of a session", () => {
       schemaVersion: 2,
       blocks: [{ kind: "exercise", id: sampleId(1), lineageId: sampleId(2), slot }],
     };
-    const bars = profileOf(unroll(plan, around));
+    const bars = timelineOf(unroll(plan, around));
     expect(bars.map((bar) => bar.height)).toEqual([0.5, 1, 0.5]);
     const [first, second, third] = bars;
     const gap = (a: typeof first, b: typeof first) =>
@@ -56,14 +56,14 @@ describe("the profile of a session", () => {
         },
       ],
     };
-    expect(profileOf(unroll(plan, around))[0]?.height).toBeNull();
+    expect(timelineOf(unroll(plan, around))[0]?.height).toBeNull();
   });
 
   it("never overlaps and ends within the session, whatever the plan", () => {
     fc.assert(
       fc.property(anyPlan, (plan) => {
         const steps = unroll(plan, around);
-        const bars = profileOf(steps);
+        const bars = timelineOf(steps);
         let end = 0;
         for (const bar of bars) {
           expect(bar.start).toBeGreaterThanOrEqual(end - 1e-6);

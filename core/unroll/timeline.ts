@@ -2,8 +2,8 @@ import { type Id, ticksOf, type Mass } from "../kernel/index.ts";
 import { stepDurations } from "./duration.ts";
 import { isSetStep, type SetStep, type Step } from "./step.ts";
 
-/** One step of a session as a bar of its profile: where it lies in time, and how heavy it is. */
-export interface ProfileBar {
+/** One step of a session as a bar of its timeline: where it lies in time, and how heavy it is. */
+export interface TimelineBar {
   readonly slotId: Id<"slot"> | null;
   /** Seconds from the beginning of the session, likely case. */
   readonly start: number;
@@ -20,7 +20,7 @@ export interface ProfileBar {
  * against the heaviest of its exercise, so that pyramids, drops and density are seen. What lies between two
  * bars is rest, handling and moving. Bars never overlap, and the last one ends within the session's duration.
  */
-export function profileOf(steps: readonly Step[]): readonly ProfileBar[] {
+export function timelineOf(steps: readonly Step[]): readonly TimelineBar[] {
   const durations = stepDurations(steps);
   const heaviest = new Map<Id<"slot">, number>();
   const weightOf = (step: SetStep) =>
@@ -31,7 +31,7 @@ export function profileOf(steps: readonly Step[]): readonly ProfileBar[] {
     heaviest.set(step.slotId, Math.max(heaviest.get(step.slotId) ?? 0, weight));
   }
   let at = 0;
-  return steps.map((step, i): ProfileBar => {
+  return steps.map((step, i): TimelineBar => {
     const whole = durations[i]?.likely ?? 0;
     const work = Math.min(whole, (step.workSeconds.min + step.workSeconds.max) / 2);
     const wait = step.restAfter.likely;

@@ -5,7 +5,7 @@ import {
   sessionDuration,
   checkPlan,
   unroll,
-  profileOf,
+  timelineOf,
   plannedSets,
   volumeOf,
 } from "~/core/unroll/index.ts";
@@ -154,7 +154,7 @@ const everything = () => {
   );
   const all = unroll(changed, long.around);
   sessionDuration(all);
-  profileOf(all);
+  timelineOf(all);
   checkPlan(changed, long.around);
   findingsIn(judge({ ...long, plan: changed }));
 };

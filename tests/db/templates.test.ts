@@ -2,7 +2,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { EMPTY_BRIEF } from "~/core/person/index.ts";
 import { day } from "~/core/kernel/index.ts";
 import { slotsOf } from "~/core/plan/index.ts";
-import { fitFor } from "~/server/coaching/fit.server.ts";
+import { fittedFor } from "~/server/coaching/fitting.server.ts";
 import { saveBrief } from "~/server/db/briefs.server.ts";
 import type { Database } from "~/server/db/connection.server.ts";
 import {
@@ -65,7 +65,7 @@ describe("templates", () => {
   it("are fitted to the person's gym, brief and history", async () => {
     const person = { id: studio.person, level: "trained" } as const;
     const document = squats(studio.station);
-    const fit = () => fitFor(studio.scope, document, person, studio.gym, MONDAY);
+    const fit = () => fittedFor(studio.scope, document, person, studio.gym, MONDAY);
     const first = await fit();
     expect(slotsOf(first.plan)).toHaveLength(1);
     expect(first.changes).toEqual([

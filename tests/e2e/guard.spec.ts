@@ -130,7 +130,9 @@ async function post(
 test("no route and no action reaches another studio", async ({ page, browser, server }) => {
   test.slow();
   const ids = await idsOfOtherStudio(page);
-  expect(Object.values(ids).every((id) => /^(studio-of-)?[0-9a-f-]{36}$/.test(id))).toBe(true);
+  expect(Object.values(ids).every((id) => /^(studio-of-|studio:)?[0-9a-f-]{36}$/.test(id))).toBe(
+    true,
+  );
   const before = await page.request.get(`/people/${ids["personId"]}`);
   const intruder = await (await browser.newContext({ baseURL: server.origin })).newPage();
   await registerStudio(intruder);

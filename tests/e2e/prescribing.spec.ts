@@ -20,7 +20,7 @@ test("sets are written as a line, refused at the character, kept through a save,
   );
   await expect(page.getByLabel("Load of set 2, kg")).toHaveValue("77.5");
   await expect(page.getByLabel("Reps of drop 2 of set 4")).toHaveValue("6");
-  await expect(page.getByRole("figure", { name: "Session profile" })).toContainText("77.5 kg");
+  await expect(page.getByRole("figure", { name: "Session timeline" })).toContainText("77.5 kg");
 
   await line.fill("3x7-5 at 77.5");
   await expect(page.getByRole("alert").first()).toContainText("7 to 5 runs backwards");

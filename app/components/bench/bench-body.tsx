@@ -38,7 +38,7 @@ import type { Draft } from "./draft.ts";
 import { Finder } from "./finder.tsx";
 import { FindingsPanel, type SetAside } from "./findings-panel.tsx";
 import { HeadFields } from "./head-fields.tsx";
-import { SessionProfile } from "./session-profile.tsx";
+import { SessionTimeline } from "./session-timeline.tsx";
 import type { SlotActions } from "./slot-actions.ts";
 import { writtenLineId, SlotEditor } from "./slot-editor.tsx";
 import { SwapPanel } from "./swap-panel.tsx";
@@ -153,7 +153,7 @@ export const BenchBody = memo(function BenchBody({
   return (
     <JudgedContext value={judged}>
       <BenchPlaceContext value={place}>
-        <SessionProfile steps={steps} total={duration.likely} nameOf={nameOfSlot} />
+        <SessionTimeline steps={steps} total={duration.likely} nameOf={nameOfSlot} />
         <Box
           sx={{
             display: "grid",

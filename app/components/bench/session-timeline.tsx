@@ -1,5 +1,5 @@
 import { isPreparatory } from "~/core/plan/index.ts";
-import { profileOf, type Step } from "~/core/unroll/index.ts";
+import { timelineOf, type Step } from "~/core/unroll/index.ts";
 import { seconds } from "~/core/kernel/index.ts";
 import { formatMass, formatMinutes } from "~/format/numbers.ts";
 
@@ -12,7 +12,7 @@ const UNKNOWN = 0.5;
  * The session as a strip: time along, load against the exercise's own heaviest as height, rest as gaps.
  * Ramp sets are outlined, what follows a set is lighter, an unknown load is half as high, drills are dashed.
  */
-export function SessionProfile({
+export function SessionTimeline({
   steps,
   nameOf,
   total,
@@ -21,7 +21,7 @@ export function SessionProfile({
   readonly nameOf: (slot: string) => string;
   readonly total: number;
 }) {
-  const bars = profileOf(steps);
+  const bars = timelineOf(steps);
   if (bars.length === 0 || total <= 0) return null;
   const x = (t: number) => (WIDTH * t) / total;
   const slots = [...new Set(bars.map((bar) => bar.slotId))].flatMap((id) => {
@@ -30,7 +30,7 @@ export function SessionProfile({
     return first === undefined || id === null ? [] : [{ id, start: first.start, bars: own }];
   });
   return (
-    <figure className="course" aria-label="Session profile">
+    <figure className="course" aria-label="Session timeline">
       <div className="row tight">
         <figcaption className="small-heading grow">
           Course: time along, load as height, rest as gaps

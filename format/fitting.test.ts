@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { findMovement } from "~/core/movement/catalogue/index.ts";
-import type { FitChange } from "~/core/coach/index.ts";
+import type { FittingChange } from "~/core/coach/index.ts";
 import { slotsOf } from "~/core/plan/index.ts";
 import { kg } from "~/core/kernel/index.ts";
 import { exercise, sessionOf } from "~/tests/arbitrary/session.ts";
-import { formatFitChange } from "./fit.ts";
+import { formatFittingChange } from "./fitting.ts";
 
 const before = sessionOf(exercise("back-squat"));
 const slot = slotsOf(before)[0]?.id ?? ("" as never);
@@ -12,7 +12,7 @@ const squat = "shipped:back-squat" as const;
 const notHere = { kind: "notHere" } as const;
 
 describe("what was changed for somebody", () => {
-  it.each<readonly [FitChange, string]>([
+  it.each<readonly [FittingChange, string]>([
     [
       { code: "swapped", from: squat, to: "shipped:leg-press", because: notHere },
       "Back squat becomes Leg press: no station of this gym serves it.",
@@ -39,6 +39,6 @@ describe("what was changed for somebody", () => {
       "At most 2 work sets of each, since new and returning people begin with few sets.",
     ],
   ])("%#", (change, text) => {
-    expect(formatFitChange(change, findMovement)).toBe(text);
+    expect(formatFittingChange(change, findMovement)).toBe(text);
   });
 });

@@ -1,4 +1,4 @@
-import { fitPlan, judgingIn, lastReadingFrom, type Fitted } from "~/core/coach/index.ts";
+import { fitTemplate, judgingIn, lastReadingFrom, type Fitted } from "~/core/coach/index.ts";
 import type { Day, Id } from "~/core/kernel/index.ts";
 import type { SessionPlan } from "~/core/plan/index.ts";
 import { newId } from "~/codec/new-id.ts";
@@ -28,7 +28,7 @@ export async function copiesFor(
   return Promise.all(
     known.map(async (person) => ({
       person,
-      ...(await fitFor(scope, template, person, gymId, day)),
+      ...(await fittedFor(scope, template, person, gymId, day)),
     })),
   );
 }
@@ -48,7 +48,7 @@ export async function planCopies(
 }
 
 /** A template fitted to one person in a gym on a day, with what was changed for them and why. */
-export async function fitFor(
+export async function fittedFor(
   scope: Scope,
   template: SessionPlan,
   person: Pick<Person, "id" | "level">,
@@ -60,5 +60,5 @@ export async function fitFor(
     catalogueFor(scope),
   ]);
   const judging = judgingIn(gymId, context, catalogue);
-  return fitPlan(template, judging, lastReadingFrom(context), newId);
+  return fitTemplate(template, judging, lastReadingFrom(context), newId);
 }

@@ -1,4 +1,4 @@
-import type { FitCause, FitChange } from "~/core/coach/index.ts";
+import type { FittingCause, FittingChange } from "~/core/coach/index.ts";
 import type { FindMovement } from "~/core/movement/index.ts";
 import { slotsOf, type SessionPlan } from "~/core/plan/index.ts";
 import { assertNever } from "~/core/kernel/index.ts";
@@ -7,7 +7,7 @@ import { formatFix } from "./findings.ts";
 import { formatMass } from "./numbers.ts";
 
 /** What was changed in somebody's copy of a template, and why. */
-export function formatFitChange(change: FitChange, find: FindMovement): string {
+export function formatFittingChange(change: FittingChange, find: FindMovement): string {
   const name = (ref: Parameters<FindMovement>[0]) => find(ref)?.name ?? ref;
   const nameIn = (plan: SessionPlan) => (id: string) => {
     const slot = slotsOf(plan).find((s) => s.id === id);
@@ -33,7 +33,7 @@ export function formatFitChange(change: FitChange, find: FindMovement): string {
   }
 }
 
-function formatCause(cause: FitCause): string {
+function formatCause(cause: FittingCause): string {
   return cause.kind === "notHere"
     ? "no station of this gym serves it"
     : cause.reasons.map(formatExclusion).join("; ");
