@@ -8,6 +8,7 @@ export default defineConfig({
   resolve: { alias: { "~": import.meta.dirname } },
   test: {
     testTimeout: 60_000,
+    env: { KRAVO_RUNS: "25" },
     include: ["{core,codec,format}/**/*.test.ts"],
     exclude: ["core/kernel/forgotten-kind.test.ts", "core/progress/athletes.test.ts"],
   },

@@ -109,6 +109,8 @@ writeFileSync(
     mutate: asked,
     mutator: { excludedMutations: EXCLUDED },
     coverageAnalysis: "perTest",
+    // What runs once, while modules load, cannot be told to a test.
+    ignoreStatic: true,
     concurrency: 2,
     timeoutMS: 20000,
     tempDirName: ".kravo/mutants/tmp",

@@ -13,6 +13,7 @@ import {
 import type { Loading } from "./loading.ts";
 import { allLoads } from "./make.ts";
 import { measuresAlike } from "./station.ts";
+import { atMost } from "~/tests/arbitrary/runs.ts";
 
 const RACK: Loading = {
   kind: "bar",
@@ -218,7 +219,7 @@ describe("any station", () => {
           expect(nextEasier(loading, reading)).toEqual(made[i - 1] ?? null);
         });
       }),
-      { numRuns: 50 },
+      { numRuns: atMost(50) },
     );
   });
 });

@@ -8,6 +8,7 @@ import { ANYTHING, findMovements, type Query } from "./find.ts";
 import { substitutesFor, swapSlot, type SwapCause, type SwapContext } from "./substitute.ts";
 import { sampleAround, sampleId } from "../../../tests/samples/index.ts";
 import { exercise, FULL_GYM, judging, movementOf, sessionOf } from "~/tests/arbitrary/session.ts";
+import { atMost } from "~/tests/arbitrary/runs.ts";
 
 const knee = (severity: number) => ({
   limits: [
@@ -118,7 +119,7 @@ describe("the finder", () => {
           expect(ranks).toEqual([...ranks].sort((a, b) => b - a));
         },
       ),
-      { numRuns: 60 },
+      { numRuns: atMost(60) },
     );
   });
 });

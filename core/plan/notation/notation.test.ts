@@ -15,6 +15,7 @@ import { writePart } from "./part.ts";
 import { writeTarget } from "./target.ts";
 import { anyItem, anySlot } from "../../../tests/arbitrary/plan.ts";
 import { sampleNewId, sampleSet } from "../../../tests/samples/index.ts";
+import { atMost } from "~/tests/arbitrary/runs.ts";
 
 const CONTEXT: NotationContext = {
   unit: "kg",
@@ -74,7 +75,7 @@ describe("the written line and back", () => {
       fc.property(anySlot, ({ sets }) => {
         expect(setsOf(writeLine(sets, CONTEXT), sets)).toEqual(sets);
       }),
-      { numRuns: 100 },
+      { numRuns: atMost(100) },
     );
   });
 });
@@ -238,7 +239,7 @@ describe("ids of a line that was edited anyhow", () => {
           expect(set.lineageId).toBe(old?.lineageId);
         }
       }),
-      { numRuns: 100 },
+      { numRuns: atMost(100) },
     );
   });
 
@@ -327,7 +328,7 @@ describe("drills and checks", () => {
         const read = parseItems(writeItems(items, CONTEXT), items, CONTEXT, sampleNewId);
         expect(read).toEqual({ ok: true, value: items });
       }),
-      { numRuns: 100 },
+      { numRuns: atMost(100) },
     );
   });
 
@@ -426,7 +427,7 @@ describe("one cell of a set", () => {
           }
         }
       }),
-      { numRuns: 100 },
+      { numRuns: atMost(100) },
     );
   });
 });
