@@ -1,5 +1,5 @@
 import { createConnection, createServer, type Server, type Socket } from "node:net";
-import type { APIRequestContext, Page } from "@playwright/test";
+import type { APIRequestContext, Page, PlaywrightWorkerArgs } from "@playwright/test";
 import { freePort } from "../../scripts/database.mjs";
 import {
   addGymWithRack,
@@ -8,10 +8,12 @@ import {
   KravoServer,
   MOVEMENT_FORM,
   planSquats,
+  register,
   registerStudio,
   signInToDemo,
   submit,
   test,
+  type Visitor,
 } from "./kravo.ts";
 
 /** The routes of the build with the pattern of their full address. */
@@ -73,8 +75,8 @@ const EXPECTED: Readonly<Record<string, "hidden" | "own" | "open">> = {
   "routes/floor-hand-in": "hidden",
 };
 
-async function idsOfOtherStudio(page: Page): Promise<Record<string, string>> {
-  await registerStudio(page);
+async function idsOfOtherStudio(page: Visitor): Promise<Record<string, string>> {
+  await register(page);
   const where = await addGymWithRack(page);
   const person = await addPerson(page, "Ada Test");
   const bench = await planSquats(page, person, where);
@@ -127,15 +129,21 @@ async function post(
   return response.status();
 }
 
-test("no route and no action reaches another studio", async ({ page, browser, server }) => {
+/** Somebody with a session of their own and no browser. */
+async function visitor(playwright: PlaywrightWorkerArgs["playwright"], origin: string) {
+  return { request: await playwright.request.newContext({ baseURL: origin }), url: () => origin };
+}
+
+test("no route and no action reaches another studio", async ({ playwright, server }) => {
   test.slow();
+  const page = await visitor(playwright, server.origin);
   const ids = await idsOfOtherStudio(page);
   expect(Object.values(ids).every((id) => /^(studio-of-|studio:)?[0-9a-f-]{36}$/.test(id))).toBe(
     true,
   );
   const before = await page.request.get(`/people/${ids["personId"]}`);
-  const intruder = await (await browser.newContext({ baseURL: server.origin })).newPage();
-  await registerStudio(intruder);
+  const intruder = await visitor(playwright, server.origin);
+  await register(intruder);
   const routes = await routesOfBuild();
   expect([...routes.keys()].sort(), "every route says how it treats another studio").toEqual(
     Object.keys(EXPECTED).sort(),
@@ -181,14 +189,10 @@ test("no route and no action reaches another studio", async ({ page, browser, se
   expect(await after.text()).toContain("Ada Test");
 });
 
-test("ids of another studio inside one's own forms are refused", async ({
-  page,
-  browser,
-  server,
-}) => {
-  const ids = await idsOfOtherStudio(page);
-  const intruder = await (await browser.newContext({ baseURL: server.origin })).newPage();
-  await registerStudio(intruder);
+test("ids of another studio inside one's own forms are refused", async ({ playwright, server }) => {
+  const ids = await idsOfOtherStudio(await visitor(playwright, server.origin));
+  const intruder = await visitor(playwright, server.origin);
+  await register(intruder);
   const form = `title=Legs&day=2026-03-02&startTime=&personId=${ids["personId"]}&gymId=${ids["gymId"]}`;
   const response = await intruder.request.post("/plans/new", {
     headers: { origin: server.origin, "content-type": "application/x-www-form-urlencoded" },

@@ -5,6 +5,7 @@ import {
   test as base,
   type Browser,
   type BrowserContext,
+  type APIRequestContext,
   type Page,
 } from "@playwright/test";
 import { newId } from "~/codec/new-id.ts";
@@ -153,9 +154,15 @@ export async function signInToDemo(page: Page): Promise<void> {
   await expect(page.getByRole("heading", { name: "Today", exact: true })).toBeVisible();
 }
 
+/** Somebody who asks the server: a page of a browser, or requests alone. */
+export interface Visitor {
+  readonly request: APIRequestContext;
+  readonly url: () => string;
+}
+
 /** Sends a form as the page itself would and returns the path that it leads to. */
 export async function submit(
-  page: Page,
+  page: Visitor,
   path: string,
   form: Record<string, string>,
 ): Promise<string> {
@@ -167,14 +174,20 @@ export async function submit(
 }
 
 let registered = 0;
-/** Registers a studio of its own by its form, and ends on its empty page of gyms. */
-export async function registerStudio(page: Page): Promise<{ email: string; password: string }> {
+/** Registers a studio of its own, and says with what to sign in and where it leads. */
+export async function register(visitor: Visitor) {
   registered += 1;
   const email = `coach${process.pid}-${Date.now()}-${registered}@test.example`;
   const password = "four unrelated words";
-  await page.goto("/mark.svg");
   const form = { displayName: "Test Coach", studioName: "Test Room", email, password };
-  await page.goto(await submit(page, "/register", form));
+  return { email, password, to: await submit(visitor, "/register", form) };
+}
+
+/** Registers a studio of its own by its form, and ends on its empty page of gyms. */
+export async function registerStudio(page: Page): Promise<{ email: string; password: string }> {
+  await page.goto("/mark.svg");
+  const { email, password, to } = await register(page);
+  await page.goto(to);
   await expect(page.getByRole("heading", { name: "Gyms" })).toBeVisible();
   return { email, password };
 }
@@ -185,7 +198,7 @@ export interface GymWithRack {
 }
 
 /** Adds a gym with a rack (20 kg bar; 20, 10, 5, 2.5, 1.25 in pairs) for squats, by their forms. */
-export async function addGymWithRack(page: Page): Promise<GymWithRack> {
+export async function addGymWithRack(page: Visitor): Promise<GymWithRack> {
   const gym = await submit(page, "/gyms", { name: "Test Gym", timeZone: TIME_ZONE });
   await submit(page, `${gym}/stations/new`, {
     name: "Rack",
@@ -204,13 +217,13 @@ export async function addGymWithRack(page: Page): Promise<GymWithRack> {
 const lastOf = (path: string) => path.split("/").at(-1) ?? "";
 
 /** Adds a person by their form and returns the address of their page. */
-export async function addPerson(page: Page, name: string): Promise<string> {
+export async function addPerson(page: Visitor, name: string): Promise<string> {
   return submit(page, "/people/new", { name, goal: "", level: "beginner", unit: "kg", notes: "" });
 }
 
 /** Plans three sets of squats at 60 kg, once or several times, for a person and returns the address of the bench, at revision 2. */
 export async function planSquats(
-  page: Page,
+  page: Visitor,
   person: string,
   { gym, rack }: GymWithRack,
   exercises = 1,
