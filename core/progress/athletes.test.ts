@@ -122,8 +122,10 @@ describe("a personal curve, of simulated athletes", () => {
     expect(mean(usual.map((a) => a.own)) / mean(usual.map((a) => a.plain))).toBeLessThan(0.8);
   });
 
-  it("has the true load in its range in at least 85 of 100 cases, but for one load far from the general curve", () => {
+  it("has the true load in its range in 85 to 95 of 100 cases, nowhere far below but with one load alone", () => {
     const known = all.filter(({ design, slope }) => design !== "one load" || slope !== 0.75);
-    for (const { of, covered } of known) expect(covered, of).toBeGreaterThan(0.85);
+    for (const { of, covered } of known) expect(covered, of).toBeGreaterThan(0.75);
+    expect(mean(all.map(({ covered }) => covered))).toBeGreaterThan(0.85);
+    expect(mean(all.map(({ covered }) => covered))).toBeLessThan(0.95);
   });
 });

@@ -24,10 +24,12 @@ export function loadForReps(
   if (!(possibleReps >= 1 && possibleReps <= MOST_REPS)) return null;
   const part = strict / overLoadOf(equation, curve, possibleReps);
   const { unit } = maximum.likely;
+  // An estimate with a person's own curve has its spread already; nobody's curve may bend either way from there.
+  const more = curve.sets === 0 ? curve.spread : 0;
   const of = (m: Mass, times: number) => massFromTicks(ticksOf(m) * part * times, unit, "nearest");
   return {
-    low: of(maximum.low, 1 - curve.spread),
+    low: of(maximum.low, 1 - more),
     likely: of(maximum.likely, 1),
-    high: of(maximum.high, 1 + curve.spread),
+    high: of(maximum.high, 1 + more),
   };
 }
