@@ -14,7 +14,7 @@ import {
   seconds,
   movementField,
 } from "~/core/kernel/index.ts";
-import type { Movement, RegionShare } from "~/core/movement/index.ts";
+import { SET_UP_NEEDS, type Movement, type RegionShare } from "~/core/movement/index.ts";
 import { LOADING_KINDS } from "~/core/gym/index.ts";
 import { optionalTextField, textField } from "./text.ts";
 import { secondsCodec } from "./values.ts";
@@ -55,6 +55,7 @@ export const movementCodec: z.ZodType<Omit<Movement, "ref">> = z.object({
       usual: z.string(),
       shifts: z.record(z.string(), stimulus).exactOptional(),
       claimed: z.string().exactOptional(),
+      answers: z.partialRecord(z.enum(SET_UP_NEEDS), z.string()).exactOptional(),
     }),
   ),
   tempoStart: z.enum(["lower", "lift"]),

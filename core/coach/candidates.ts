@@ -1,6 +1,12 @@
 import { type Region, type Id, assertNever } from "../kernel/index.ts";
 import type { Station } from "../gym/index.ts";
-import { directRegions, shareOf, type Movement } from "../movement/index.ts";
+import {
+  answerTo,
+  directRegions,
+  shareOf,
+  type Movement,
+  type SetUpNeed,
+} from "../movement/index.ts";
 import { stationFor } from "../plan/index.ts";
 import { exclusionsOf } from "../person/index.ts";
 import { countsForVolume } from "../unroll/index.ts";
@@ -92,9 +98,9 @@ export function candidates({ fact, slots }: Finding, judged: Judged): readonly F
             ...swaps(judged, slot, (m, from) => sharesTarget(m, from) && m.safeAlone.toTheLimit),
           ];
     case "tightRange":
-      return slot === undefined ? [] : [{ kind: "setUp", slot, name: "Heels", choice: "raised" }];
+      return answers(judged, slot, "tightAnkle");
     case "gripEndsFirst":
-      return slot === undefined ? [] : [{ kind: "setUp", slot, name: "Grip", choice: "straps" }];
+      return answers(judged, slot, "failingGrip");
     case "weakSideSecond":
       return slot === undefined ? [] : [{ kind: "firstSide", slot, first: fact.weaker }];
     case "needsClearing":
@@ -231,4 +237,11 @@ function setUpShifts(
           .map(([choice]): Fix => ({ kind: "setUp", slot: slot.id, name, choice })),
       ),
     );
+}
+
+/** The set-up of an exercise that answers a need, where it has one. */
+function answers({ slots }: Judged, slot: Id<"slot"> | undefined, need: SetUpNeed): Fix[] {
+  const movement = slots.find((covered) => covered.slot.id === slot)?.movement;
+  const answer = movement === undefined ? null : answerTo(movement, need);
+  return slot === undefined || answer === null ? [] : [{ kind: "setUp", slot, ...answer }];
 }

@@ -6,7 +6,7 @@ import {
   type Region,
 } from "../kernel/index.ts";
 import { nextHarder } from "../gym/index.ts";
-import { directRegions, shareOf } from "../movement/index.ts";
+import { answerTo, directRegions, shareOf, type SetUpNeed } from "../movement/index.ts";
 import {
   repsAsked,
   isPreparatory,
@@ -295,8 +295,11 @@ const clearing: Rule = ({ brief, year, slots }) => {
 const bodyFit: Rule = ({ slots, brief }) =>
   slots.flatMap(({ movement, slot }): Finding[] => {
     const found: Finding[] = [];
-    const heels = movement.setUp.find((p) => p.name === "Heels" && p.choices.includes("raised"));
-    if (brief.tight.includes("ankle") && heels && slot.setUp[heels.name] !== "raised") {
+    const lacks = (need: SetUpNeed) => {
+      const answer = answerTo(movement, need);
+      return answer !== null && slot.setUp[answer.name] !== answer.choice;
+    };
+    if (brief.tight.includes("ankle") && lacks("tightAnkle")) {
       const fact = { code: "tightRange", movement: movement.ref, spot: "ankle" } as const;
       found.push(finding("note", fact, [slot.id], slot.lineageId));
     }
@@ -310,8 +313,7 @@ const bodyFit: Rule = ({ slots, brief }) =>
       found.push(finding("note", fact, [slot.id], slot.lineageId));
     }
     const hasStraps = brief.gear.some((g) => g.toLowerCase().includes("strap"));
-    const grip = movement.setUp.find((p) => p.name === "Grip" && p.choices.includes("straps"));
-    if (movement.givesOutFirst === "grip" && grip && hasStraps && slot.setUp["Grip"] !== "straps") {
+    if (movement.givesOutFirst === "grip" && hasStraps && lacks("failingGrip")) {
       const fact = { code: "gripEndsFirst", movement: movement.ref } as const;
       found.push(finding("note", fact, [slot.id], slot.lineageId));
     }

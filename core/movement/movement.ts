@@ -37,6 +37,10 @@ export interface Stimulus {
   readonly profile: ResistanceProfile;
 }
 
+/** What a choice of a set-up can be the answer to: an ankle that bends little, a grip that gives out first. */
+export const SET_UP_NEEDS = ["tightAnkle", "failingGrip"] as const;
+export type SetUpNeed = (typeof SET_UP_NEEDS)[number];
+
 /** A set-up parameter that makes another record when it changes, with the choices it has. */
 export interface SetUpParameter {
   readonly name: string;
@@ -46,6 +50,8 @@ export interface SetUpParameter {
   readonly shifts?: Readonly<Record<string, Partial<Stimulus>>>;
   /** The emphasis that some schools claim for a choice. Always contested, and shown as such. */
   readonly claimed?: string;
+  /** The choice that answers a need, where one does. */
+  readonly answers?: Readonly<Partial<Record<SetUpNeed, string>>>;
   /** The choices of which each is harder than the one before it, where somebody said so. */
   readonly rising?: readonly string[];
 }
@@ -108,3 +114,15 @@ export function directRegions(movement: Movement): readonly Region[] {
 
 /** Finds a movement by its reference; null when there is none. */
 export type FindMovement = (ref: MovementRef) => Movement | null;
+
+/** The parameter and choice that answer a need on this exercise; null where none does. */
+export function answerTo(
+  { setUp }: Movement,
+  need: SetUpNeed,
+): { readonly name: string; readonly choice: string } | null {
+  for (const { name, answers } of setUp) {
+    const choice = answers?.[need];
+    if (choice !== undefined) return { name, choice };
+  }
+  return null;
+}

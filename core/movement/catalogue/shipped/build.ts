@@ -56,4 +56,12 @@ export function choice(
   };
 }
 
+/** A parameter one choice of which answers a need. */
+export function answering(
+  parameter: SetUpParameter,
+  answers: NonNullable<SetUpParameter["answers"]>,
+): SetUpParameter {
+  return { ...parameter, answers };
+}
+
 export const VASTI = ["vastusLateralis", "vastusMedialis", "vastusIntermedius"] as const;

@@ -1,6 +1,6 @@
 import { seconds } from "../../../kernel/index.ts";
 import type { Movement } from "../../index.ts";
-import { choice, instead, member, trains, VASTI, when, type Family } from "./build.ts";
+import { answering, choice, instead, member, trains, VASTI, when, type Family } from "./build.ts";
 
 export const HINGE: Family = {
   pattern: "hinge",
@@ -20,7 +20,9 @@ export const HINGE: Family = {
   difficulty: "trained",
   setUpEffort: "some",
   loadings: ["bar"],
-  setUp: [choice("Grip", ["double overhand", "mixed", "straps"])],
+  setUp: [
+    answering(choice("Grip", ["double overhand", "mixed", "straps"]), { failingGrip: "straps" }),
+  ],
   tempoStart: "lower",
   usualRep: seconds(4),
   breathing: "Brace before the bar moves, out past the knees.",
@@ -63,7 +65,12 @@ export const HINGES: readonly Movement[] = [
     setUpEffort: "some",
     loadings: ["bar", "dumbbells"],
     setUp: [
-      { name: "Grip", choices: ["double overhand", "straps"], usual: "double overhand" },
+      {
+        name: "Grip",
+        choices: ["double overhand", "straps"],
+        usual: "double overhand",
+        answers: { failingGrip: "straps" },
+      },
       { name: "Range", choices: ["below the knee", "to mid shin"], usual: "below the knee" },
     ],
     tempoStart: "lower",
@@ -149,7 +156,7 @@ export const HINGES: readonly Movement[] = [
     ),
     difficulty: "advanced",
     setUp: [
-      choice("Grip", ["double overhand", "straps"]),
+      answering(choice("Grip", ["double overhand", "straps"]), { failingGrip: "straps" }),
       choice("Stand on", ["the floor", "a plate"], "a plate: longer stretch"),
     ],
     cues: [

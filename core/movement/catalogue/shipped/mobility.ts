@@ -1,6 +1,6 @@
 import { seconds } from "../../../kernel/index.ts";
 import type { Movement } from "../../index.ts";
-import { choice, instead, member, trains, when, type Family } from "./build.ts";
+import { answering, choice, instead, member, trains, when, type Family } from "./build.ts";
 import { TRUNK } from "./trunk.ts";
 
 const MOBILITY: Family = {
@@ -101,7 +101,10 @@ export const MOBILITY_MOVEMENTS: readonly Movement[] = [
   member({ ...MOBILITY, laterality: "twoLegs" }, "deep-squat-sit", "Deep squat sit", {
     regions: trains(["adductors", "soleus"], ["gluteusMaximus"]),
     kneeStress: "moderate",
-    setUp: [choice("Hold on to", ["a frame", "nothing"]), choice("Heels", ["flat", "raised"])],
+    setUp: [
+      choice("Hold on to", ["a frame", "nothing"]),
+      answering(choice("Heels", ["flat", "raised"]), { tightAnkle: "raised" }),
+    ],
     cues: ["Sit between the heels", "Elbows inside the knees", "Breathe"],
     faults: [
       when("heelsLift", "stiff ankles", "Hold on", "Heels raised"),

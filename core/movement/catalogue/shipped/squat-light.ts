@@ -1,5 +1,5 @@
 import type { Movement } from "../../index.ts";
-import { choice, instead, member, trains, VASTI, when, type Family } from "./build.ts";
+import { answering, choice, instead, member, trains, VASTI, when, type Family } from "./build.ts";
 import { FREE } from "./squat.ts";
 
 const LIGHT: Family = {
@@ -20,7 +20,9 @@ export const LIGHT_SQUATS: readonly Movement[] = [
   member(LIGHT, "goblet-squat", "Goblet squat", {
     regions: trains([...VASTI], ["gluteusMaximus", "adductors", "upperBack"], ["trunk", "grip"]),
     givesOutFirst: "grip",
-    setUp: [choice("Heels", ["flat", "raised"], "raised: more quad")],
+    setUp: [
+      answering(choice("Heels", ["flat", "raised"], "raised: more quad"), { tightAnkle: "raised" }),
+    ],
     cues: ["Weight close to the chest", "Elbows inside the knees", "Whole foot on the floor"],
     faults: [
       when(
