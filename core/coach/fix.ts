@@ -168,8 +168,9 @@ export const MORE_REPS = { min: count(12), max: count(15) };
 export const SLOW_LOWERING = seconds(4);
 
 function withMoreReps(set: PlannedSet): PlannedSet {
-  const takesReps = set.target.kind === "reps" && !isPreparatory(set.role);
-  return takesReps ? { ...set, target: { kind: "reps", ...MORE_REPS } } : set;
+  const { target, role } = set;
+  const takesReps = target.kind === "reps" || target.kind === "repsUntil";
+  return takesReps && !isPreparatory(role) ? { ...set, target: { ...target, ...MORE_REPS } } : set;
 }
 
 /** From one of a pair to the other: only the way. Source: our rule, docs/arithmetic.md § Findings. */

@@ -126,6 +126,12 @@ describe("a load by rule", () => {
       { lastReading: () => kg(80) },
       70,
     ],
+    [
+      "the largest plate a side more, where no size is said",
+      { kind: "platesFrom", by: "plus", plates: count(1), size: null, basis: { kind: "last" } },
+      { lastReading: () => kg(80) },
+      130,
+    ],
     // 60 of the 80 are plates; half of them and the bar are 50, where half the load would be 40.
     [
       "half the plates of last time",
@@ -233,6 +239,15 @@ describe("a load by rule", () => {
     expect(on(help, { kind: "bodyWeight", by: "minus", mass: lb(40) })).toMatchObject({
       kind: "made",
       reading: lb(40),
+    });
+    expect(on(help, { kind: "bodyWeight", by: "plus", mass: lb(0) })).toMatchObject({
+      kind: "impossible",
+      why: { reading: lb(0) },
+    });
+    // A counterweight adds nothing: what is more than the body needs its weight, which nobody said.
+    expect(on(help, { kind: "bodyWeight", by: "plus", mass: lb(20) })).toEqual({
+      kind: "open",
+      because: { code: "noBodyWeight" },
     });
   });
 });

@@ -104,6 +104,8 @@ describe("a line as coaches type it", () => {
     ],
     ["2x max least 6 about 8 past limit optional", "2 x max least 6 about 8 past limit optional"],
     ["until knees-cave", "until knees-cave"],
+    ["calibration 5 at trial 60 tries 3", "calibration 5 at trial 60 kg"],
+    ["8 effort 5; 8 effort 4,5; 8 effort 0", "8 leave 5; 2 x 8 leave many"],
   ])("%s", (text, written) => {
     expect(writeLine(setsOf(text), CONTEXT)).toBe(written);
   });

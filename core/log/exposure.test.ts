@@ -1,0 +1,55 @@
+import { describe, expect, it } from "vitest";
+import { count, kg } from "../kernel/index.ts";
+import { onLine, type LineRef } from "./exposure.ts";
+import {
+  sampleContext,
+  sampleExposed,
+  sampleExposure,
+  sampleId,
+} from "../../tests/samples/index.ts";
+
+const range = (min: number, max: number) => ({ min: count(min), max: count(max) });
+const OF: LineRef = {
+  lineage: sampleId(701),
+  line: sampleId(7000),
+  role: "work",
+  range: range(8, 10),
+  within: "full",
+};
+const set = (amount: number, over: Parameters<typeof sampleExposed>[3] = {}) =>
+  sampleExposed(kg(amount), 8, 2, { line: sampleId(7777), ...over });
+const readings = (sets: Parameters<typeof sampleExposure>[0], of = OF) =>
+  onLine(sampleExposure(sets), of)?.sets.map(({ reading }) => reading) ?? null;
+
+describe("what an exposure says about one line", () => {
+  it("is the sets that carry its id, whatever they ask for, where the session knows it", () => {
+    const own = set(100, { line: OF.line, role: "top", range: range(3, 5) });
+    const context = sampleContext({ lineageId: OF.lineage });
+    const known = sampleExposure([own, set(80)], { context });
+    expect(onLine(known, OF)?.sets).toEqual([own]);
+    // Another exercise that happens to have a line of that id does not know it.
+    const other = sampleExposure([own, set(80)], {
+      context: sampleContext({ lineageId: sampleId(702) }),
+    });
+    expect(onLine(other, OF)?.sets.map(({ reading }) => reading)).toEqual([kg(80)]);
+  });
+
+  it("is those of its role, range and part of the movement in a session that was planned apart", () => {
+    expect(readings([set(100), set(90)])).toEqual([kg(100), kg(90)]);
+    expect(readings([set(100, { role: "top" })])).toBeNull();
+    expect(readings([set(100, { within: "stretched" })])).toBeNull();
+    expect(readings([set(100, { range: range(8, 12) })])).toBeNull();
+    expect(readings([set(100, { range: range(6, 10) })])).toBeNull();
+    expect(readings([set(100, { range: null })])).toBeNull();
+    expect(readings([set(100, { range: null })], { ...OF, range: null })).toEqual([kg(100)]);
+    expect(readings([set(100, { role: "top" }), set(90)])).toEqual([kg(90)]);
+  });
+
+  it("has the set-up of its own sets, one for all or in their order", () => {
+    const wide = { Stance: "wide" };
+    const both = onLine(sampleExposure([set(100, { setUp: wide }), set(90)]), OF);
+    expect(both?.context.setUp).toEqual({ Stance: "wide, then " });
+    const alike = onLine(sampleExposure([set(100, { setUp: wide }), set(90, { setUp: wide })]), OF);
+    expect(alike?.context.setUp).toEqual(wide);
+  });
+});
