@@ -15,22 +15,28 @@ export const ownSetUpCodec: z.ZodType<OwnSetUp> = z.object({
   ),
 });
 
-const choicesField = z
-  .string({ error: "Expected choices with commas between them." })
-  .transform((typed) => [
-    ...new Set(
-      typed
-        .split(",")
-        .map((choice) => choice.trim())
-        .filter((choice) => choice !== ""),
-    ),
-  ])
-  .pipe(
-    z
-      .array(textField("a choice", SET_UP_WORD))
-      .min(1, "Expected choices with commas between them.")
-      .max(MOST_CHOICES, `Expected at most ${MOST_CHOICES} choices.`),
-  );
+const NO_CHOICES = "Expected choices with commas between them.";
+const oneChoice = textField("a choice", SET_UP_WORD);
+
+/** Choices with commas between them, each once; what is wrong with one of them is said of the field. */
+const choicesField = z.string({ error: NO_CHOICES }).transform((typed, ctx) => {
+  const choices = new Set<string>();
+  for (const written of typed.split(",")) {
+    if (written.trim() === "") continue;
+    const read = oneChoice.safeParse(written);
+    if (read.success) choices.add(read.data);
+    else
+      ctx.addIssue({
+        code: "custom",
+        message: `“${written.trim().slice(0, 20)}”: ${read.error.issues[0]?.message ?? ""}`,
+      });
+  }
+  if (choices.size === 0) ctx.addIssue({ code: "custom", message: NO_CHOICES });
+  if (choices.size > MOST_CHOICES) {
+    ctx.addIssue({ code: "custom", message: `Expected at most ${MOST_CHOICES} choices.` });
+  }
+  return [...choices];
+});
 
 const alike = (a: string, b: string) => a.toLowerCase() === b.toLowerCase();
 const builtInOf = (name: string, { setUp }: Movement) => setUp.find((p) => alike(p.name, name));
