@@ -23,7 +23,7 @@ import {
   sampleAround,
 } from "../samples/index.ts";
 import { ANYTHING, findMovements } from "~/core/coach/search/index.ts";
-import { findingsIn, findingsOf, judge } from "~/core/coach/index.ts";
+import { assess, findingsOf, judge } from "~/core/coach/index.ts";
 import { planLoading, allLoads, type Loading, type Station } from "~/core/gym/index.ts";
 import { parseLine, type NotationContext } from "~/core/plan/notation/index.ts";
 import { exercise, judging, sessionOf } from "~/tests/arbitrary/session.ts";
@@ -152,11 +152,7 @@ const everything = () => {
       ? s
       : { ...s, sets: s.sets.map((set) => ({ ...set, load: { kind: "absolute", reading } })) },
   );
-  const all = unroll(changed, long.around);
-  sessionDuration(all);
-  timelineOf(all);
-  checkPlan(changed, long.around);
-  findingsIn(judge({ ...long, plan: changed }));
+  timelineOf(assess(changed, long).steps);
 };
 const prescribing: readonly (readonly [string, () => unknown])[] = [
   ["loading plan, 12 loads, nine sizes", () => planLoading(NINE, chain)],
