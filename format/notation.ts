@@ -34,7 +34,7 @@ const TWICE: Readonly<Record<string, string>> = {
   rest: "the rest",
   side: "the side",
   setUp: "the set-up",
-  bounds: "this bound of the load",
+  bounds: "this load limit",
   tempoAs: "whose tempo it has",
   range: "the range",
   gear: "the gear, or more than six pieces of it",
@@ -63,6 +63,8 @@ export function formatNotationError(error: NotationError): string {
       return `Expected a whole number, not ${error.value}.`;
     case "upsideDown":
       return `${error.min} to ${error.max} runs backwards; write the lower number first.`;
+    case "noLoadBetween":
+      return "At least is above at most: no load lies between.";
     case "oneNumber":
       return "Steps and metres take one number, no range.";
     case "twice":

@@ -73,6 +73,11 @@ export function tempoOf(set: PlannedSet, sets: readonly PlannedSet[]): Tempo {
   return as === undefined ? OPEN_TEMPO : tempoOf(as, before);
 }
 
+/** The set with one number of reps to leave, where it may have had a range. */
+export function leaving(set: PlannedSet, effort: Rir): PlannedSet {
+  return { ...set, effort, effortUpTo: null };
+}
+
 /** Reps to leave as one number for arithmetic: the middle of a range; null where unknown. */
 export function repsToLeave({ effort, effortUpTo }: Pick<PlannedSet, "effort" | "effortUpTo">) {
   const least = repsLeft(effort);

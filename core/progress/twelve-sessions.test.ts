@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { amountKg, count, kg, seconds, type Mass } from "../kernel/index.ts";
+import { amountKg, count, kg, type Mass } from "../kernel/index.ts";
 import type { Loading } from "../gym/index.ts";
 import { isPreparatory, withLines, type PlannedSet, type Slot } from "../plan/index.ts";
-import { parseLine, writeLine, type NotationContext } from "../plan/notation/index.ts";
+import { parseLine, writeLine } from "../plan/notation/index.ts";
 import { workOf, type ExposedSet, type Exposure } from "../log/index.ts";
 import { formatMove, formatReason } from "~/format/reasons.ts";
 import {
@@ -12,6 +12,7 @@ import {
   sampleNewId,
   sampleSlot,
   sampleStation,
+  NOTATION,
 } from "../../tests/samples/index.ts";
 import { accepted, outcomesOf } from "./accept.ts";
 import { proposeFor } from "./propose.ts";
@@ -235,17 +236,8 @@ const SESSIONS: readonly Session[] = [
   },
 ];
 
-const CONTEXT: NotationContext = {
-  unit: "kg",
-  defaults: { effort: 2, rest: { kind: "fixed", seconds: seconds(120) }, side: { kind: "both" } },
-  exercises: [[]],
-  own: 0,
-  nameOf: () => null,
-  movementNamed: () => null,
-};
-
 function slotOf(line: string): Slot {
-  const read = parseLine(line, [], CONTEXT, sampleNewId);
+  const read = parseLine(line, [], NOTATION, sampleNewId);
   if (!read.ok) throw new Error(JSON.stringify(read.error));
   return withLines(sampleSlot(read.value));
 }
@@ -285,7 +277,7 @@ describe("twelve sessions, worked by hand", () => {
       outcomes: outcomesOf(next, around).map(({ readings }) =>
         readings.map((m) => m && amountKg(m)),
       ),
-      planned: writeLine(next.sets, CONTEXT),
+      planned: writeLine(next.sets, NOTATION),
     };
   });
 

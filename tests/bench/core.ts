@@ -9,7 +9,7 @@ import {
   plannedSets,
   volumeOf,
 } from "~/core/unroll/index.ts";
-import { type Id, kg, seconds, share } from "~/core/kernel/index.ts";
+import { type Id, kg, share } from "~/core/kernel/index.ts";
 import { foldCommands, type OrderedCommand } from "~/core/log/index.ts";
 import { mapSlots, slotsOf } from "~/core/plan/index.ts";
 import { proposeFor } from "~/core/progress/index.ts";
@@ -25,7 +25,8 @@ import {
 import { ANYTHING, findMovements } from "~/core/coach/search/index.ts";
 import { assess, findingsOf, judge } from "~/core/coach/index.ts";
 import { planLoading, allLoads, type Loading, type Station } from "~/core/gym/index.ts";
-import { parseLine, type NotationContext } from "~/core/plan/notation/index.ts";
+import { parseLine } from "~/core/plan/notation/index.ts";
+import { NOTATION } from "~/tests/samples/index.ts";
 import { exercise, judging, sessionOf } from "~/tests/arbitrary/session.ts";
 import { firstPlan } from "~/demo/first-plan.ts";
 import { STATIONS, TRAINEES, type StationKey } from "~/demo/studio.ts";
@@ -133,14 +134,6 @@ const chain = [40, 70, 100, 130, 160, 160, 130, 105, 85, 70, 55, 45].map((n) => 
 const THREE: Loading = { ...NINE, plates: NINE.plates.filter((_, i) => [0, 3, 5].includes(i)) };
 const line =
   "ramp 8 at 40; ramp 5 at 60; 3 x 5-7 at 80 leave 2 rest 3:00 then 3 drops to 80% of last";
-const notation: NotationContext = {
-  unit: "kg",
-  defaults: { effort: 2, rest: { kind: "fixed", seconds: seconds(120) }, side: { kind: "both" } },
-  exercises: [[]],
-  own: 0,
-  nameOf: () => null,
-  movementNamed: () => null,
-};
 /** Twelve exercises in which every time another load of the first one is typed, so that it is hung anew. */
 let typed = 0;
 const everything = () => {
@@ -157,7 +150,7 @@ const everything = () => {
 const prescribing: readonly (readonly [string, () => unknown])[] = [
   ["loading plan, 12 loads, nine sizes", () => planLoading(NINE, chain)],
   ["loading plan, 12 loads, three sizes", () => planLoading(THREE, chain)],
-  ["a written line read", () => parseLine(line, [], notation, newId)],
+  ["a written line read", () => parseLine(line, [], NOTATION, newId)],
   ["all that follows a change, 12 exercises", everything],
 ];
 

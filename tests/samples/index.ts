@@ -32,6 +32,7 @@ import {
   USUAL_ROUNDING,
   type Slot,
 } from "~/core/plan/index.ts";
+import type { NotationContext } from "~/core/plan/notation/index.ts";
 import { surroundingsOf, type Surroundings } from "~/core/unroll/index.ts";
 import { findMovement } from "~/core/movement/catalogue/index.ts";
 import type { Loading, Station } from "~/core/gym/index.ts";
@@ -142,6 +143,16 @@ export function samplePlan(...slots: readonly Slot[]): SessionPlan {
     })),
   };
 }
+
+/** What a line is read with, where an exercise stands alone and movements have no names. */
+export const NOTATION: NotationContext = {
+  unit: "kg",
+  defaults: { effort: 2, rest: { kind: "fixed", seconds: seconds(120) }, side: { kind: "both" } },
+  exercises: [[]],
+  own: 0,
+  nameOf: () => null,
+  movementNamed: () => null,
+};
 
 export function sampleContext(over: Partial<LogContext> = {}): LogContext {
   return {

@@ -4,25 +4,16 @@ import userEvent from "@testing-library/user-event";
 import { useState } from "react";
 import { createRoutesStub } from "react-router";
 import { afterEach, describe, expect, it, vi } from "vitest";
-import { kg, seconds } from "~/core/kernel/index.ts";
-import type { NotationContext } from "~/core/plan/notation/index.ts";
+import { kg } from "~/core/kernel/index.ts";
 import type { PlannedSet } from "~/core/plan/index.ts";
 import { findMovement } from "~/core/movement/catalogue/index.ts";
-import { RACK, sampleNewId, sampleSet } from "~/tests/samples/index.ts";
+import { NOTATION, RACK, sampleNewId, sampleSet } from "~/tests/samples/index.ts";
 import { typedNumber } from "~/codec/typed-cells.ts";
-import { TARGETS } from "~/core/plan/index.ts";
+import { plannedSetField, TARGETS } from "~/core/plan/index.ts";
+import { SetRow } from "./set-row.tsx";
 import { SetForm } from "./set-form/set-form.tsx";
 import { TypedCell } from "./typed-cell.tsx";
 import { WrittenLine } from "./written-line.tsx";
-
-const NOTATION: NotationContext = {
-  unit: "kg",
-  defaults: { effort: 2, rest: { kind: "fixed", seconds: seconds(120) }, side: { kind: "both" } },
-  exercises: [[]],
-  own: 0,
-  nameOf: () => null,
-  movementNamed: () => null,
-};
 
 afterEach(cleanup);
 
@@ -112,6 +103,48 @@ describe("the written line", () => {
   });
 });
 
+describe("a set as a row", () => {
+  it("shows a range of reps to leave, and takes one number instead of it", async () => {
+    const onSet = vi.fn();
+    function Row() {
+      const [set, put] = useState(sampleSet(1, { effort: 1, effortUpTo: 3 }));
+      return (
+        <table>
+          <tbody>
+            <SetRow
+              set={set}
+              number={1}
+              sets={[set]}
+              movement={null}
+              at={{ movement: "shipped:back-squat", loading: RACK, startsWith: "lower" }}
+              notation={NOTATION}
+              steps={[]}
+              newId={sampleNewId}
+              onChange={(change) => {
+                const to = change(set);
+                put(to);
+                onSet(to);
+              }}
+              onDuplicate={() => undefined}
+              onRemove={() => undefined}
+              onInvalid={() => undefined}
+              onGearFromHere={null}
+            />
+          </tbody>
+        </table>
+      );
+    }
+    render(<Row />);
+    const reserve = screen.getByLabelText("Reps in reserve of set 1");
+    expect(within(reserve).getByRole("option", { selected: true }).textContent).toBe("1–3 left");
+    await userEvent.selectOptions(reserve, "4");
+    // What the row makes can be stored: a range from 4 to 3 could not.
+    expect(plannedSetField.safeParse(onSet.mock.lastCall?.[0])).toMatchObject({ success: true });
+    expect(onSet.mock.lastCall?.[0]).toMatchObject({ effort: 4, effortUpTo: null });
+    expect(within(reserve).queryByText("1–3 left")).toBeNull();
+  });
+});
+
 describe("a set as a form", () => {
   function Form({ onSet }: { readonly onSet: (set: PlannedSet) => void }) {
     const [set, put] = useState(sampleSet(2));
@@ -173,7 +206,7 @@ describe("a set as a form", () => {
     expect(within(upTo).queryByText("1 left")).toBeNull();
     await userEvent.selectOptions(upTo, "4 left");
     expect(set()).toMatchObject({ effort: 2, effortUpTo: 4 });
-    await userEvent.selectOptions(within(effort).getByLabelText("Left, or the least, set 2"), "0");
+    await userEvent.selectOptions(within(effort).getByLabelText("Reps left, set 2"), "0");
     expect(set()).toMatchObject({ effort: 0, effortUpTo: null });
   });
 
@@ -187,5 +220,13 @@ describe("a set as a form", () => {
       gear: ["belt", "straps"],
       range: "stretched",
     });
+  });
+
+  it("takes the other limit along where one passes it", async () => {
+    const set = open();
+    await userEvent.type(await screen.findByLabelText("At most, kg, set 2"), "60");
+    await userEvent.type(screen.getByLabelText("At least, kg, set 2"), "80");
+    await userEvent.tab();
+    expect(set().loadBounds).toEqual({ least: kg(80), most: kg(80) });
   });
 });

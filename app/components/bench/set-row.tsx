@@ -12,7 +12,7 @@ import {
 } from "~/core/plan/notation/index.ts";
 import {
   EXTENSION_KINDS,
-  isRir,
+  leaving,
   newExtension,
   partEarlier,
   RIR_VALUES,
@@ -24,7 +24,7 @@ import type { SetStep } from "~/core/unroll/index.ts";
 import { allLoads } from "~/core/gym/index.ts";
 import { formatAmount } from "~/format/numbers.ts";
 import { EXTENSION_NAMES, partName } from "~/format/prescription.ts";
-import { formatRir, ROLE_NAMES } from "~/format/training.ts";
+import { formatEffort, formatRir, ROLE_NAMES } from "~/format/training.ts";
 import { Select } from "../field.tsx";
 import { steady } from "../steady.ts";
 import { readTyped } from "./read-typed.ts";
@@ -188,14 +188,17 @@ export const SetRow = steady(function SetRow({
           <div className="cell-select">
             <Select
               aria-label={`Reps in reserve of set ${number}`}
-              value={String(set.effort)}
+              value={set.effortUpTo === null ? String(set.effort) : "range"}
               onChange={(event) => {
-                const effort: unknown = RIR_VALUES.find(
-                  (value) => String(value) === event.target.value,
-                );
-                if (isRir(effort)) onChange((now) => ({ ...now, effort }));
+                const effort = RIR_VALUES.find((value) => String(value) === event.target.value);
+                if (effort !== undefined) onChange((now) => leaving(now, effort));
               }}
             >
+              {set.effortUpTo === null ? null : (
+                <option value="range" disabled>
+                  {formatEffort(set)}
+                </option>
+              )}
               {RESERVES}
             </Select>
           </div>

@@ -19,6 +19,8 @@ export type NotationError = Span &
     | { readonly code: "noTime"; readonly phase: TempoPhaseName }
     | { readonly code: "whole"; readonly value: number }
     | { readonly code: "upsideDown"; readonly min: number; readonly max: number }
+    /** A load of at least more than at most. */
+    | { readonly code: "noLoadBetween" }
     | { readonly code: "oneNumber" }
     | { readonly code: "twice"; readonly what: string }
     | { readonly code: "mass"; readonly value: number }

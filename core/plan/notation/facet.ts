@@ -1,5 +1,13 @@
 import { kindsOf } from "../../kernel/index.ts";
-import { isOpenTempo, REP_RANGES, TEMPO_PHASES, type PlannedSet, type RepRange } from "../index.ts";
+import {
+  areInOrder,
+  isOpenTempo,
+  REP_RANGES,
+  TEMPO_PHASES,
+  type LoadBounds,
+  type PlannedSet,
+  type RepRange,
+} from "../index.ts";
 import { effortOf } from "./context.ts";
 import { effort, effortText } from "./effort.ts";
 import { item, itemText } from "./item.ts";
@@ -7,10 +15,12 @@ import { load, loadText } from "./load.ts";
 import { joined, massPhrase, massText, unless } from "./measures.ts";
 import { name, quoted, readGear, setUpText, someSetUp } from "./names.ts";
 import { behind, first, inTurn, many, map, oneOf, word, type Words } from "./phrase.ts";
+import { note, type Reading } from "./reading.ts";
 import { rest, writeRest } from "./rest.ts";
 import { headed, placed, type Saying } from "./saying.ts";
 import { ownSet, setText, type SetPlace } from "./set-word.ts";
 import { side, sideText } from "./side.ts";
+import type { Span } from "./span.ts";
 import { accent, accentsText, phase, tempoText } from "./tempo.ts";
 
 /** How one facet of a set is read and written. */
@@ -37,12 +47,12 @@ export const FACETS = {
       map(inTurn(word("at"), behind("least", massPhrase)), ([at, least]) => ({
         ...at,
         once: "least",
-        says: (r, { loadBounds }) => ({ loadBounds: { ...loadBounds, least: least(r) } }),
+        says: (r, set) => bounded(r, at, set, { least: least(r) }),
       })),
       map(inTurn(word("at"), behind("most", massPhrase)), ([at, most]) => ({
         ...at,
         once: "most",
-        says: (r, { loadBounds }) => ({ loadBounds: { ...loadBounds, most: most(r) } }),
+        says: (r, set) => bounded(r, at, set, { most: most(r) }),
       })),
     ),
     write: ({ loadBounds: { least, most } }) =>
@@ -147,6 +157,19 @@ export const FACETS = {
     most: 1,
   },
 } satisfies Readonly<Record<string, FacetPhrase>>;
+
+/** The set held by one more bound; notes where no load lies between both. */
+function bounded(
+  r: Reading,
+  at: Span,
+  { loadBounds }: PlannedSet,
+  bound: Partial<LoadBounds>,
+): Partial<PlannedSet> {
+  const bounds = { ...loadBounds, ...bound };
+  if (areInOrder(bounds)) return { loadBounds: bounds };
+  note(r, at, { code: "noLoadBetween" });
+  return { loadBounds };
+}
 
 export type Facet = keyof typeof FACETS;
 export const FACET_NAMES = kindsOf(FACETS);

@@ -239,11 +239,11 @@ describe("what else is said of a set", () => {
 
   it("reads what holds a load, a range of effort, a short range, gear, and another set's tempo", () => {
     const [first, second] = setsOf(
-      '8 lower 4; 8 at last plus 1 at least 40 at most 60 lb leave 1-3 range stretched wear "belt" "straps" tempo as set 1',
+      '8 lower 4; 8 at last plus 1 at least 40 at most 140 lb leave 1-3 range stretched wear "belt" "straps" tempo as set 1',
     );
     expect(second).toMatchObject({
       load: { kind: "fromLast", steps: 1 },
-      loadBounds: { least: kg(40), most: lb(60) },
+      loadBounds: { least: kg(40), most: lb(140) },
       effort: 1,
       effortUpTo: 3,
       range: "stretched",
@@ -251,6 +251,18 @@ describe("what else is said of a set", () => {
       tempo: OPEN_TEMPO,
       tempoAs: first?.id,
     });
+  });
+
+  it("refuses a least load above the most, in whatever order and units", () => {
+    const wrong = (line: string) => {
+      const read = parseLine(line, [], CONTEXT, sampleNewId);
+      return read.ok ? [] : read.error.map(({ code }) => code);
+    };
+    expect(wrong("8 at least 60 at most 60")).toEqual([]);
+    expect(wrong("8 at least 62.5 at most 60")).toEqual(["noLoadBetween"]);
+    expect(wrong("8 at most 60 at least 62.5")).toEqual(["noLoadBetween"]);
+    // 60 lb are 27.2 kg.
+    expect(wrong("8 at least 40 kg at most 60 lb")).toEqual(["noLoadBetween"]);
   });
 
   it("says once for all what one set may still say otherwise", () => {

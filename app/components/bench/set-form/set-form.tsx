@@ -6,10 +6,12 @@ import { parseItems, writeItems, type NotationContext } from "~/core/plan/notati
 import type { Movement } from "~/core/movement/index.ts";
 import {
   isEffortSpan,
+  leaving,
   phasesFrom,
   REP_RANGES,
   RIR_VALUES,
   SIDE_MODES,
+  withBound,
   type PlannedSet,
 } from "~/core/plan/index.ts";
 import { formatRir, formatSideMode, PHASE_NAMES, RANGE_NAMES } from "~/format/training.ts";
@@ -74,14 +76,14 @@ export function SetForm({
           place={place}
           onChange={(load) => onChange((now) => ({ ...now, load }))}
         />
-        <Group title="Whatever the rule">
+        <Group title="Load limits">
           <Reading
             label="At least"
             unit={place.unit}
             isOptional
             value={set.loadBounds.least}
             onValue={(least) =>
-              onChange((now) => ({ ...now, loadBounds: { ...now.loadBounds, least } }))
+              onChange((now) => ({ ...now, loadBounds: withBound(now.loadBounds, "least", least) }))
             }
           />
           <Reading
@@ -90,19 +92,19 @@ export function SetForm({
             isOptional
             value={set.loadBounds.most}
             onValue={(most) =>
-              onChange((now) => ({ ...now, loadBounds: { ...now.loadBounds, most } }))
+              onChange((now) => ({ ...now, loadBounds: withBound(now.loadBounds, "most", most) }))
             }
           />
         </Group>
         <Group title="Effort">
           <Pick
-            label="Left, or the least"
+            label="Reps left"
             width={130}
             value={String(set.effort)}
             options={RIR_VALUES.map((rir) => [String(rir), formatRir(rir)] as const)}
             onValue={(text) => {
               const effort = RIR_VALUES.find((rir) => String(rir) === text);
-              if (effort !== undefined) onChange((now) => ({ ...now, effort, effortUpTo: null }));
+              if (effort !== undefined) onChange((now) => leaving(now, effort));
             }}
           />
           {upTo.length === 0 ? null : (
