@@ -37,8 +37,8 @@ export const hasSides = (loading: Loading): boolean => sidesOf(loading) !== null
 
 /**
  * The load that comes nearest to so much more (negative: less) than a reading, in ticks of the mass as it is read
- * there, or on each side. More is harder: less counterweight. Null where it would be less than nothing, or where
- * nothing has sides.
+ * there, or on each side. More is harder: less counterweight. Null where it would be lighter or heavier than
+ * whatever is made there, or where nothing has sides.
  */
 export function withMass(
   loading: Loading,
@@ -49,7 +49,10 @@ export function withMass(
   const sides = change.isPerSide ? sidesOf(loading) : 1;
   if (sides === null) return null;
   const target = ticksOf(from) + harderBy(loading) * change.by * sides * ticksOf(change.mass);
-  return target < 0 ? null : loadForTicks(loading, target, towards);
+  const loads = allLoads(loading);
+  const ends = [loads.at(0), loads.at(-1)].map((made) => (made ? ticksOf(made.reading) : 0));
+  const isThere = target >= Math.min(...ends) && target <= Math.max(...ends);
+  return isThere ? loadForTicks(loading, target, towards) : null;
 }
 
 /**

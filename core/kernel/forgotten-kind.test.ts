@@ -183,14 +183,14 @@ const PLACES: Readonly<Record<string, readonly string[]>> = {
   dummyLoadRule: [
     "core/plan/notation/load.ts",
     "core/progress/accept.ts",
-    "core/unroll/step-load.ts",
+    "core/unroll/set-load.ts",
     "format/fields.ts",
     "format/prescription.ts",
   ],
-  dummyBasis: ["core/plan/notation/load.ts", "core/unroll/step-load.ts", "format/prescription.ts"],
+  dummyBasis: ["core/plan/notation/load.ts", "core/unroll/set-load.ts", "format/prescription.ts"],
   dummyDrop: [
     "core/plan/notation/part.ts",
-    "core/unroll/step-load.ts",
+    "core/unroll/dropped-load.ts",
     "format/fields.ts",
     "format/prescription.ts",
   ],

@@ -7,10 +7,12 @@ import {
   duplicateSet,
   newBlock,
   partEarlier,
+  referredBy,
   replaceReading,
   servesMovement,
 } from "./edit.ts";
 import { slotsOf, slotsOfBlock, type Block, type SessionPlan } from "./plan.ts";
+import type { LoadRule } from "./load-rule.ts";
 import { withChoice } from "./set-up.ts";
 import {
   sampleDrop,
@@ -174,6 +176,27 @@ describe("a choice of the set-up", () => {
     expect(withChoice(wide, "Stance", "narrow")).toEqual({ Heels: "flat", Stance: "narrow" });
     expect(withChoice(wide, "Stance", null)).toEqual({ Heels: "flat" });
     expect(withChoice(wide, "Toes", null)).toEqual(wide);
+  });
+});
+
+describe("what loads of another exercise refer to", () => {
+  it("is told by where it stands, for each way to refer", () => {
+    const last = slotsOf(plan)[1]!;
+    const referring = (load: LoadRule) =>
+      referredBy({ ...last, sets: [sampleSet(2, { load })] }, plan);
+    const from = { set: sampleId<"set">(1), part: null };
+    const steps = { kind: "stepsFromSet", steps: -1, set: from.set } as const;
+    const less: LoadRule = {
+      kind: "massFrom",
+      by: "minus",
+      mass: kg(10),
+      counted: "asRead",
+      basis: { kind: "set", ...from },
+    };
+    const ways: readonly LoadRule[] = [{ kind: "sameAsSet", ...from }, steps, less];
+    for (const load of ways) expect(referring(load)).toBe(`${from.set},0,0`);
+    expect(referring({ ...less, basis: { kind: "last" } })).toBe("");
+    expect(referring({ ...steps, set: sampleId(2) })).toBe("");
   });
 });
 

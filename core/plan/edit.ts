@@ -14,7 +14,7 @@ import { copiesOf, copyBlock, copySet } from "./copy.ts";
 import { NO_COPIES } from "./reference.ts";
 import type { Rir } from "./effort.ts";
 import { USUAL_ROUNDING } from "./load-rounding.ts";
-import { mapReadings } from "./load-rule.ts";
+import { mapReadings, referenceOf } from "./load-rule.ts";
 import { withLines } from "./lines.ts";
 import {
   mapSlots,
@@ -340,9 +340,10 @@ export function servesMovement(
  */
 export function referredBy(slot: Slot, plan: SessionPlan): string {
   const own = new Set<string>(slot.sets.map((set) => set.id));
-  const outside = slot.sets.flatMap(({ load }) =>
-    "set" in load && !own.has(load.set) ? [load.set] : [],
-  );
+  const outside = slot.sets.flatMap(({ load }) => {
+    const from = referenceOf(load);
+    return from === null || own.has(from.set) ? [] : [from.set];
+  });
   if (outside.length === 0) return "";
   const places = slotsOf(plan).flatMap((other, i) => other.sets.map((set, j) => [set.id, i, j]));
   return places.filter(([id]) => outside.some((set) => set === id)).join(";");

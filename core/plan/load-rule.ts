@@ -1,6 +1,6 @@
 import { applied, kindsOf, unionOf, type FamilyOf, type Mass } from "../kernel/index.ts";
 import type { LoadBeginning } from "./load-beginning.ts";
-import type { Follows, SetCopies } from "./reference.ts";
+import type { Follows, SetCopies, SetReference } from "./reference.ts";
 import * as absolute from "./load/absolute.ts";
 import * as bodyWeight from "./load/body-weight.ts";
 import * as byEffort from "./load/by-effort.ts";
@@ -56,6 +56,12 @@ export function leadTo(rule: LoadRule, copies: SetCopies): LoadRule {
 /** Whether a load is decided by itself, follows from another set, or is worked out on the day. */
 export function followsOf(rule: LoadRule): Follows {
   return applied(LOAD_RULES, "follows", rule);
+}
+
+/** The set, or part of one, that a load goes from; null where it goes from none. */
+export function referenceOf(rule: LoadRule): SetReference | null {
+  const from = "basis" in rule ? rule.basis : rule;
+  return "set" in from ? { set: from.set, part: "part" in from ? from.part : null } : null;
 }
 
 /** The reading that a rule names outright, or null where it follows from something else. */

@@ -6,6 +6,9 @@ export interface SetReference {
   readonly part: Id<"extension"> | null;
 }
 
+/** A reference as one string, for maps. */
+export const referenceText = ({ set, part }: SetReference): string => `${set}/${part ?? ""}`;
+
 /** The new ids of copied sets and their parts; one that is not in it keeps its own. */
 export interface SetCopies {
   readonly sets: ReadonlyMap<Id<"set">, Id<"set">>;

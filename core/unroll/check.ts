@@ -10,7 +10,8 @@ import {
   repsAsked,
   repsLeft,
 } from "../plan/index.ts";
-import { idleDrop, type MadeStep, type Strength } from "./step-load.ts";
+import { idleDrop, type MadeStep } from "./dropped-load.ts";
+import type { Strength } from "./load-sources.ts";
 import { isSetStep, type OpenBecause, type SetStep, type Step } from "./step.ts";
 import { unroll } from "./unroll.ts";
 import { type Surroundings } from "./surroundings.ts";

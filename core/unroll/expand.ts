@@ -17,7 +17,7 @@ import {
   type Target,
 } from "../plan/index.ts";
 import { fallenOf, type Fallen } from "./fallback.ts";
-import { triesAt } from "./step-load.ts";
+import { trialLoads } from "./set-load.ts";
 import type { ItemStep, PartDetail, RotationPlace, SetStep } from "./step.ts";
 import type { Surroundings } from "./surroundings.ts";
 import { unrollItem, unrollItems } from "./unroll-items.ts";
@@ -200,9 +200,9 @@ const setUpIn = (slot: Slot, set: PlannedSet): SetUp =>
 /** The set itself, as often as its target repeats it, or a trial is tried. */
 function repeatsIn(slot: Slot, set: PlannedSet, around: Surroundings): readonly Part[] {
   const station = around.station(slot.station);
-  const isTrial = set.load.kind === "trial" && station !== null;
   const repeats = repeatsOf(set.target);
-  const tries = isTrial ? triesAt(set.load, station) : null;
+  const isTrial = set.load.kind === "trial" && station !== null;
+  const tries = isTrial ? trialLoads(set, station, around.bodyWeight).length : null;
   const times = tries === null ? repeats.times : Math.min(tries, around.found(set)?.tries ?? tries);
   const waitBefore: Rest =
     tries === null ? { kind: "fixed", seconds: repeats.pause } : set.restAfter;

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { amountKg, kg, share } from "../kernel/index.ts";
+import { amountKg, count, kg, share } from "../kernel/index.ts";
 import type { LoadRounding, PlannedSet } from "../plan/index.ts";
 import { hungLoads } from "./hang.ts";
 import { isSetStep, type SetStep } from "./step.ts";
@@ -57,6 +57,51 @@ describe("what hangs for a block", () => {
     ]);
     expect(steps(sets, exact)[1]?.load).toMatchObject({ movedFrom: null, share: { made: 0.625 } });
     expect(readings(steps([written(1, 100), written(2, 62.5)]))).toEqual([100, 62.5]);
+  });
+
+  it("never moves a load that another set goes from, so that ten less is ten less", () => {
+    const less = sampleSet(3, {
+      load: {
+        kind: "massFrom",
+        by: "minus",
+        mass: kg(10),
+        counted: "asRead",
+        basis: { kind: "set", set: sampleId(2), part: null },
+      },
+    });
+    const roomy: LoadRounding = { towards: "nearest", within: share(0.05) };
+    const sets = [written(1, 100), shareOf(2, 1, 0.625)];
+    expect(readings(steps(sets, roomy))).toEqual([100, 60]);
+    expect(readings(steps([...sets, less], roomy))).toEqual([100, 62.5, 52.5]);
+    // In a block of its own the same load would hang otherwise: it is what the set came to, wherever it is.
+    const same = sampleSet(4, { load: { kind: "sameAsSet", set: sampleId(2), part: null } });
+    const two = samplePlan(
+      sampleSlot(sets, { rounding: roomy }),
+      sampleSlot([same], { rounding: roomy, id: sampleId(702) }),
+    );
+    expect(readings(unroll(two, around).filter(isSetStep))).toEqual([100, 62.5, 62.5]);
+  });
+
+  it("never moves a load that plates come off from, and says what a share of a moved drop comes to", () => {
+    const roomy: LoadRounding = { towards: "nearest", within: share(0.05) };
+    const strip = {
+      ...sampleDrop(21, "first", 0.8),
+      to: { kind: "strip", plates: count(2) },
+    } as PlannedSet["extensions"][number];
+    // 62.5 are 20 and 1.25 a side; without both the bar. By itself 62.5 would hang as 60.
+    const stripped = steps(
+      [written(1, 100), { ...shareOf(2, 1, 0.625), extensions: [strip] }],
+      roomy,
+    );
+    expect(readings(stripped)).toEqual([100, 62.5, 20]);
+    const drops = [sampleDrop(21, "first", 0.625), sampleDrop(22, "current", 0.5)];
+    const chained = steps([written(1, 100, { extensions: drops })], roomy);
+    const [, first, second] = chained;
+    expect(first?.load).toMatchObject({ reading: kg(60), movedFrom: kg(62.5) });
+    // Half of 62.5 is 31.25, made 30 or 32.5: of the 60 that hang it is what is read over 60.
+    expect(second?.load).toMatchObject({ share: { asked: 0.5 } });
+    if (second?.load.kind !== "made") throw new Error("no load");
+    expect(second.load.share?.made).toBeCloseTo(amountKg(second.load.reading) / 60, 9);
   });
 
   it("moves only to the side that the rule allows", () => {

@@ -7,14 +7,15 @@ import {
   type Change,
   type MadeLoad,
   type Recipe,
+  type SharedLoad,
   type Station,
 } from "../gym/index.ts";
-import type { LoadRounding } from "../plan/index.ts";
+import { referenceText, type LoadRounding } from "../plan/index.ts";
+import { partBefore } from "./dropped-load.ts";
 import { isPart, type Place } from "./expand.ts";
+import type { Made } from "./made-load.ts";
 import type { SetStep, StepLoad } from "./step.ts";
 import type { Surroundings } from "./surroundings.ts";
-
-type Made = Extract<StepLoad, { kind: "made" }>;
 
 /** What hangs at a place, and what changes there from what hung before; nothing where no load is made. */
 export interface Hung {
@@ -60,6 +61,7 @@ export function hangAll(
     return { load, change: null };
   });
   for (const group of groups) hangTogether(group, around.bodyWeight, hung);
+  restateShares(places, loads, hung);
   return hung;
 }
 
@@ -166,16 +168,48 @@ function hungLoad(
   const { reading, recipe } = made;
   if (sameReading(reading, load.reading)) return { ...load, recipe, isProven };
   const total = totalMoved(station.loading, reading, bodyWeight);
-  const [now, was] =
-    total !== null && load.total !== null ? [total, load.total] : [reading, load.reading];
-  const came = load.share && {
-    ...load.share,
-    made:
-      load.share.basis === "plates"
-        ? (load.share.made * platesIn(recipe)) / platesIn(load.recipe)
-        : (load.share.made * ticksOf(now)) / ticksOf(was),
-  };
-  return { ...load, reading, recipe, total, share: came, movedFrom: load.reading, isProven };
+  const moved: Made = { ...load, reading, recipe, total, movedFrom: load.reading, isProven };
+  const { share: asked } = load;
+  if (asked === null) return moved;
+  return { ...moved, share: { ...asked, made: asked.made * growth(load, moved, asked.basis) } };
+}
+
+/** What the share of a drop or cluster comes to where the load that it is of was moved: it is another share then. */
+function restateShares(
+  places: readonly Place[],
+  loads: readonly (StepLoad | null)[],
+  hung: (Hung | null)[],
+): void {
+  const isMoved = (load: StepLoad | undefined) => load?.kind === "made" && load.movedFrom !== null;
+  if (!hung.some((here) => isMoved(here?.load))) return;
+  const at = new Map<string, number>();
+  places.forEach((place, i) => {
+    if (!isPart(place)) return;
+    const text = referenceText({ set: place.set.id, part: place.extension?.id ?? null });
+    if (!at.has(text)) at.set(text, i);
+  });
+  const begun = hung.map((here) => here?.load);
+  hung.forEach((here, i) => {
+    const load = here?.load;
+    const place = places[i];
+    if (here == null || load?.kind !== "made" || load.share === null) return;
+    if (place === undefined || !isPart(place) || place.extension === null) return;
+    const { set, extension } = place;
+    const part = partBefore(set.extensions, extension);
+    const basis = at.get(referenceText({ set: set.id, part })) ?? -1;
+    const [was, now] = [loads[basis], begun[basis]];
+    if (was?.kind !== "made" || now?.kind !== "made") return;
+    const made = load.share.made / growth(was, now, load.share.basis);
+    hung[i] = { ...here, load: { ...load, share: { ...load.share, made } } };
+  });
+}
+
+/** How many times as much a moved load is, by what its share is taken of. */
+function growth(was: Made, now: Made, basis: SharedLoad["basis"]): number {
+  if (basis === "plates") return platesIn(now.recipe) / platesIn(was.recipe);
+  return now.total !== null && was.total !== null
+    ? ticksOf(now.total) / ticksOf(was.total)
+    : ticksOf(now.reading) / ticksOf(was.reading);
 }
 
 /** Thousandths of the plates on one side. */

@@ -10,7 +10,7 @@ import {
   type SessionPlan,
 } from "../plan/index.ts";
 import { checkPlan } from "./check.ts";
-import type { Strength } from "./step-load.ts";
+import type { Strength } from "./load-sources.ts";
 import { isSetStep, type SetStep } from "./step.ts";
 import { unroll } from "./unroll.ts";
 import { type Surroundings } from "./surroundings.ts";
@@ -213,8 +213,21 @@ describe("a load by rule", () => {
   });
 
   it("that ends beyond the station stays open", () => {
-    const load = loadOf({ kind: "fromLast", steps: 500 }, { lastReading: () => kg(80) });
-    expect(load).toEqual({ kind: "open", because: { code: "stepsEnd" } });
+    const known = { lastReading: () => kg(80) };
+    const ended = { kind: "open", because: { code: "stepsEnd" } };
+    expect(loadOf({ kind: "fromLast", steps: 500 }, known)).toEqual(ended);
+    // The bar is 20 kg: 60 less is the bar, 62.5 less is no bar.
+    expect(loadOf(massFrom("minus", 60, "asRead"), known)).toMatchObject({ reading: kg(20) });
+    expect(loadOf(massFrom("minus", 62.5, "asRead"), known)).toEqual(ended);
+    expect(loadOf(massFrom("plus", 2000, "asRead"), known)).toEqual(ended);
+  });
+
+  it("that goes by steps from a set on other equipment says so, and knows a set that is gone", () => {
+    const gone: LoadRule = { kind: "stepsFromSet", steps: -1, set: sampleId(99) };
+    expect(loadOf(gone)).toEqual({
+      kind: "open",
+      because: { code: "setMissing", set: sampleId(99) },
+    });
   });
 
   it("of body weight is what is added where the body is moved, and what helps at a counterweight", () => {
@@ -269,6 +282,18 @@ describe("a trial", () => {
       [1, 2, 3].map((number) => ({ number, of: 3 })),
     );
     expect(steps[3]?.load).toEqual({ kind: "open", because: { code: "basisOpen" } });
+  });
+
+  it("stays within the bounds of its set, and tries what holds it once", () => {
+    const tries = (loadBounds: PlannedSet["loadBounds"]) =>
+      stepsOf([sampleSet(1, { load: trial, loadBounds })]).map(
+        ({ load }) => load.kind === "made" && amountKg(load.reading),
+      );
+    // 60, 65, 70 by its steps.
+    expect(tries({ least: null, most: kg(66) })).toEqual([60, 65]);
+    expect(tries({ least: null, most: kg(55) })).toEqual([55]);
+    expect(tries({ least: kg(65), most: null })).toEqual([65, 70]);
+    expect(tries({ least: kg(200), most: null })).toEqual([200]);
   });
 
   it("ends where the station does", () => {

@@ -1,16 +1,11 @@
 import type { Id } from "../kernel/index.ts";
 import type { Station } from "../gym/index.ts";
-import type { PlannedSet, Slot } from "../plan/index.ts";
+import { referenceOf, referenceText, type PlannedSet, type Slot } from "../plan/index.ts";
 import { isPart, type PartPlace, type Place } from "./expand.ts";
-import {
-  droppedLoad,
-  foundLoad,
-  setLoad,
-  sharedLoad,
-  trialLoads,
-  type LoadSources,
-  type LoadsOfSet,
-} from "./step-load.ts";
+import { droppedLoad, partBefore } from "./dropped-load.ts";
+import type { LoadSources, LoadsOfSet } from "./load-sources.ts";
+import { sharedLoad } from "./made-load.ts";
+import { foundLoad, setLoad, trialLoads } from "./set-load.ts";
 import type { StepLoad } from "./step.ts";
 import type { Surroundings } from "./surroundings.ts";
 
@@ -28,6 +23,7 @@ export function loadsOf(
 ): readonly (StepLoad | null)[] {
   const before = new Map<Id<"set">, LoadsOfSet>();
   const sources = new Map<Slot, LoadSources>();
+  const bases = basesIn(places);
   let [set, loads]: [PlannedSet | null, SetLoads | null] = [null, null];
   return places.map((place) => {
     if (!isPart(place)) return null;
@@ -39,10 +35,36 @@ export function loadsOf(
       [set, loads] = [place.set, loadsOfSet(place, before, from, around)];
     }
     const { extension, ordinal } = place;
-    return extension === null
-      ? (loads.tries?.[ordinal] ?? loads.first)
-      : (loads.parts.get(extension.id) ?? loads.first);
+    const load =
+      extension === null
+        ? (loads.tries?.[ordinal] ?? loads.first)
+        : (loads.parts.get(extension.id) ?? loads.first);
+    if (load.kind !== "made" || load.rounding === null) return load;
+    const isBasis = bases.has(referenceText({ set: place.set.id, part: extension?.id ?? null }));
+    return isBasis ? { ...load, rounding: null } : load;
   });
+}
+
+/**
+ * The sets and parts that other loads go from, by their texts: a set that another refers to, and what plates come
+ * off from or steps go down from in a drop. They hang as they were worked out, so that what goes from them stays
+ * what it says.
+ */
+function basesIn(places: readonly Place[]): ReadonlySet<string> {
+  const bases = new Set<string>();
+  let last: PlannedSet | null = null;
+  for (const place of places) {
+    if (!isPart(place) || place.set === last) continue;
+    const { set } = place;
+    last = set;
+    const from = referenceOf(set.load);
+    if (from !== null) bases.add(referenceText(from));
+    for (const part of set.extensions) {
+      if (part.kind !== "drop" || (part.to.kind !== "strip" && part.to.kind !== "steps")) continue;
+      bases.add(referenceText({ set: set.id, part: partBefore(set.extensions, part) }));
+    }
+  }
+  return bases;
 }
 
 /** The loads of a set, noted for those that follow from it. */
@@ -58,9 +80,9 @@ function loadsOfSet(
   if (station === null) return { first, tries: null, parts };
   const isTrial = set.load.kind === "trial";
   // What a trial comes to is found in training, so that nothing can be worked out from it before.
-  const load = isTrial ? foundLoad(around.found(set), station, from) : first;
+  const load = isTrial ? foundLoad(around.found(set), station, from.bodyWeight) : first;
   before.set(set.id, { load, parts, station });
-  return { first, tries: isTrial ? trialLoads(set.load, station, from) : null, parts };
+  return { first, tries: isTrial ? trialLoads(set, station, from.bodyWeight) : null, parts };
 }
 
 function sourcesOf(slot: Slot, before: LoadSources["before"], around: Surroundings): LoadSources {

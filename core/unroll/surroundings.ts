@@ -2,7 +2,7 @@ import type { Count, Id, Mass, MovementRef } from "../kernel/index.ts";
 import type { Station } from "../gym/index.ts";
 import type { FindMovement } from "../movement/index.ts";
 import type { PlannedSet } from "../plan/index.ts";
-import type { Strength } from "./step-load.ts";
+import type { Strength } from "./load-sources.ts";
 
 /** What unrolling looks up. A missing station or movement is a plan from another gym: the load stays open. */
 export interface Surroundings {
