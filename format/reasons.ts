@@ -42,7 +42,7 @@ export function formatReason(reason: Reason): string {
     case "atCeiling":
       return `${formatMass(reason.reading)} is the heaviest this station makes. Ways on: an add-on weight, one leg, more reps, slower tempo, another station.`;
     case "atBound":
-      return `The set is held at ${formatMass(reason.reading)}; the rule goes to ${formatMass(reason.would)}. Move the bound, or progress another way: reps, tempo, range.`;
+      return `The limit for this set is ${formatMass(reason.reading)}; the rule gives ${formatMass(reason.would)}. Change the limit, or progress by reps, tempo or range.`;
     case "harderThanAsked":
       return `${reason.asked} reps were to be left and ${reason.lowest === 0 ? "none was" : `${reason.lowest} were`}. Repeat until it comes with the reserve asked.`;
     case "belowRange":
@@ -149,6 +149,8 @@ export function formatPlanIssue(issue: PlanIssue, find: FindMovement): string {
       return formatOpenBecause(issue.because, find);
     case "beyondReach":
       return `${formatMass(issue.total)} in all for ${plural(issue.possible, "possible rep")}: ${issue.by === "estimate" ? "the estimate" : "the set it follows"} allows about ${formatMass(rounded(issue.reach))}. Right only if ${issue.by === "estimate" ? "the estimate is too low" : "that set is far from the limit"}.`;
+    case "tempoMissing":
+      return "The set whose tempo this one has is gone or comes later: its tempo counts as open. Choose another set, or give it its own.";
     case "primerTooHard":
       return "A primer is for feel and blood flow, never a hard set: leave more than five reps in reserve, or call it a ramp or work set.";
     case "openLoad":

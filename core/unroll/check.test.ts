@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { kg, lb, share } from "../kernel/index.ts";
-import { newExtension, type Slot } from "../plan/index.ts";
+import { newExtension, type PlannedSet, type Slot } from "../plan/index.ts";
 import { surroundingsFrom, USUAL_RULES } from "../progress/index.ts";
 import { checkPlan } from "./check.ts";
 import {
@@ -105,6 +105,19 @@ describe("checking a plan", () => {
     ]);
     expect(issues[0]?.code === "setUpUnknown" && issues[0].choices).toContain("wide");
     expect(codes(sampleSlot([sampleSet(1, { setUp: { Stance: "wide" } })]))).toEqual([]);
+  });
+
+  it("names a borrowed tempo whose set is gone or comes later", () => {
+    const found = (sets: readonly PlannedSet[]) =>
+      checkPlan(samplePlan(sampleSlot(sets)), around).map((issue) => [
+        issue.code,
+        "set" in issue && issue.set,
+      ]);
+    const as = (n: number, of: number) => sampleSet(n, { tempoAs: sampleId(of) });
+    expect(found([sampleSet(1), as(2, 1)])).toEqual([]);
+    expect(found([as(1, 2), sampleSet(2)])).toEqual([["tempoMissing", sampleId(1)]]);
+    expect(found([sampleSet(1), as(2, 9)])).toEqual([["tempoMissing", sampleId(2)]]);
+    expect(found([as(1, 1)])).toEqual([["tempoMissing", sampleId(1)]]);
   });
 
   it("blocks a slot without sets or without its station, and only notes open loads", () => {

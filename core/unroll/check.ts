@@ -66,6 +66,8 @@ type SetIssue =
       readonly reach: Mass;
       readonly possible: number;
     }
+  /** The set whose tempo it has is gone, or does not come before it. */
+  | { readonly code: "tempoMissing"; readonly blocks: false }
   /** A primer is never a hard set, so at least five reps stay in reserve. */
   | { readonly code: "primerTooHard"; readonly blocks: false };
 
@@ -102,7 +104,11 @@ export function checkPlan(
       const idle = before === null ? null : idleDrop(step, before, station);
       if (idle !== null) issues.push({ ...idleness(...idle, slot), ...at });
     }
-    for (const set of slot.sets) {
+    for (const [i, set] of slot.sets.entries()) {
+      const isBefore = slot.sets.slice(0, i).some(({ id }) => id === set.tempoAs);
+      if (set.tempoAs !== null && !isBefore) {
+        issues.push({ code: "tempoMissing", blocks: false, slot: slot.id, set: set.id });
+      }
       if (set.role === "primer" && hardnessOf(set.effort) !== "easy") {
         issues.push({ code: "primerTooHard", blocks: false, slot: slot.id, set: set.id });
       }
