@@ -6,7 +6,7 @@ import { formatExclusion } from "./brief.ts";
 import { formatFix } from "./findings.ts";
 import { formatMass } from "./numbers.ts";
 
-/** What was changed in somebody's copy of a template, and why. */
+/** What was changed in somebody's copy of a template. */
 export function formatFittingChange(change: FittingChange, find: FindMovement): string {
   const name = (ref: Parameters<FindMovement>[0]) => find(ref)?.name ?? ref;
   const nameIn = (plan: SessionPlan) => (id: string) => {

@@ -12,10 +12,12 @@ export function formatSetsOfLoad(steps: readonly SetStep[]): string {
   return first === last ? `set ${first}` : `sets ${first} to ${last}`;
 }
 
-/** "12 pieces handled in all.", and that it is not proven where it is not. */
+/** "12 plates to move.", and that it is not proven where it is not; "3 loads in turn." where nothing is hung. */
 export function formatHandled(loads: readonly HungLoad[]): string {
   const pieces = loads.reduce((sum, { change }) => sum + piecesHandled(change), 0);
-  const all = `${pieces} ${pieces === 1 ? "piece" : "pieces"} handled in all`;
+  const hangs = loads.every(({ load }) => load.recipe.kind === "plates");
+  if (!hangs) return loads.length === 1 ? "One load." : `${loads.length} loads in turn.`;
+  const all = `${pieces} ${pieces === 1 ? "plate" : "plates"} to move`;
   return loads.every(({ load }) => load.isProven)
     ? `${all}.`
     : `${all}; too many plates here to prove that no way needs fewer.`;

@@ -152,7 +152,7 @@ export const LOAD_RULE_NAMES: Readonly<Record<LoadRule["kind"], string>> = {
   shareOfSet: "Share of a set before",
   shareOfPlates: "Share of the plates",
   stepsFromSet: "Steps from a set before",
-  massFrom: "Kilograms or pounds more or less",
+  massFrom: "Weight more or less",
   platesFrom: "Plates more or less",
   shareOfMaximum: "Share of the estimated 1RM",
   shareOfUsual: "Share of the usual load for reps",

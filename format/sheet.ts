@@ -81,7 +81,7 @@ function hangText({ load, fallback }: SetStep): string {
   return [
     load.kind === "made" ? formatRecipe(load.recipe) : "",
     load.kind === "made" && load.heldFrom !== null
-      ? `held here; the rule comes to ${formatMass(load.heldFrom)}`
+      ? `load limit: the rule gives ${formatMass(load.heldFrom)}`
       : "",
     fallback.length === 0 ? "" : `if it falls short: ${fallback.map(formatMass).join(", then ")}`,
   ]

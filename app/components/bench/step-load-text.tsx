@@ -14,7 +14,7 @@ export function StepLoadText({ step }: { readonly step: SetStep }) {
     <p className="set-hang">
       {formatRecipe(recipe)} · {inOther(reading)}
       {differs ? ` · ${formatMass(total)} moved` : ""}
-      {heldFrom === null ? "" : ` · held here; the rule comes to ${formatMass(heldFrom)}`}
+      {heldFrom === null ? "" : ` · load limit: the rule gives ${formatMass(heldFrom)}`}
       {movedFrom === null ? "" : ` · ${formatMoved(movedFrom, reading)}`}
     </p>
   );

@@ -127,7 +127,7 @@ export function StepView({
       )}
       {step.load.kind !== "made" || step.load.heldFrom === null ? null : (
         <Typography sx={{ mt: 1, fontWeight: 650 }}>
-          Held here by the plan; the rule comes to {formatMass(step.load.heldFrom)}.
+          Load limit: the rule gives {formatMass(step.load.heldFrom)}.
         </Typography>
       )}
       {isTry ? (
