@@ -33,6 +33,9 @@ const shortDay = new Intl.DateTimeFormat(LOCALE, {
 });
 const percent = new Intl.NumberFormat(LOCALE, { style: "percent", maximumFractionDigits: 1 });
 
+/** "1 rep", "2 reps" */
+export const plural = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
+
 /** "82.5 kg" */
 export function formatMass(m: Mass): string {
   return `${formatAmount(m)} ${m.unit}`;

@@ -1,13 +1,8 @@
 import type { FindMovement } from "~/core/movement/index.ts";
 import type { PlannedSet, Slot } from "~/core/plan/index.ts";
-import {
-  formatAccent,
-  formatBounds,
-  formatExtension,
-  formatLoadRule,
-  formatSetUp,
-  formatTargetShort,
-} from "./prescription.ts";
+import { formatBounds, formatLoadRule } from "./load.ts";
+import { formatAccent, formatExtension, formatSetUp } from "./prescription.ts";
+import { formatTargetShort } from "./target.ts";
 import { formatEffort, formatKept, REGION_NAMES } from "./training.ts";
 
 function formatSet(set: PlannedSet, slot: Slot, find: FindMovement): string {

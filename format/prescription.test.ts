@@ -7,18 +7,9 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { anyExtension, anyItem, anySlot, anyTarget } from "~/tests/arbitrary/plan.ts";
 import { formatSets, formatSlot } from "./plan.ts";
-import {
-  figureOf,
-  formatAccent,
-  formatExtension,
-  formatItem,
-  formatLoadRule,
-  formatOpenBecause,
-  formatRest,
-  formatTarget,
-  formatTargetShort,
-  partName,
-} from "./prescription.ts";
+import { formatLoadRule, formatOpenBecause } from "./load.ts";
+import { formatAccent, formatExtension, formatItem, formatRest, partName } from "./prescription.ts";
+import { figureOf, formatTarget, formatTargetShort } from "./target.ts";
 
 const c = count;
 const s = seconds;

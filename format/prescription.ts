@@ -1,31 +1,23 @@
 import type { FindMovement } from "~/core/movement/index.ts";
 import { type MuscleLength, assertNever } from "~/core/kernel/index.ts";
 import {
-  amountAsked,
   type Accent,
   type Drill,
   type DrillKind,
-  type DropLoad,
   type Extension,
   type ExtensionKind,
   type HoldPosition,
   type Intensity,
   type Item,
-  type LoadBasis,
-  type LoadBounds,
-  type LoadRule,
   type PlannedSet,
   type Rest,
-  type SetReference,
   type SetUp,
-  type ShareSpan,
-  type Target,
 } from "~/core/plan/index.ts";
-import type { OpenBecause, SetStep } from "~/core/unroll/index.ts";
-import { formatClock, formatMass, formatShare } from "./numbers.ts";
+import type { SetStep } from "~/core/unroll/index.ts";
+import { formatDropLoad } from "./load.ts";
+import { formatTarget, formatTargetShort } from "./target.ts";
+import { formatClock, formatMass, formatShare, plural } from "./numbers.ts";
 import {
-  FAULT_NAMES,
-  formatRange,
   formatSideMode,
   formatTempo,
   LENGTH_NAMES,
@@ -33,136 +25,6 @@ import {
   REGION_NAMES,
   ROLE_NAMES,
 } from "./training.ts";
-
-const plural = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
-
-/** "stop when the knees cave"; empty where nothing ends the set before. */
-export function formatStop(target: Target): string {
-  return target.kind === "repsUntil" ? `stop when ${FAULT_NAMES[target.criterion]}` : "";
-}
-
-/** "8–12 reps", "as many as come, at least 6", "until the knees cave, about 12". */
-export function formatTarget(target: Target): string {
-  switch (target.kind) {
-    case "reps":
-      return `${formatRange(target)} ${target.max === 1 ? "rep" : "reps"}`;
-    case "repsUntil":
-      return `${formatRange(target)} ${target.max === 1 ? "rep" : "reps"}, stop when ${FAULT_NAMES[target.criterion]}`;
-    case "limit":
-      return target.atLeast === null
-        ? "as many as come"
-        : `as many as come, at least ${target.atLeast}`;
-    case "seconds":
-      return target.min < 120
-        ? `${formatRange(target)} s`
-        : `${[...new Set([target.min, target.max])].map(formatClock).join(" to ")} min`;
-    case "steps":
-      return `${target.steps} steps ${target.counted === "perSide" ? "a side" : "in all"}${target.outAndBack ? ", out and back" : ""}`;
-    case "metres":
-      return `${target.metres} m${target.outAndBack ? " out and back" : ""}`;
-    case "total":
-      return `${target.amount} ${target.of} in all, about ${plural(target.likelySets, "set")}`;
-    case "intervals":
-      return `${target.rounds} × ${target.work} s work, ${target.pause} s rest`;
-    case "untilForm":
-      return `until ${FAULT_NAMES[target.criterion]}, about ${target.likely}`;
-    case "afterBurn":
-      return `${plural(target.reps, "rep")} after the burn starts`;
-    default:
-      return assertNever(target);
-  }
-}
-
-/** The shortest form of a target, for grids and rows: "8–12", "max", "40 s". */
-export function formatTargetShort(target: Target): string {
-  switch (target.kind) {
-    case "reps":
-      return formatRange(target);
-    case "repsUntil":
-      return `${formatRange(target)} or to form`;
-    case "limit":
-      return target.atLeast === null ? "max" : `max, ${target.atLeast}+`;
-    case "untilForm":
-      return "to form";
-    case "afterBurn":
-      return `burn + ${target.reps}`;
-    case "total":
-      return `${target.amount} in all`;
-    case "seconds":
-    case "steps":
-    case "metres":
-    case "intervals":
-      return formatTarget(target);
-    default:
-      return assertNever(target);
-  }
-}
-
-/** What is counted, after the number: "reps", "seconds"; the number itself is large beside it on the floor. */
-export function figureOf(target: Target): { readonly figure: string; readonly unit: string } {
-  switch (target.kind) {
-    case "reps":
-      return { figure: formatRange(target), unit: target.max === 1 ? "rep" : "reps" };
-    case "repsUntil":
-      return { figure: formatRange(target), unit: "reps" };
-    case "limit":
-      return { figure: "max", unit: target.atLeast === null ? "" : `at least ${target.atLeast}` };
-    case "seconds":
-      return { figure: formatRange(target), unit: "seconds" };
-    case "intervals":
-      return { figure: String(target.work), unit: "seconds" };
-    case "metres":
-      return { figure: String(target.metres), unit: target.outAndBack ? "m out and back" : "m" };
-    case "steps":
-      return {
-        figure: String(target.steps),
-        unit: `steps${target.counted === "perSide" ? " a side" : ""}${target.outAndBack ? ", out and back" : ""}`,
-      };
-    case "total":
-      return { figure: `~${amountAsked(target).max}`, unit: `of ${target.amount} ${target.of}` };
-    case "untilForm":
-      return {
-        figure: `~${target.likely}`,
-        unit: `until ${FAULT_NAMES[target.criterion]}`,
-      };
-    case "afterBurn":
-      return { figure: `+${target.reps}`, unit: "after the burn starts" };
-    default:
-      return assertNever(target);
-  }
-}
-
-export const TARGET_NAMES: Readonly<Record<Target["kind"], string>> = {
-  reps: "Repetitions",
-  repsUntil: "Reps with a stop",
-  limit: "As many as come",
-  seconds: "Time",
-  steps: "Steps",
-  metres: "Distance",
-  total: "A total over several sets",
-  intervals: "Intervals",
-  untilForm: "Until form breaks",
-  afterBurn: "Reps after the burn begins",
-};
-
-export const LOAD_RULE_NAMES: Readonly<Record<LoadRule["kind"], string>> = {
-  absolute: "This load",
-  open: "To be found",
-  sameAsSet: "Same load as a set before",
-  shareOfSet: "Share of a set before",
-  shareOfPlates: "Share of the plates",
-  stepsFromSet: "Steps from a set before",
-  massFrom: "Weight more or less",
-  platesFrom: "Plates more or less",
-  shareOfMaximum: "Share of the estimated 1RM",
-  shareOfUsual: "Share of the usual load for reps",
-  shareOfMovement: "Share of another movement",
-  fromLast: "Last time and steps",
-  byEffort: "What reps and reserve allow",
-  bodyWeight: "Body weight and more or less",
-  trial: "Trial, up to the load",
-  fallback: "This load, else another",
-};
 
 export const REST_NAMES: Readonly<Record<Rest["kind"], string>> = {
   fixed: "A fixed time",
@@ -198,145 +60,6 @@ export function formatRest(rest: Rest): string {
       return assertNever(rest);
   }
 }
-
-/** "80 %", "75–80 %" */
-function formatSpan({ share, upTo }: ShareSpan): string {
-  return upTo === null
-    ? formatShare(share)
-    : `${formatShare(share).replace(/\s*%$/, "")}–${formatShare(upTo)}`;
-}
-
-/** "100 kg", "80 % of set 1", "load to find". `setNumber` gives the number of a set by its id. */
-export function formatLoadRule(
-  rule: LoadRule,
-  setNumber: (id: string) => number | null,
-  find: FindMovement,
-): string {
-  const set = (id: string) => {
-    const number = setNumber(id);
-    return number === null ? "another set" : `set ${number}`;
-  };
-  const partOf = (from: SetReference) =>
-    `${from.part === null ? "" : "a part of "}${set(from.set)}`;
-  const basis = (from: LoadBasis) => (from.kind === "last" ? "last time" : partOf(from));
-  switch (rule.kind) {
-    case "absolute":
-      return formatMass(rule.reading);
-    case "open":
-      return "load to find";
-    case "sameAsSet":
-      return `same load as ${partOf(rule)}`;
-    case "shareOfSet":
-      return `${formatSpan(rule)} of ${partOf(rule)}`;
-    case "shareOfPlates":
-      return `${formatShare(rule.share)} of the plates of ${basis(rule.basis)}`;
-    case "massFrom":
-      return `${formatMass(rule.mass)}${rule.counted === "perSide" ? " a side" : ""} ${rule.by === "plus" ? "more" : "less"} than ${basis(rule.basis)}`;
-    case "platesFrom":
-      return `${plural(rule.plates, "plate")}${rule.size === null ? "" : ` of ${formatMass(rule.size)}`} a side ${rule.by === "plus" ? "more" : "less"} than ${basis(rule.basis)}`;
-    case "shareOfUsual":
-      return `${formatShare(rule.share)} of the usual load for ${plural(rule.reps, "rep")}`;
-    case "shareOfMovement":
-      return `${formatSpan(rule)} of ${find(rule.movement)?.name ?? rule.movement}`;
-    case "shareOfMaximum":
-      return `${formatSpan(rule)} of the estimated 1RM`;
-    case "fromLast":
-      return rule.steps === 0
-        ? "as last time"
-        : `last time and ${plural(Math.abs(rule.steps), "step")} ${rule.steps < 0 ? "down" : "up"}`;
-    case "byEffort":
-      return "what the reps and the reserve allow";
-    case "bodyWeight":
-      return rule.mass.thousandths === 0
-        ? "body weight"
-        : `body weight ${rule.by} ${formatMass(rule.mass)}`;
-    case "trial":
-      return `trial from ${formatMass(rule.from)}, ${plural(rule.steps, "step")} up, at most ${rule.tries} tries`;
-    case "fallback":
-      return `${formatMass(rule.reading)}, else ${rule.then.map(formatMass).join(", then ")}`;
-    case "stepsFromSet":
-      return `${plural(Math.abs(rule.steps), "step")} ${rule.steps < 0 ? "down" : "up"} from ${set(rule.set)}`;
-    default:
-      return assertNever(rule);
-  }
-}
-
-/** "at least 60 kg", "at most 100 kg"; empty where nothing holds the load. */
-export function formatBounds({ least, most }: LoadBounds): readonly string[] {
-  return [
-    ...(least === null ? [] : [`at least ${formatMass(least)}`]),
-    ...(most === null ? [] : [`at most ${formatMass(most)}`]),
-  ];
-}
-
-/** Why a load is not known, as a sentence with what to do. */
-export function formatOpenBecause(because: OpenBecause, find: FindMovement): string {
-  switch (because.code) {
-    case "toFind":
-      return "The load is still to be found.";
-    case "noStation":
-      return "The station is not in this gym; choose one.";
-    case "setMissing":
-      return "It follows from a set that is not before it in this session; choose another or write a load.";
-    case "basisOpen":
-      return "It follows from a load that is still open.";
-    case "totalUnknown":
-      return "A share needs the total moved, and that is unknown here (carriage, bar, band or body weight).";
-    case "noRecord":
-      return `Nothing is logged yet with ${find(because.movement)?.name ?? because.movement}.`;
-    case "recordUnknown":
-      return `What was moved with ${find(because.movement)?.name ?? because.movement} last time is unknown (sled, bar, band or body weight), so there is no share of it; write a load.`;
-    case "noLast":
-      return "Nothing is logged yet with this movement at this station.";
-    case "noEstimate":
-      return "No maximum can be estimated yet with this movement at this station; a set of at most 15 reps with its reserve gives one.";
-    case "notForReps":
-      return "A load by effort needs reps and a reserve that is said, together at most 15.";
-    case "noBodyWeight":
-      return "Body weight is not recorded; write it in the brief.";
-    case "noPlates":
-      return "Nothing is loaded with plates here; write the load another way.";
-    case "noSides":
-      return "This equipment has no sides to count by; write the load in all.";
-    case "otherStation":
-      return "That set is on other equipment, so its load means nothing here; use a share of it.";
-    case "noUsual":
-      return `Nothing logged here says what is usual for ${plural(because.reps, "rep")}.`;
-    case "stepsEnd":
-      return "The station's steps end before that; ask for fewer.";
-    default:
-      return assertNever(because);
-  }
-}
-
-/** "to 80 % of the load before", "strip 2 plates a side". */
-export function formatDropLoad(to: DropLoad): string {
-  switch (to.kind) {
-    case "share":
-      return `to ${formatShare(to.share)}${to.of === "first" ? " of the first load" : ""}`;
-    case "lessBy":
-      return `by ${formatShare(to.share)}${to.of === "first" ? " of the first load" : ""}`;
-    case "strip":
-      return `strip ${plural(to.plates, "plate")} a side`;
-    case "steps":
-      return `${plural(to.steps, "step")} down`;
-    case "reading":
-      return `to ${formatMass(to.reading)}`;
-    case "bodyweight":
-      return "to body weight";
-    default:
-      return assertNever(to);
-  }
-}
-
-export const DROP_NAMES: Readonly<Record<DropLoad["kind"], string>> = {
-  share: "A share of a load",
-  lessBy: "Less by a share",
-  strip: "Plates off a side",
-  steps: "Steps of the station",
-  reading: "This load",
-  bodyweight: "Body weight alone",
-};
 
 export const HOLD_NAMES: Readonly<Record<HoldPosition["kind"], string>> = {
   stretched: "in the stretch",

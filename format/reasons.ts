@@ -3,9 +3,9 @@ import type { PlanIssue } from "~/core/unroll/index.ts";
 import type { FindMovement } from "~/core/movement/index.ts";
 import { type Joint, assertNever } from "~/core/kernel/index.ts";
 import type { Proposal, Reason } from "~/core/progress/index.ts";
-import { formatMass, formatShare } from "./numbers.ts";
+import { formatOpenBecause } from "./load.ts";
+import { formatMass, formatShare, plural } from "./numbers.ts";
 import { rounded } from "./strength.ts";
-import { formatOpenBecause } from "./prescription.ts";
 import { JOINT_NAMES } from "./training.ts";
 
 const ASPECT_NAMES: Readonly<Record<ContextAspect, string>> = {
@@ -25,8 +25,6 @@ const DIRECTION_NAMES = { harder: "harder", easier: "easier", other: "different"
 export function formatDifference(d: Difference): string {
   return `${ASPECT_NAMES[d.aspect]} (${DIRECTION_NAMES[d.direction]})`;
 }
-
-const plural = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
 
 /** One sentence for one reason, with its numbers. */
 export function formatReason(reason: Reason): string {

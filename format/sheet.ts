@@ -15,8 +15,8 @@ import {
   formatDetail,
   formatRest,
   formatSetUp,
-  formatTarget,
 } from "./prescription.ts";
+import { formatTarget } from "./target.ts";
 import {
   formatEffort,
   formatKept,

@@ -5,7 +5,8 @@ import { partKeyText, type PartKey, type SetStep, type Surroundings } from "~/co
 import { slotsOf, type SessionPlan } from "~/core/plan/index.ts";
 import { formatPart } from "~/format/exposure.ts";
 import { formatAmount } from "~/format/numbers.ts";
-import { EXTENSION_NAMES, formatTargetShort } from "~/format/prescription.ts";
+import { EXTENSION_NAMES } from "~/format/prescription.ts";
+import { formatTargetShort } from "~/format/target.ts";
 import { formatRir } from "~/format/training.ts";
 import { TOUCH } from "../../theme/tokens.ts";
 

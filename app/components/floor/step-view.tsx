@@ -28,13 +28,8 @@ import {
   ROLE_NAMES,
   SIDE_NAMES,
 } from "~/format/training.ts";
-import {
-  EXTENSION_NAMES,
-  figureOf,
-  formatAccent,
-  formatDetail,
-  formatStop,
-} from "~/format/prescription.ts";
+import { EXTENSION_NAMES, formatAccent, formatDetail } from "~/format/prescription.ts";
+import { figureOf, formatStop } from "~/format/target.ts";
 import { SleeveDrawing } from "../sleeve-drawing.tsx";
 
 /** The step to do now: what it is, what to hang, how many, how slowly, and what it was last time. */

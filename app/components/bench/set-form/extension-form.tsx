@@ -15,7 +15,8 @@ import {
   type HoldPosition,
 } from "~/core/plan/index.ts";
 import { DROP_FIELDS, EXTENSION_FIELDS, HOLD_FIELDS } from "~/format/fields.ts";
-import { DROP_NAMES, EXTENSION_NAMES, HOLD_NAMES } from "~/format/prescription.ts";
+import { DROP_NAMES } from "~/format/load.ts";
+import { EXTENSION_NAMES, HOLD_NAMES } from "~/format/prescription.ts";
 import { sentence } from "~/format/sentence.ts";
 import type { ReportInvalid } from "../typed-cell.tsx";
 import { KindFields, type FieldPlace } from "./kind-fields.tsx";

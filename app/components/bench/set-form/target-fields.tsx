@@ -1,6 +1,6 @@
 import { TARGET_KINDS, targetOfKind, TARGETS, type Target } from "~/core/plan/index.ts";
 import { TARGET_FIELDS } from "~/format/fields.ts";
-import { TARGET_NAMES } from "~/format/prescription.ts";
+import { TARGET_NAMES } from "~/format/target.ts";
 import { KindFields } from "./kind-fields.tsx";
 import { Group, Pick } from "./parts.tsx";
 
