@@ -4,21 +4,21 @@ import {
   sampleCommand,
   sampleContext,
   sampleId,
-  samplePart,
+  sampleLoggedSet,
   sampleSet,
 } from "../tests/samples/index.ts";
 import { commandCodec } from "./command.ts";
 
-const part = samplePart(sampleSet(1));
+const loggedSet = sampleLoggedSet(sampleSet(1));
 const BODIES: readonly CommandBody[] = [
-  { kind: "part", part: { ...part, fullReps: null, rir: "unknown" } },
-  { kind: "removePart", key: part.key },
+  { kind: "part", part: { ...loggedSet, fullReps: null, rir: "unknown" } },
+  { kind: "removePart", key: loggedSet.key },
   { kind: "context", context: sampleContext({ gear: [{ name: "belt", fromSet: 3 }] }) },
   {
     kind: "pain",
     id: sampleId(3),
     slotId: sampleId(700),
-    key: part.key,
+    key: loggedSet.key,
     joint: "knee",
     side: "left",
     score: 3,
@@ -44,6 +44,8 @@ describe("a command", () => {
     expect(bad({})).toBe(true);
     expect(bad({ seq: 0 })).toBe(false);
     expect(bad({ body: { ...BODIES[3], score: 11 } })).toBe(false);
-    expect(bad({ body: { kind: "removePart", key: { ...part.key, side: "middle" } } })).toBe(false);
+    expect(bad({ body: { kind: "removePart", key: { ...loggedSet.key, side: "middle" } } })).toBe(
+      false,
+    );
   });
 });

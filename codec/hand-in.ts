@@ -27,7 +27,7 @@ const stationCodec = z.object({
 export const heldSessionCodec = z.object({
   studioId: idField("studio"),
   run: z.object({
-    id: idField("run"),
+    id: idField("sessionLog"),
     planId: idField("plan"),
     revisionId: idField("revision"),
     personId: idField("person"),

@@ -65,7 +65,7 @@ describe("the plan document", () => {
       ]);
       const [, , ...backOffs] = slot!.sets;
       const chains = backOffs.map(({ extensions }) =>
-        extensions.map((part) => (part.kind === "drop" ? part.line : null)),
+        extensions.map((extension) => (extension.kind === "drop" ? extension.line : null)),
       );
       expect(chains[0]).toEqual(chains[1]);
       expect(new Set(chains[0]).size).toBe(2);

@@ -22,11 +22,15 @@ import { BRIEFS } from "./briefs.ts";
 import { MORE_STATIONS } from "./more-stations.ts";
 import { addPerson } from "../server/db/people.server.ts";
 import { addPlan } from "../server/db/plans.server.ts";
-import { getRun, startRun, type StoredRun } from "../server/db/runs.server.ts";
+import {
+  getSessionLog,
+  startSession,
+  type StoredSessionLog,
+} from "../server/db/session-logs.server.ts";
 import { scopeFor, type Scope } from "../server/db/scope.server.ts";
 import { planNext, proposalsFor } from "../server/coaching/next-session.server.ts";
 import { firstPlan } from "./first-plan.ts";
-import { trainRun } from "./train-run.server.ts";
+import { trainSession } from "./train-session.server.ts";
 import {
   AWAY_GYM,
   GYM,
@@ -92,12 +96,12 @@ async function seedTrainee(setting: Setting, trainee: Trainee): Promise<void> {
   );
   for (const [session, on] of days.entries()) {
     const start = instantAt(on, hour, minute, GYM.timeZone);
-    const run = await beginRun(at(start), plan);
+    const sessionLog = await beginSession(at(start), plan);
     const incident = trainee.incidents.find((i) => i.session === session)?.kind ?? null;
     const week = daysBetween(firstDay, on) / 7;
-    await trainRun(
+    await trainSession(
       at,
-      run,
+      sessionLog,
       trainee.routine,
       { start, week, incident, setsToLog: Infinity, end: true },
       random,
@@ -106,14 +110,14 @@ async function seedTrainee(setting: Setting, trainee: Trainee): Promise<void> {
     if (isLast && trainee.now === "undecided") return;
     const next = days[session + 1] ?? today;
     const decided = instantAt(on, 21, 0, GYM.timeZone);
-    plan = await decide(at(decided), run.id, next, incident === "overruled");
+    plan = await decide(at(decided), sessionLog.id, next, incident === "overruled");
   }
   if (trainee.now !== "runningNow") return;
   const start = now - 24 * 60_000;
-  const run = await beginRun(at(start), plan);
-  await trainRun(
+  const sessionLog = await beginSession(at(start), plan);
+  await trainSession(
     at,
-    run,
+    sessionLog,
     trainee.routine,
     { start, week: 6, incident: null, setsToLog: 5, end: false },
     random,
@@ -142,23 +146,23 @@ async function seedBrief(
   }
 }
 
-async function beginRun(scope: Scope, plan: Id<"plan">): Promise<StoredRun> {
-  const started = await startRun(scope, plan);
-  const run = started.ok ? await getRun(scope, started.value) : null;
-  if (run === null) throw new Error("the demo's session did not start");
-  return run;
+async function beginSession(scope: Scope, plan: Id<"plan">): Promise<StoredSessionLog> {
+  const started = await startSession(scope, plan);
+  const sessionLog = started.ok ? await getSessionLog(scope, started.value) : null;
+  if (sessionLog === null) throw new Error("the demo's session did not start");
+  return sessionLog;
 }
 
 /** The coach's word on every proposal: taken, but once overruled with a reason. */
 async function decide(
   scope: Scope,
-  runId: Id<"run">,
+  sessionLogId: Id<"sessionLog">,
   on: Day,
   overrules: boolean,
 ): Promise<Id<"plan">> {
-  const run = await getRun(scope, runId);
-  if (run === null) throw new Error("the demo's session is gone");
-  const { slots } = await proposalsFor(scope, run);
+  const sessionLog = await getSessionLog(scope, sessionLogId);
+  if (sessionLog === null) throw new Error("the demo's session is gone");
+  const { slots } = await proposalsFor(scope, sessionLog);
   const decisions = slots.flatMap(({ slot, station, lines }, i) =>
     lines
       .filter(({ isDecided }) => isDecided)
@@ -174,7 +178,7 @@ async function decide(
         };
       }),
   );
-  const planned = await planNext(scope, run, on, decisions);
+  const planned = await planNext(scope, sessionLog, on, decisions);
   if (!planned.ok)
     throw new Error(`the demo's next session was not planned: ${planned.error.code}`);
   return planned.value;

@@ -1,6 +1,6 @@
 import { assertNever } from "~/core/kernel/index.ts";
 import type { Correction } from "~/core/log/index.ts";
-import { formatPart } from "./exposure.ts";
+import { formatLoggedSet } from "./exposure.ts";
 import { formatRir } from "./training.ts";
 
 const OTHER = {
@@ -30,8 +30,8 @@ export function formatCorrection(correction: Correction): string {
   }
 }
 
-const withEffort = (part: Parameters<typeof formatPart>[0]) =>
-  `${formatPart(part)}, ${formatRir(part.rir)}`;
+const withEffort = (loggedSet: Parameters<typeof formatLoggedSet>[0]) =>
+  `${formatLoggedSet(loggedSet)}, ${formatRir(loggedSet.rir)}`;
 
 /** What stood in the way of a correction. */
 export function formatCorrectionError(

@@ -1,4 +1,4 @@
-import type { CountedField, PerformedPart, ExposedSet, Exposure } from "~/core/log/index.ts";
+import type { CountedField, LoggedSet, ExposedSet, Exposure } from "~/core/log/index.ts";
 import { sameReading } from "~/core/kernel/index.ts";
 import { formatMass, formatShortDay } from "./numbers.ts";
 import { formatRir } from "./training.ts";
@@ -34,9 +34,9 @@ const COUNTED: readonly (readonly [CountedField, string])[] = [
 ];
 
 /** "100 kg × 8", "60 kg × 6 partial", "? × ?"; what is unknown is a question mark, never a zero. */
-export function formatPart(part: PerformedPart): string {
+export function formatLoggedSet(loggedSet: LoggedSet): string {
   const done = COUNTED.flatMap(([field, unit]) =>
-    part[field] === null ? [] : [`${part[field]}${unit}`],
+    loggedSet[field] === null ? [] : [`${loggedSet[field]}${unit}`],
   ).join(" + ");
-  return `${part.reading === null ? "?" : formatMass(part.reading)} × ${done === "" ? "?" : done}`;
+  return `${loggedSet.reading === null ? "?" : formatMass(loggedSet.reading)} × ${done === "" ? "?" : done}`;
 }

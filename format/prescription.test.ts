@@ -8,7 +8,13 @@ import { describe, expect, it } from "vitest";
 import { anyExtension, anyItem, anySlot, anyTarget } from "~/tests/arbitrary/plan.ts";
 import { formatSets, formatSlot } from "./plan.ts";
 import { formatLoadRule, formatOpenBecause } from "./load.ts";
-import { formatAccent, formatExtension, formatItem, formatRest, partName } from "./prescription.ts";
+import {
+  formatAccent,
+  formatExtension,
+  formatItem,
+  formatRest,
+  extensionName,
+} from "./prescription.ts";
 import { figureOf, formatTarget, formatTargetShort } from "./target.ts";
 
 const c = count;
@@ -220,8 +226,8 @@ describe("the name of a part", () => {
   it("counts among its kind, also where other parts stand between", () => {
     const drop = (n: number) => sampleDrop(30 + n, "current", 0.8);
     const hold: Extension = { kind: "endHold", ...ids, at: { kind: "stretched" }, seconds: s(20) };
-    const parts = [drop(1), hold, drop(2), drop(3)];
-    expect(parts.map((part) => partName(parts, part))).toEqual([
+    const extensions = [drop(1), hold, drop(2), drop(3)];
+    expect(extensions.map((extension) => extensionName(extensions, extension))).toEqual([
       "drop 1",
       "hold 1",
       "drop 2",

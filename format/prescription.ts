@@ -91,10 +91,10 @@ export function formatLine(sets: readonly [PlannedSet, ...PlannedSet[]]): string
     : `${ROLE_NAMES[role]} sets, ${sets.length} × ${formatTarget(target)}`;
 }
 
-/** "drop 2": a part counted among its kind, so that a drop behind a hold is still the first. */
-export function partName(extensions: readonly Extension[], part: Extension): string {
-  const alike = extensions.filter(({ kind }) => kind === part.kind);
-  return `${EXTENSION_NAMES[part.kind]} ${alike.indexOf(part) + 1}`;
+/** "drop 2": an extension counted among its kind, so that a drop behind a hold is still the first. */
+export function extensionName(extensions: readonly Extension[], extension: Extension): string {
+  const alike = extensions.filter(({ kind }) => kind === extension.kind);
+  return `${EXTENSION_NAMES[extension.kind]} ${alike.indexOf(extension) + 1}`;
 }
 
 /** "drop to 80 % × 6–8", "rest-pause 2 × 15 s, max", "hold 20 s at 90°". */
@@ -134,7 +134,7 @@ export function formatHold(at: HoldPosition): string {
   return at.kind === "angle" ? `at ${at.degrees}°` : HOLD_NAMES[at.kind];
 }
 
-/** How this part of the set is done, beyond its number; empty where it just goes on. */
+/** How this burst of the set is done, beyond its number; empty where it just goes on. */
 export function formatDetail(step: SetStep): string {
   const { detail } = step;
   switch (detail.kind) {

@@ -4,7 +4,7 @@ import { unrollSlot, sheetOf } from "~/core/unroll/index.ts";
 import type { Extension, PlannedSet } from "~/core/plan/index.ts";
 import { count, kg, seconds } from "~/core/kernel/index.ts";
 import {
-  sampleAround,
+  sampleUnrollContext,
   sampleDrop,
   sampleId,
   sampleSet,
@@ -13,11 +13,11 @@ import {
 } from "../tests/samples/index.ts";
 import { formatBox, sheetWords } from "./sheet.ts";
 
-const around = sampleAround([sampleStation()]);
+const context = sampleUnrollContext([sampleStation()]);
 const ids = { id: sampleId<"extension">(31), lineageId: sampleId<"lineage">(32) };
 const words = (...sets: readonly PlannedSet[]) => {
   const slot = sampleSlot(sets, { setUp: { Stance: "narrow" } });
-  return sheetOf(slot, unrollSlot(slot, around)).flatMap((told) =>
+  return sheetOf(slot, unrollSlot(slot, context)).flatMap((told) =>
     told.lines.map((line, i) =>
       sheetWords(told, line, told.lines[i - 1] ?? null, slot, findMovement(slot.movement)),
     ),

@@ -1,5 +1,5 @@
 import {
-  partsOf,
+  burstsOf,
   restSpan,
   setUpChanges,
   type SideMode,
@@ -48,11 +48,14 @@ export function sheetWords(
   const { step } = line;
   const isSame = before !== null && loadText(before.step) === loadText(step);
   return {
-    what: line.part === null ? setsText(sets, step) : `then ${EXTENSION_NAMES[line.part.kind]}`,
+    what:
+      line.extension === null
+        ? setsText(sets, step)
+        : `then ${EXTENSION_NAMES[line.extension.kind]}`,
     load: isSame ? "same load" : loadText(step),
     hang: isSame ? "" : hangText(step),
     target: formatTarget(step.target),
-    how: (line.part === null
+    how: (line.extension === null
       ? howOfSet(sets, step, slot, movement)
       : [pauseText(line), formatDetail(step)]
     )
@@ -113,8 +116,8 @@ function sidesText(side: SideMode): string {
   return side.matchFirst ? "the second side no more than the first" : "";
 }
 
-function pauseText({ part }: SheetLine): string {
-  const wait = part === null ? null : partsOf(part).restBefore;
-  if (part?.kind === "breather" || wait === null || restSpan(wait).likely === 0) return "";
+function pauseText({ extension }: SheetLine): string {
+  const wait = extension === null ? null : burstsOf(extension).restBefore;
+  if (extension?.kind === "breather" || wait === null || restSpan(wait).likely === 0) return "";
   return `after ${wait.kind === "atMost" ? "at most " : ""}${restSpan(wait).likely} s`;
 }

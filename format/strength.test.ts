@@ -12,7 +12,7 @@ import {
   sampleId,
   sampleSet,
   sampleSlot,
-  sampleAround,
+  sampleUnrollContext,
   sampleDrop,
   sampleStation,
 } from "../tests/samples/index.ts";
@@ -24,7 +24,7 @@ import { formatKnown, formatNoEstimate, strictnessExamples } from "./strength.ts
 describe("what is known of somebody's strength", () => {
   const known = (reading: number, reps: number, rir: 0 | 2 | "unknown") =>
     strengthRecordOf(
-      [sampleExposure([sampleExposed(kg(reading), reps, rir)], { runId: sampleId(1) })],
+      [sampleExposure([sampleExposed(kg(reading), reps, rir)], { sessionLogId: sampleId(1) })],
       null,
       USUAL_RULES,
     );
@@ -99,7 +99,7 @@ describe("which sets a load is for", () => {
     sampleSet(2),
     sampleSet(3, { extensions: [sampleDrop(9, "current", 0.8)] }),
   ]);
-  const steps = unrollSlot(slot, sampleAround([sampleStation()]));
+  const steps = unrollSlot(slot, sampleUnrollContext([sampleStation()]));
 
   it("is one set, several, or what follows one", () => {
     expect(formatSetsOfLoad(steps.slice(0, 1))).toBe("set 1");

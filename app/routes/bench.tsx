@@ -22,7 +22,7 @@ import { useJudged } from "../components/bench/use-judged.ts";
 import { LeaveGuard } from "../components/bench/leave-guard.tsx";
 import { PlanConflict } from "../components/bench/plan-conflict.tsx";
 import { Page } from "../components/page.tsx";
-import { RunTag } from "../components/plan-entry.tsx";
+import { SessionTag } from "../components/plan-entry.tsx";
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const plan = orNotFound(await getPlan(scope, idParam<"plan">(params.planId)));
@@ -123,7 +123,7 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
       lead={
         <>
           <Link to={`/people/${plan.personId}`}>{plan.personName}</Link> ·{" "}
-          {formatDay(draft.head.day)} · <RunTag run={plan.run} />
+          {formatDay(draft.head.day)} · <SessionTag sessionState={plan.sessionState} />
         </>
       }
       actions={
@@ -133,7 +133,7 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
           canRedo={canRedo}
           canSave={isDirty && invalid.size === 0 && isSettled}
           canStart={!isUnsaved && !isBlocked}
-          isBegun={plan.run.kind !== "none"}
+          isBegun={plan.sessionState.kind !== "none"}
           onUndo={undo}
           onRedo={redo}
           onSave={saveNow}
@@ -153,7 +153,7 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
             ? ["Nothing was moved: one of the two sessions has begun meanwhile."]
             : []),
         ]}
-        run={plan.run}
+        sessionState={plan.sessionState}
       />
       <LeaveGuard isUnsaved={isUnsaved} />
       {conflict === null ? null : (

@@ -9,7 +9,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = await scopeIfSignedIn(request, context);
   if (scope === null) return new Response("signed out", { status: 401 });
   const parsed = heldSessionCodec.safeParse(await readJson(request));
-  if (!parsed.success || parsed.data.run.id !== idParam<"run">(params.runId)) {
+  if (!parsed.success || parsed.data.run.id !== idParam<"sessionLog">(params.runId)) {
     return new Response("expected a session", { status: 400 });
   }
   const kind = await reachingDatabase(() => handIn(scope, parsed.data));

@@ -10,7 +10,7 @@ import {
 } from "~/server/auth/session.server.ts";
 import type { Scope } from "~/server/db/scope.server.ts";
 import { acceptCommands, commandIds, commandsAfter } from "~/server/db/commands.server.ts";
-import { getRun } from "~/server/db/runs.server.ts";
+import { getSessionLog } from "~/server/db/session-logs.server.ts";
 import { readJson } from "~/server/http/body.server.ts";
 import type { Route } from "./+types/floor-sync.ts";
 
@@ -18,31 +18,31 @@ import type { Route } from "./+types/floor-sync.ts";
 export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = await scopeIfSignedIn(request, context);
   if (scope === null) return new Response("signed out", { status: 401 });
-  const run = idParam<"run">(params.runId);
+  const sessionLogId = idParam<"sessionLog">(params.runId);
   const parsed = syncRequestCodec.safeParse(await readJson(request));
   if (!parsed.success) return new Response("expected commands", { status: 400 });
-  const reply = await reachingDatabase(() => answer(scope, run, parsed.data));
+  const reply = await reachingDatabase(() => answer(scope, sessionLogId, parsed.data));
   return Response.json(reply, { status: reply.kind === "refused" ? 409 : 200 });
 }
 
 async function answer(
   scope: Scope,
-  run: Id<"run">,
+  sessionLogId: Id<"sessionLog">,
   { commands, known, digest }: ReturnType<typeof syncRequestCodec.parse>,
 ): Promise<SyncReply> {
   // Compared before anything is written: after a restore, positions are given anew to other commands.
-  if (digest !== undefined && digest !== digestOf(await commandIds(scope, run, known))) {
-    const ids = await commandIds(scope, run);
-    const isHere = ids.length > 0 || (await acceptCommands(scope, run, [])).ok;
+  if (digest !== undefined && digest !== digestOf(await commandIds(scope, sessionLogId, known))) {
+    const ids = await commandIds(scope, sessionLogId);
+    const isHere = ids.length > 0 || (await acceptCommands(scope, sessionLogId, [])).ok;
     if (isHere) {
       return {
         kind: "differs",
         ids: [...ids],
-        commands: [...(await commandsAfter(scope, run, 0))],
+        commands: [...(await commandsAfter(scope, sessionLogId, 0))],
       };
     }
   }
-  const accepted = await acceptCommands(scope, run, commands);
+  const accepted = await acceptCommands(scope, sessionLogId, commands);
   if (!accepted.ok) {
     const { error } = accepted;
     return {
@@ -51,10 +51,10 @@ async function answer(
       expectedSeq: error.code === "gap" ? error.expectedSeq : null,
     };
   }
-  const { newestRevisionId } = orNotFound(await getRun(scope, run));
+  const { newestRevisionId } = orNotFound(await getSessionLog(scope, sessionLogId));
   return {
     kind: "accepted",
-    commands: [...(await commandsAfter(scope, run, known))],
+    commands: [...(await commandsAfter(scope, sessionLogId, known))],
     newestRevision: newestRevisionId,
   };
 }

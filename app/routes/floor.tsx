@@ -20,7 +20,7 @@ import { listMeasurements } from "~/server/db/measurements.server.ts";
 import { catalogueFor } from "~/server/db/movements.server.ts";
 import { strengthRules } from "~/server/db/strength-rules.server.ts";
 import { commandsAfter } from "~/server/db/commands.server.ts";
-import { adoptNewestRevision, getRun } from "~/server/db/runs.server.ts";
+import { adoptNewestRevision, getSessionLog } from "~/server/db/session-logs.server.ts";
 import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/floor.ts";
 import { FloorView } from "../components/floor/floor-view.tsx";
@@ -35,36 +35,36 @@ export interface LastTime {
 }
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
-  const run = orNotFound(await getRun(scope, idParam<"run">(params.runId)));
+  const sessionLog = orNotFound(await getSessionLog(scope, idParam<"sessionLog">(params.runId)));
   const [commands, stations, gym, history, catalogue, measurements, { rules }] = await Promise.all([
-    commandsAfter(scope, run.id, 0),
-    listStations(scope, run.gymId, "all"),
-    getGym(scope, run.gymId),
-    historyOf(scope, run.personId),
+    commandsAfter(scope, sessionLog.id, 0),
+    listStations(scope, sessionLog.gymId, "all"),
+    getGym(scope, sessionLog.gymId),
+    historyOf(scope, sessionLog.personId),
     catalogueFor(scope),
-    listMeasurements(scope, run.personId),
-    strengthRules(scope, run.startedAt),
+    listMeasurements(scope, sessionLog.personId),
+    strengthRules(scope, sessionLog.startedAt),
   ]);
   // As it was when the session began: what is trained now must not change its own loads.
-  const series = seriesOf(before(history, run));
-  const bodyWeight = bodyWeightOf(measurements, run.day);
+  const series = seriesOf(before(history, sessionLog));
+  const bodyWeight = bodyWeightOf(measurements, sessionLog.day);
   const lasts: Record<string, LastTime> = {};
-  for (const slot of slotsOf(run.document)) {
+  for (const slot of slotsOf(sessionLog.document)) {
     const exposure = series.get(lastKey(slot.movement, slot.station))?.at(-1);
     const station = stations.find((s) => s.id === slot.station);
     if (exposure === undefined || station === undefined) continue;
     const today = {
-      context: plannedContext(run.document, slot, station, bodyWeight),
+      context: plannedContext(sessionLog.document, slot, station, bodyWeight),
       loading: station.loading,
     };
     const parameters = catalogue.find(slot.movement)?.setUp ?? [];
     lasts[slot.id] = { exposure, differences: differences(exposure, today, parameters) };
   }
   const strengthRecords = strengthRecordsOf(series, bodyWeight, rules);
-  const named = new Set(movementsIn(run.document));
+  const named = new Set(movementsIn(sessionLog.document));
   const movements = catalogue.all.filter((movement) => named.has(movement.ref));
   return {
-    run,
+    sessionLog,
     commands,
     stations,
     lasts,
@@ -78,9 +78,9 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
 });
 
 export const action = writing(async (scope, { params }: Route.ActionArgs) => {
-  const run = orNotFound(await getRun(scope, idParam<"run">(params.runId)));
-  await adoptNewestRevision(scope, run.id);
-  throw redirect(`/floor/${run.id}`);
+  const sessionLog = orNotFound(await getSessionLog(scope, idParam<"sessionLog">(params.runId)));
+  await adoptNewestRevision(scope, sessionLog.id);
+  throw redirect(`/floor/${sessionLog.id}`);
 });
 
 /** Keeps this page for a reload without a network; the worker serves it then. */
@@ -108,10 +108,23 @@ export default function Floor({ loaderData }: Route.ComponentProps) {
       void navigator.serviceWorker.register("/service-worker.js").then(() => keepPage());
     }
   }, []);
-  const { studioId, run, gym, stations, ...rest } = loaderData;
+  const { studioId, sessionLog, gym, stations, ...rest } = loaderData;
   const held = useMemo(
-    () => ({ studioId, run, gym, stations: stationsToHold(run.document, stations) }),
-    [studioId, run, gym, stations],
+    () => ({
+      studioId,
+      run: sessionLog,
+      gym,
+      stations: stationsToHold(sessionLog.document, stations),
+    }),
+    [studioId, sessionLog, gym, stations],
   );
-  return <FloorView key={run.revisionId} run={run} held={held} stations={stations} {...rest} />;
+  return (
+    <FloorView
+      key={sessionLog.revisionId}
+      sessionLog={sessionLog}
+      held={held}
+      stations={stations}
+      {...rest}
+    />
+  );
 }

@@ -27,7 +27,7 @@ import { BriefLines } from "../components/brief/brief-lines.tsx";
 import { Ledger } from "../components/ledger.tsx";
 import { Empty, Page, Section, Tag } from "../components/page.tsx";
 import { PersonFields } from "../components/person-form.tsx";
-import { PlanLink, RunTag } from "../components/plan-entry.tsx";
+import { PlanLink, SessionTag } from "../components/plan-entry.tsx";
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const person = orNotFound(await getPerson(scope, idParam<"person">(params.personId)));
@@ -167,7 +167,7 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
                 <td>
                   <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 3, rowGap: 0.5 }}>
                     {line.exposures.map((exposure) => (
-                      <ExposureCell key={exposure.runId} exposure={exposure} />
+                      <ExposureCell key={exposure.sessionLogId} exposure={exposure} />
                     ))}
                   </Box>
                 </td>
@@ -190,7 +190,7 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
                   <PlanLink plan={plan} />
                 </td>
                 <td>
-                  <RunTag run={plan.run} />
+                  <SessionTag sessionState={plan.sessionState} />
                 </td>
               </tr>
             ))}

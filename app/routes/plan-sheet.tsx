@@ -29,8 +29,8 @@ export default function PlanSheet({ loaderData }: Route.ComponentProps) {
   const { plan, gym, context } = loaderData;
   const catalogue = useCatalogue();
   const { find } = catalogue;
-  const { around } = judgingIn(plan.gymId, context, catalogue);
-  const steps = unroll(plan.document, around);
+  const { unrollContext } = judgingIn(plan.gymId, context, catalogue);
+  const steps = unroll(plan.document, unrollContext);
   const slots = slotsOf(plan.document);
   return (
     <Box component="main" id="page">
@@ -77,7 +77,7 @@ export default function PlanSheet({ loaderData }: Route.ComponentProps) {
                     key={slot.id}
                     slot={slot}
                     number={slots.indexOf(slot) + 1}
-                    station={around.station(slot.station)?.name ?? "no station"}
+                    station={unrollContext.station(slot.station)?.name ?? "no station"}
                     steps={steps.filter(isSetStep).filter((step) => step.slotId === slot.id)}
                     find={find}
                   />

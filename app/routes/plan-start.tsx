@@ -1,10 +1,10 @@
 import { redirect } from "react-router";
-import { checkPlan, surroundingsOf } from "~/core/unroll/index.ts";
+import { checkPlan, unrollContextOf } from "~/core/unroll/index.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { listStations } from "~/server/db/gyms.server.ts";
 import { catalogueFor } from "~/server/db/movements.server.ts";
 import { getPlan } from "~/server/db/plans.server.ts";
-import { startRun } from "~/server/db/runs.server.ts";
+import { startSession } from "~/server/db/session-logs.server.ts";
 import { writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/plan-start.ts";
 
@@ -19,10 +19,10 @@ export const action = writing(async (scope, { params }: Route.ActionArgs) => {
     listStations(scope, plan.gymId),
     catalogueFor(scope),
   ]);
-  const issues = checkPlan(plan.document, surroundingsOf(stations, catalogue.find));
+  const issues = checkPlan(plan.document, unrollContextOf(stations, catalogue.find));
   if (plan.document.blocks.length === 0 || issues.some((issue) => issue.blocks)) {
     throw redirect(`/plans/${plan.id}?cannot-start`);
   }
-  const started = await startRun(scope, plan.id);
+  const started = await startSession(scope, plan.id);
   throw redirect(started.ok ? `/floor/${started.value}` : "/");
 });

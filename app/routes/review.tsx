@@ -16,15 +16,15 @@ import {
   painsOf,
   performedSets,
   summarise,
-  unplannedParts,
-  type PerformedPart,
+  unplannedSets,
+  type LoggedSet,
 } from "~/core/log/index.ts";
-import { plannedSets, volumeOf, surroundingsOf } from "~/core/unroll/index.ts";
+import { plannedSets, volumeOf, unrollContextOf } from "~/core/unroll/index.ts";
 import type { Slot } from "~/core/plan/index.ts";
 import { formatClock, formatDay } from "~/format/numbers.ts";
 import { formatCorrectionError, formatReconsiderError } from "~/format/corrections.ts";
 import { formatPlanNextError } from "~/format/next-session.ts";
-import { formatPart } from "~/format/exposure.ts";
+import { formatLoggedSet } from "~/format/exposure.ts";
 import { EXTENSION_NAMES } from "~/format/prescription.ts";
 import { formatSets } from "~/format/plan.ts";
 import { formatRir, JOINT_NAMES, SIDE_NAMES } from "~/format/training.ts";
@@ -36,9 +36,9 @@ import { changedSince, reconsider } from "~/server/coaching/reconsider.server.ts
 import { getGym } from "~/server/db/gyms.server.ts";
 import { listApproaches } from "~/server/db/approaches.server.ts";
 import { briefHistory } from "~/server/db/briefs.server.ts";
-import { planFromRun } from "~/server/db/plans.server.ts";
+import { planFromSession } from "~/server/db/plans.server.ts";
 import { commandsAfter } from "~/server/db/commands.server.ts";
-import { getRun } from "~/server/db/runs.server.ts";
+import { getSessionLog } from "~/server/db/session-logs.server.ts";
 import { rulingOn, rulingsOn } from "~/server/db/rulings.server.ts";
 import { readForm } from "~/server/http/body.server.ts";
 import { reading, writing } from "~/server/http/handlers.server.ts";
@@ -49,23 +49,23 @@ import { FieldErrors, PlainInput } from "../components/field.tsx";
 import { Ledger } from "../components/ledger.tsx";
 import { Page, Section, Tag } from "../components/page.tsx";
 import { ChangedSince } from "../components/review/changed-since.tsx";
-import { CorrectPart } from "../components/review/correct-part.tsx";
+import { CorrectSet } from "../components/review/correct-set.tsx";
 import { Corrections } from "../components/review/corrections.tsx";
 import { nameOfLine, SlotProposals } from "../components/slot-proposals.tsx";
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
-  const run = orNotFound(await getRun(scope, idParam<"run">(params.runId)));
+  const sessionLog = orNotFound(await getSessionLog(scope, idParam<"sessionLog">(params.runId)));
   const [commands, { slots }, rulings, next, changed, authors, gym, approaches, briefs] =
     await Promise.all([
-      commandsAfter(scope, run.id, 0),
-      proposalsFor(scope, run),
-      rulingsOn(scope, run.id),
-      planFromRun(scope, run.id),
-      changedSince(scope, run),
-      authorsOf(scope, run.id),
-      getGym(scope, run.gymId),
+      commandsAfter(scope, sessionLog.id, 0),
+      proposalsFor(scope, sessionLog),
+      rulingsOn(scope, sessionLog.id),
+      planFromSession(scope, sessionLog.id),
+      changedSince(scope, sessionLog),
+      authorsOf(scope, sessionLog.id),
+      getGym(scope, sessionLog.gymId),
       listApproaches(scope),
-      briefHistory(scope, run.personId, 1),
+      briefHistory(scope, sessionLog.personId, 1),
     ]);
   const timeZone = gym?.timeZone ?? "UTC";
   const approach = approachAmong(approaches, briefs[0]?.document.approach ?? null);
@@ -78,7 +78,7 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
     changed: changed.changed,
     open: changed.open,
   };
-  return { run, commands, proposals, approach, next, since, authors, timeZone };
+  return { sessionLog, commands, proposals, approach, next, since, authors, timeZone };
 });
 
 interface Refusal {
@@ -87,7 +87,7 @@ interface Refusal {
 }
 
 export const action = writing(async (scope, { request, params }: Route.ActionArgs) => {
-  const run = orNotFound(await getRun(scope, idParam<"run">(params.runId)));
+  const sessionLog = orNotFound(await getSessionLog(scope, idParam<"sessionLog">(params.runId)));
   const form = await readForm(request);
   const typed = Object.fromEntries(
     [...form].map(([name, value]) => [name, typeof value === "string" ? value : ""]),
@@ -96,8 +96,8 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
     data<Refusal>({ problem: { at, text }, typed }, { status: 400 });
   const correction = correctionFormCodec.safeParse(typed);
   if (correction.success) {
-    const corrected = await correct(scope, run, correction.data);
-    if (corrected.ok) throw redirect(`/runs/${run.id}`);
+    const corrected = await correct(scope, sessionLog, correction.data);
+    if (corrected.ok) throw redirect(`/runs/${sessionLog.id}`);
     return refuse(formatCorrectionError(corrected.error));
   }
   if (typed["intent"] === "reconsider") {
@@ -108,14 +108,14 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
       const choice = typed[fieldOf("choice", at)];
       return choice === "take" || choice === "leave" ? choice : null;
     };
-    const done = await reconsider(scope, run, position, choiceOf, reason);
-    if (done.ok) throw redirect(`/runs/${run.id}`);
+    const done = await reconsider(scope, sessionLog, position, choiceOf, reason);
+    if (done.ok) throw redirect(`/runs/${sessionLog.id}`);
     return refuse(formatReconsiderError(done.error));
   }
   if (typed["intent"] !== undefined) {
     return refuse(correction.error.issues[0]?.message ?? "This was not understood.");
   }
-  const { slots } = await proposalsFor(scope, run);
+  const { slots } = await proposalsFor(scope, sessionLog);
   const read = readDecisions(
     form,
     slots.flatMap(({ slot, lines }) =>
@@ -138,7 +138,7 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
     if (!reading.ok) return refuse(`“${reading.error.text}” is not a load; write like 82.5.`, at);
     decisions.push({ ...at, kind: "overrule", reading: reading.value, reason });
   }
-  const planned = await planNext(scope, run, on.data, decisions);
+  const planned = await planNext(scope, sessionLog, on.data, decisions);
   if (planned.ok) throw redirect(`/plans/${planned.value}`);
   return refuse(
     formatPlanNextError(planned.error),
@@ -147,45 +147,51 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
 });
 
 export default function Review({ loaderData, actionData }: Route.ComponentProps) {
-  const { run, commands, proposals, approach, next, since, authors, timeZone } = loaderData;
+  const { sessionLog, commands, proposals, approach, next, since, authors, timeZone } = loaderData;
   const log = foldCommands(commands);
-  const summary = summarise(run.document, log);
+  const summary = summarise(sessionLog.document, log);
   const { find } = useCatalogue();
-  const around = surroundingsOf(
+  const context = unrollContextOf(
     proposals.flatMap((p) => (p.station === null ? [] : [p.station])),
     find,
   );
   const policy = volumePolicyOf(approach.stances);
-  const planned = volumeOf(plannedSets(run.document, around), policy);
-  const done = volumeOf(performedSets(run.document, log, find), policy);
+  const planned = volumeOf(plannedSets(sessionLog.document, context), policy);
+  const done = volumeOf(performedSets(sessionLog.document, log, find), policy);
   const doneSets = summary.reduce((sum, s) => sum + s.doneSets, 0);
   const plannedCount = summary.reduce((sum, s) => sum + s.plannedSets, 0);
   const pains = painsOf(log);
   const sessionNotes = notesOf(log, null);
-  const unplanned = unplannedParts(run.document, log);
+  const unplanned = unplannedSets(sessionLog.document, log);
   const unitOf = (slot: Slot) =>
-    proposals.find((p) => p.slot.id === slot.id)?.station?.loading.unit ?? run.personUnit;
-  const isSettled = run.settledAt !== null;
+    proposals.find((p) => p.slot.id === slot.id)?.station?.loading.unit ?? sessionLog.personUnit;
+  const isSettled = sessionLog.settledAt !== null;
   const problem = actionData?.problem ?? null;
   const isCorrecting = actionData?.typed["intent"] !== undefined;
   const corrections = correctionsIn(commands);
-  const isEnded = run.endedAt !== null;
+  const isEnded = sessionLog.endedAt !== null;
   const waiting = proposals.flatMap((p) => p.lines).filter(({ now }) => now.mustRule).length;
   return (
     <Page
       wide
-      title={`${run.title} · ${run.personName}`}
+      title={`${sessionLog.title} · ${sessionLog.personName}`}
       lead={
         <>
-          <Link to={`/people/${run.personId}`}>{run.personName}</Link> · {formatDay(run.day)}
-          {run.endedAt === null
+          <Link to={`/people/${sessionLog.personId}`}>{sessionLog.personName}</Link> ·{" "}
+          {formatDay(sessionLog.day)}
+          {sessionLog.endedAt === null
             ? " · still running"
-            : ` · ${formatClock((run.endedAt - run.startedAt) / 1000)} from start to end`}
+            : ` · ${formatClock((sessionLog.endedAt - sessionLog.startedAt) / 1000)} from start to end`}
         </>
       }
       actions={
-        run.endedAt === null ? (
-          <Button component={Link} to={`/floor/${run.id}`} variant="contained" color="secondary">
+        sessionLog.endedAt === null ? (
+          <Button
+            component={Link}
+            to={`/floor/${sessionLog.id}`}
+            variant="contained"
+            color="secondary"
+          >
             Back to the floor
           </Button>
         ) : undefined
@@ -194,7 +200,7 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
       {conflictsOf(log).length > 0 ? (
         <Box role="alert" sx={{ border: 2, borderColor: "kravo.warn", p: 1.5, mb: 2 }}>
           Two devices logged the same set differently.{" "}
-          <Link to={`/floor/${run.id}`}>Say on the floor view which holds.</Link>
+          <Link to={`/floor/${sessionLog.id}`}>Say on the floor view which holds.</Link>
         </Box>
       ) : null}
       {problem !== null && problem.at === null && since === null && isCorrecting ? (
@@ -211,7 +217,7 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
           errors={problem === null ? undefined : [problem.text]}
         />
       )}
-      {run.endedAt === null ? null : (
+      {sessionLog.endedAt === null ? null : (
         <Section
           title="Next time"
           aside={
@@ -265,7 +271,7 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
                     id="next-day"
                     type="date"
                     name="day"
-                    defaultValue={actionData?.typed["day"] ?? nextDay(run.day)}
+                    defaultValue={actionData?.typed["day"] ?? nextDay(sessionLog.day)}
                   />
                 </Box>
                 <Button type="submit" variant="contained" color="secondary">
@@ -296,33 +302,33 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
           aside={<Typography variant="figure">{`${doneSets} of ${plannedCount} sets`}</Typography>}
         >
           <Ledger label="Sets done against the plan" head={["Exercise", "Planned", "Done"]}>
-            {summary.map(({ slot, parts, doneSets: own, plannedSets: asked, skipped }) => (
+            {summary.map(({ slot, loggedSets, doneSets: own, plannedSets: asked, skipped }) => (
               <tr key={slot.id}>
                 <th scope="row">{find(slot.movement)?.name ?? slot.movement}</th>
                 <td>{formatSets(slot, find)}</td>
                 <Box component="td" sx={{ "& .opened": { mt: 0 } }}>
-                  {parts.length === 0
+                  {loggedSets.length === 0
                     ? skipped === null
                       ? "nothing logged"
                       : `skipped: ${skipped}`
                     : null}
-                  {parts.map((logged) =>
+                  {loggedSets.map((logged) =>
                     isEnded ? (
-                      <CorrectPart
+                      <CorrectSet
                         key={logged.commandId}
                         logged={logged}
-                        done={logged.part[loggedField(logged.part)]}
-                        unit={logged.part.reading?.unit ?? unitOf(slot)}
+                        done={logged.loggedSet[loggedField(logged.loggedSet)]}
+                        unit={logged.loggedSet.reading?.unit ?? unitOf(slot)}
                       >
-                        <PartLine slot={slot} part={logged.part} />
-                      </CorrectPart>
+                        <UnplannedLine slot={slot} loggedSet={logged.loggedSet} />
+                      </CorrectSet>
                     ) : (
                       <div key={logged.commandId}>
-                        <PartLine slot={slot} part={logged.part} />
+                        <UnplannedLine slot={slot} loggedSet={logged.loggedSet} />
                       </div>
                     ),
                   )}
-                  {parts.length > 0 && own < asked ? (
+                  {loggedSets.length > 0 && own < asked ? (
                     <Typography variant="body2" sx={{ color: "kravo.warn" }}>
                       {own} of {asked} sets{skipped === null ? "" : `; rest skipped: ${skipped}`}
                     </Typography>
@@ -343,7 +349,7 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
           {unplanned.length === 0 ? null : (
             <Typography sx={{ mt: 1 }}>
               Also logged, on sets that the plan no longer holds:{" "}
-              {unplanned.map(formatPart).join(", ")}
+              {unplanned.map(formatLoggedSet).join(", ")}
             </Typography>
           )}
           {pains.length === 0 ? null : (
@@ -386,14 +392,20 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
 }
 
 /** "100 kg × 8, left, drop, 2 left" */
-function PartLine({ slot, part }: { readonly slot: Slot; readonly part: PerformedPart }) {
+function UnplannedLine({
+  slot,
+  loggedSet,
+}: {
+  readonly slot: Slot;
+  readonly loggedSet: LoggedSet;
+}) {
   return (
     <Box component="span" sx={{ whiteSpace: "nowrap" }}>
-      <span className="figure">{formatPart(part)}</span>{" "}
+      <span className="figure">{formatLoggedSet(loggedSet)}</span>{" "}
       <Typography component="span" variant="body2" sx={{ color: "text.secondary" }}>
-        {part.key.side === "both" ? "" : `${SIDE_NAMES[part.key.side]}, `}
-        {extensionName(slot, part.key.extensionId)}
-        {formatRir(part.rir)}
+        {loggedSet.key.side === "both" ? "" : `${SIDE_NAMES[loggedSet.key.side]}, `}
+        {extensionName(slot, loggedSet.key.extensionId)}
+        {formatRir(loggedSet.rir)}
       </Typography>
     </Box>
   );
@@ -404,7 +416,7 @@ function nextDay(day: Day): Day {
   return addDays(day, 7);
 }
 
-/** "drop, " for a part that extends a set, by the extension's kind. */
+/** "drop, " for an extension that extends a set, by the extension's kind. */
 function extensionName(slot: Slot, id: Id<"extension"> | null): string {
   if (id === null) return "";
   const extension = slot.sets.flatMap((set) => set.extensions).find((e) => e.id === id);

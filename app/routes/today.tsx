@@ -6,10 +6,10 @@ import { addDays, dayAt, weekStart } from "~/core/kernel/index.ts";
 import type { PlanEntry } from "~/core/log/index.ts";
 import { formatDay, formatShortDay } from "~/format/numbers.ts";
 import { listGyms } from "~/server/db/gyms.server.ts";
-import { listOpenRuns, listPlans } from "~/server/db/plans.server.ts";
+import { listOpenSessions, listPlans } from "~/server/db/plans.server.ts";
 import { reading } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/today.ts";
-import { planAddress, PlanLink, RunTag } from "../components/plan-entry.tsx";
+import { planAddress, PlanLink, SessionTag } from "../components/plan-entry.tsx";
 import { Ledger } from "../components/ledger.tsx";
 import { Empty, Page, Section } from "../components/page.tsx";
 
@@ -18,14 +18,14 @@ export const loader = reading(async (scope) => {
   const today = dayAt(scope.now, gyms[0]?.timeZone ?? "UTC");
   const [plans, open] = await Promise.all([
     listPlans(scope, weekStart(today), addDays(weekStart(today), 13)),
-    listOpenRuns(scope),
+    listOpenSessions(scope),
   ]);
   return {
     today,
     plans: plans.filter((plan) => plan.day === today),
     ahead: plans.filter((plan) => plan.day > today),
-    running: open.filter((plan) => plan.run.kind === "running"),
-    undecided: open.filter((plan) => plan.run.kind === "ended"),
+    running: open.filter((plan) => plan.sessionState.kind === "running"),
+    undecided: open.filter((plan) => plan.sessionState.kind === "ended"),
     hasGym: gyms.length > 0,
   };
 });
@@ -103,7 +103,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
                     <PlanLink plan={plan} />
                   </td>
                   <td>
-                    <RunTag run={plan.run} />
+                    <SessionTag sessionState={plan.sessionState} />
                   </td>
                   <td>
                     <StartButton plan={plan} />
@@ -127,7 +127,8 @@ export default function Today({ loaderData }: Route.ComponentProps) {
                   <td className="figure">{formatShortDay(plan.day)}</td>
                   <td>
                     <Link to={planAddress(plan)}>
-                      {plan.run.kind === "ended" && plan.run.ruling === "changedSince"
+                      {plan.sessionState.kind === "ended" &&
+                      plan.sessionState.ruling === "changedSince"
                         ? "Changed since: look again"
                         : "Read and decide"}
                     </Link>
@@ -161,7 +162,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
 }
 
 function StartButton({ plan }: { readonly plan: PlanEntry }) {
-  if (plan.run.kind !== "none") return null;
+  if (plan.sessionState.kind !== "none") return null;
   return (
     <Form method="post" action={`/plans/${plan.id}/start`}>
       <Button

@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import { newId } from "~/codec/new-id.ts";
-import { sessionDuration, isSetStep, surroundingsOf, unroll } from "~/core/unroll/index.ts";
+import { sessionDuration, isSetStep, unrollContextOf, unroll } from "~/core/unroll/index.ts";
 import { parseLine } from "~/core/plan/notation/index.ts";
 import { newBlock, type PlannedSet, type SessionPlan } from "~/core/plan/index.ts";
 import { LESSONS } from "~/format/lessons.ts";
@@ -109,7 +109,7 @@ function Steps({ sets }: { readonly sets: readonly PlannedSet[] }) {
       </Typography>
     );
   }
-  const steps = unroll(plan, surroundingsOf([], find));
+  const steps = unroll(plan, unrollContextOf([], find));
   return (
     <section aria-label="What the line comes to">
       <Typography variant="overline" component="h2">

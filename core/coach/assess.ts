@@ -3,13 +3,13 @@ import type { Station } from "../gym/index.ts";
 import { lastKey } from "../log/index.ts";
 import type { FindMovement, Movement } from "../movement/index.ts";
 import type { Approach, Brief } from "../person/index.ts";
-import { surroundingsFrom, type StrengthRecords, type StrengthRules } from "../progress/index.ts";
+import { unrollContextFrom, type StrengthRecords, type StrengthRules } from "../progress/index.ts";
 import type { SessionPlan } from "../plan/index.ts";
 import {
   checkPlan,
   sessionDuration,
   slotDurations,
-  surroundingsOf,
+  unrollContextOf,
   unroll,
   type PlanIssue,
   type Step,
@@ -32,7 +32,7 @@ export interface CoachingContext {
   readonly brief: Brief;
   readonly approach: Approach;
   readonly bodyWeight: Mass | null;
-  readonly others: readonly (Omit<OtherSession, "plan" | "around"> & {
+  readonly others: readonly (Omit<OtherSession, "plan" | "unrollContext"> & {
     readonly document: SessionPlan;
   })[];
   readonly year: number;
@@ -45,22 +45,22 @@ interface Exercises {
   readonly find: FindMovement;
 }
 
-/** What sessions in one gym are judged by: the gym around them, and the rest of the week. */
+/** What sessions in one gym are judged by: the gym they are in, and the rest of the week. */
 export function judgingIn(
   gymId: Id<"gym">,
   context: CoachingContext,
   { all, find }: Exercises,
 ): Omit<Judging, "plan"> {
   const { stations, strengthRecords, bodyWeight, rules, others } = context;
-  const known = surroundingsFrom(strengthRecords, bodyWeight, rules);
+  const known = unrollContextFrom(strengthRecords, bodyWeight, rules);
   const here = stations.filter((station) => station.gymId === gymId);
-  const everywhere = surroundingsOf(stations, find, known);
+  const everywhere = unrollContextOf(stations, find, known);
   return {
-    around: surroundingsOf(here, find, known),
+    unrollContext: unrollContextOf(here, find, known),
     others: others.map(({ document, ...other }) => ({
       ...other,
       plan: document,
-      around: everywhere,
+      unrollContext: everywhere,
     })),
     brief: context.brief,
     approach: context.approach,
@@ -83,13 +83,13 @@ export interface Assessment {
 
 /** What a session comes to: its steps and times, what is wrong in it, and what is found by the approach. */
 export function assess(plan: SessionPlan, judging: Omit<Judging, "plan">): Assessment {
-  const steps = unroll(plan, judging.around);
+  const steps = unroll(plan, judging.unrollContext);
   const judged = judge({ ...judging, plan });
   return {
     steps,
     duration: sessionDuration(steps),
     durations: slotDurations(steps),
-    issues: checkPlan(plan, judging.around, steps),
+    issues: checkPlan(plan, judging.unrollContext, steps),
     judged,
     findings: findingsIn(judged),
   };

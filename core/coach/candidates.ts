@@ -128,7 +128,9 @@ function pairs(judged: Judged): readonly Fix[] {
   return blocks.flatMap((block, i): Fix[] => {
     const next = blocks[i + 1];
     if (block.kind !== "exercise" || next?.kind !== "exercise") return [];
-    const [a, b] = [block.slot, next.slot].map((slot) => judged.around.movement(slot.movement));
+    const [a, b] = [block.slot, next.slot].map((slot) =>
+      judged.unrollContext.movement(slot.movement),
+    );
     if (a == null || b == null) return [];
     const shared = directRegions(a).some((region) => directRegions(b).includes(region));
     return shared ? [] : [{ kind: "pair", slot: block.slot.id, with: next.slot.id }];
@@ -170,7 +172,7 @@ const TRIED = 8;
 function open(judged: Judged, movement: Movement): Station | null {
   if (exclusionsOf(judged.brief, movement).length > 0) return null;
   if (judged.slots.some((s) => s.slot.movement === movement.ref)) return null;
-  return stationFor(judged.stations, movement, judged.around.lastStation(movement.ref));
+  return stationFor(judged.stations, movement, judged.unrollContext.lastStation(movement.ref));
 }
 
 function additions(judged: Judged, fits: (movement: Movement) => boolean): readonly Fix[] {

@@ -4,12 +4,17 @@ import { findShippedApproach, volumePolicyOf } from "../person/index.ts";
 import type { ExerciseBlock, VolumePolicy } from "../plan/index.ts";
 import { hardSetCount, plannedSets } from "../unroll/index.ts";
 import { coverageOf, coveredSlots, setsTowardsBand, standing, stimulusOf } from "./coverage.ts";
-import { COUNTED_ONCE, sampleAround, sampleDrop, sampleSet } from "../../tests/samples/index.ts";
+import {
+  COUNTED_ONCE,
+  sampleUnrollContext,
+  sampleDrop,
+  sampleSet,
+} from "../../tests/samples/index.ts";
 import { exercise, FULL_GYM, movementOf, sessionOf } from "~/tests/arbitrary/session.ts";
 
-const around = sampleAround(FULL_GYM);
+const context = sampleUnrollContext(FULL_GYM);
 const covered = (...blocks: readonly ExerciseBlock[]) =>
-  coverageOf(coveredSlots(sessionOf(...blocks), around, COUNTED_ONCE));
+  coverageOf(coveredSlots(sessionOf(...blocks), context, COUNTED_ONCE));
 const extension = movementOf("leg-extension");
 const [rack] = FULL_GYM;
 
@@ -66,7 +71,7 @@ describe("what a session comes to for a region", () => {
     expect(covered(exercise("leg-extension", 3, { effort: "more" })).rectusFemoris.direct).toBe(0);
     const gone = exercise("leg-extension");
     const unknown = { ...gone, slot: { ...gone.slot, movement: "studio:gone" as const } };
-    expect(coveredSlots(sessionOf(unknown), around, COUNTED_ONCE)).toEqual([]);
+    expect(coveredSlots(sessionOf(unknown), context, COUNTED_ONCE)).toEqual([]);
   });
 
   it("knows every region, also those that nothing trains", () => {
@@ -97,10 +102,10 @@ describe("what a session comes to for a region", () => {
     });
     const half = volumePolicyOf({ ...findShippedApproach("shipped:brief-and-hard")!.stances });
     const direct = (policy: VolumePolicy) =>
-      coverageOf(coveredSlots(plan, around, policy)).rectusFemoris.direct;
+      coverageOf(coveredSlots(plan, context, policy)).rectusFemoris.direct;
     expect(direct(COUNTED_ONCE)).toBe(6);
     expect(direct(half)).toBe(6.5);
-    expect(hardSetCount(plannedSets(plan, around))).toBe(6);
+    expect(hardSetCount(plannedSets(plan, context))).toBe(6);
   });
 
   it("tells one leg from two", () => {

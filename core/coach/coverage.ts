@@ -20,7 +20,7 @@ import {
   type VolumePolicy,
 } from "../plan/index.ts";
 import type { Band } from "../person/index.ts";
-import { type Surroundings, countedSets, hardSetsWorth } from "../unroll/index.ts";
+import { type UnrollContext, countedSets, hardSetsWorth } from "../unroll/index.ts";
 
 /**
  * Where a movement is hard at this station with this set-up: the station's own profile goes before the
@@ -63,13 +63,13 @@ export interface CoveredSlot {
 /** The exercises of a plan whose movement is known, with what they are here. */
 export function coveredSlots(
   plan: SessionPlan,
-  around: Surroundings,
+  context: UnrollContext,
   policy: VolumePolicy,
 ): readonly CoveredSlot[] {
   return slotsOf(plan).flatMap((slot) => {
-    const movement = around.movement(slot.movement);
+    const movement = context.movement(slot.movement);
     if (movement === null) return [];
-    const station = around.station(slot.station);
+    const station = context.station(slot.station);
     const hardSets = hardSetsWorth(countedSets(slot, movement), policy);
     return [
       { slot, movement, station, stimulus: stimulusOf(movement, station, slot.setUp), hardSets },

@@ -4,7 +4,12 @@ import type { RotationBlock, SessionPlan } from "../plan/index.ts";
 import { findingsOf } from "./finding-rules.ts";
 import type { FindingCode } from "./finding.ts";
 import type { Judging } from "./judged.ts";
-import { sampleDay, sampleId, sampleAround, sampleNewId } from "../../tests/samples/index.ts";
+import {
+  sampleDay,
+  sampleId,
+  sampleUnrollContext,
+  sampleNewId,
+} from "../../tests/samples/index.ts";
 import {
   approachOf,
   exercise,
@@ -21,7 +26,7 @@ const other = (plan: Judging["plan"]) => ({
   day: sampleDay(),
   isOpen: true,
   plan,
-  around: sampleAround(FULL_GYM),
+  unrollContext: sampleUnrollContext(FULL_GYM),
 });
 const busy = FULL_GYM.map((s) => ({ ...s, usuallyBusy: s.loading.kind === "bar" }));
 const limit = (severity: number, allowed: number) => ({
@@ -129,8 +134,11 @@ const CASES: readonly (readonly [FindingCode, string, Judging, Judging])[] = [
   [
     "busyStation",
     "busyStation/",
-    judging(sessionOf(exercise("back-squat")), { stations: busy, around: sampleAround(busy) }),
-    judging(quads(3), { stations: busy, around: sampleAround(busy) }),
+    judging(sessionOf(exercise("back-squat")), {
+      stations: busy,
+      unrollContext: sampleUnrollContext(busy),
+    }),
+    judging(quads(3), { stations: busy, unrollContext: sampleUnrollContext(busy) }),
   ],
   [
     "atCeiling",
@@ -264,9 +272,9 @@ describe("what findings are judged by", () => {
       s.loading.kind === "stack" ? { ...s, profile: "even" as const } : s,
     );
     const plan = sessionOf(exercise("leg-extension"), exercise("reclined-leg-extension"));
-    expect(codes(judging(plan, { stations: cam, around: sampleAround(cam) }))).toEqual(
-      expect.not.arrayContaining([expect.stringContaining("sameAgain")]),
-    );
+    expect(
+      codes(judging(plan, { stations: cam, unrollContext: sampleUnrollContext(cam) })),
+    ).toEqual(expect.not.arrayContaining([expect.stringContaining("sameAgain")]));
   });
 
   it("says nothing of an empty session but what the person needs", () => {

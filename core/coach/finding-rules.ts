@@ -196,9 +196,9 @@ const newcomers: Rule = ({ slots, brief }) => {
     : [];
 };
 
-const time: Rule = ({ plan, around, brief }) => {
+const time: Rule = ({ plan, unrollContext: context, brief }) => {
   if (brief.minutesCap === null) return [];
-  const minutes = wholeMinutes(sessionDuration(unroll(plan, around)).likely);
+  const minutes = wholeMinutes(sessionDuration(unroll(plan, context)).likely);
   return minutes > brief.minutesCap
     ? [finding("warning", { code: "overCap", minutes, cap: brief.minutesCap })]
     : [];

@@ -90,8 +90,8 @@ describe("a template fitted to somebody", () => {
   });
 
   it("is shortened to the time of the person, each step told with what it saves", () => {
-    const { around } = judging(template);
-    const minutes = (p: SessionPlan) => sessionDuration(unroll(p, around)).likely / 60;
+    const { unrollContext: context } = judging(template);
+    const minutes = (p: SessionPlan) => sessionDuration(unroll(p, context)).likely / 60;
     const cap = Math.floor(minutes(template)) - 2;
     const { plan, changes } = fit(template, { brief: { minutesCap: cap } });
     expect(minutes(plan)).toBeLessThan(cap + 0.5);
@@ -110,8 +110,8 @@ describe("a template fitted to somebody", () => {
       exercise("lying-leg-curl", 5),
       exercise("standing-calf-raise", 5),
     );
-    const { around } = judging(long);
-    const minutes = (p: SessionPlan) => sessionDuration(unroll(p, around)).likely / 60;
+    const { unrollContext: context } = judging(long);
+    const minutes = (p: SessionPlan) => sessionDuration(unroll(p, context)).likely / 60;
     const cap = Math.floor(minutes(long) * 0.3);
     const { plan, changes } = fit(long, { brief: { minutesCap: cap } });
     expect(Math.round(minutes(plan))).toBeLessThanOrEqual(cap);
@@ -174,7 +174,7 @@ describe("a template fitted to somebody", () => {
           const whole = judging(plan, { brief, stations });
           const fitted = fitTemplate(plan, whole, () => null, sampleNewId);
           for (const slot of slotsOf(fitted.plan)) {
-            const movement = whole.around.movement(slot.movement);
+            const movement = whole.unrollContext.movement(slot.movement);
             const station = stations.find((s) => s.id === slot.station);
             if (movement === null || station === undefined) throw new Error("not in this gym");
             expect(servesMovement(station, movement)).toBe(true);

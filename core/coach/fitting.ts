@@ -86,15 +86,17 @@ function placed(
   lastReading: SwapContext["lastReading"],
   changes: FittingChange[],
 ): Slot | null {
-  const { brief, catalogue, stations, around } = judging;
-  const movement = around.movement(slot.movement);
+  const { brief, catalogue, stations, unrollContext } = judging;
+  const movement = unrollContext.movement(slot.movement);
   const reasons = movement === null ? [] : exclusionsOf(brief, movement);
   const station =
-    movement === null ? null : stationFor(stations, movement, around.lastStation(movement.ref));
+    movement === null
+      ? null
+      : stationFor(stations, movement, unrollContext.lastStation(movement.ref));
   if (station !== null && reasons.length === 0) return { ...slot, station: station.id };
   const because: FittingCause =
     reasons.length > 0 ? { kind: "excluded", reasons } : { kind: "notHere" };
-  const context = { brief, catalogue, stations, around, lastReading };
+  const context = { brief, catalogue, stations, unrollContext, lastReading };
   const [best] = substitutesFor(slot, { kind: "travelling" }, context).substitutions.filter(
     (to) => to.movement.ref !== slot.movement,
   );
@@ -109,12 +111,12 @@ function placed(
 /** Readings that were written for somebody else become what this person lifted last there, or stay open. */
 function ownLoads(
   slot: Slot,
-  { around }: Omit<Judging, "plan">,
+  { unrollContext: context }: Omit<Judging, "plan">,
   lastReading: SwapContext["lastReading"],
   changes: FittingChange[],
 ): Slot {
-  const movement = around.movement(slot.movement);
-  const station = around.station(slot.station);
+  const movement = context.movement(slot.movement);
+  const station = context.station(slot.station);
   const own = movement === null || station === null ? null : lastReading(movement, station);
   const sets = slot.sets.map((set) => {
     const written = readingOf(set.load);

@@ -146,7 +146,7 @@ describe("a fix", () => {
   it("shortens a session by taking unlike neighbours in turn, or by less rest, and says which", () => {
     const plan = sessionOf(exercise("leg-press", 4), exercise("lying-leg-curl", 4));
     const j = judging(plan);
-    const long = sessionDuration(unroll(plan, j.around)).likely / 60;
+    const long = sessionDuration(unroll(plan, j.unrollContext)).likely / 60;
     const kinds = (cap: number) =>
       fixed(judging(plan, { brief: { minutesCap: cap } }), "overCap").map((fix) => fix.kind);
     expect(kinds(Math.floor(long) - 1)).toEqual(expect.arrayContaining(["pair", "trimRest"]));

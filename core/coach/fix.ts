@@ -204,7 +204,7 @@ function trimmed(slot: Slot, to: number): Slot["sets"] {
 export function arrangedByApproach(plan: SessionPlan, judging: Judging): SessionPlan {
   const rank = (block: SessionPlan["blocks"][number]) => {
     const ranks = slotsOfBlock(block).flatMap((slot) => {
-      const movement = judging.around.movement(slot.movement);
+      const movement = judging.unrollContext.movement(slot.movement);
       if (movement === null) return [];
       const isPriority = judging.brief.priorities.some((r) => shareOf(movement, r) === 1);
       return [isPriority ? -1 : orderRank(movement, judging.approach.stances)];

@@ -11,7 +11,7 @@ import {
   isNewToThis,
   type Brief,
 } from "../person/index.ts";
-import type { Surroundings } from "../unroll/index.ts";
+import type { UnrollContext } from "../unroll/index.ts";
 import { coverageOf, coveredSlots, type Coverage, type CoveredSlot } from "./coverage.ts";
 
 /** Another session of the same week; `isOpen` while nobody has begun to train it. */
@@ -20,13 +20,13 @@ export interface OtherSession {
   readonly day: Day;
   readonly isOpen: boolean;
   readonly plan: SessionPlan;
-  readonly around: Surroundings;
+  readonly unrollContext: UnrollContext;
 }
 
 /** What a session is judged by. */
 export interface Judging {
   readonly plan: SessionPlan;
-  readonly around: Surroundings;
+  readonly unrollContext: UnrollContext;
   /** The other sessions of the same week. */
   readonly others: readonly OtherSession[];
   readonly brief: Brief;
@@ -58,8 +58,10 @@ const NEW_SCALE = 0.5;
 /** Works out coverage, bands and order once for all findings. */
 export function judge(judging: Judging): Judged {
   const policy = volumePolicyOf(judging.approach.stances);
-  const slots = coveredSlots(judging.plan, judging.around, policy);
-  const others = judging.others.flatMap(({ plan, around }) => coveredSlots(plan, around, policy));
+  const slots = coveredSlots(judging.plan, judging.unrollContext, policy);
+  const others = judging.others.flatMap(({ plan, unrollContext }) =>
+    coveredSlots(plan, unrollContext, policy),
+  );
   const sessions = 1 + judging.others.length;
   const planned = judging.brief.daysPerWeek ?? sessionsAWeek(judging.approach.stances);
   let before = 0;

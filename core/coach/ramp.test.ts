@@ -9,7 +9,7 @@ import { rampCount, rampReasons, withRamp, workLoadOf, type RampReasons } from "
 import {
   COUNTED_ONCE,
   RACK,
-  sampleAround,
+  sampleUnrollContext,
   sampleNewId,
   sampleSet,
   sampleSlot,
@@ -144,7 +144,7 @@ describe("a ramp", () => {
       exercise("lying-leg-curl", 3),
       exercise("back-squat", 1, { target: { kind: "reps", min: count(5), max: count(5) } }),
     );
-    const slots = coveredSlots(plan, sampleAround(FULL_GYM), COUNTED_ONCE);
+    const slots = coveredSlots(plan, sampleUnrollContext(FULL_GYM), COUNTED_ONCE);
     const last = slots[2];
     if (last === undefined) throw new Error("three exercises expected");
     const reasons = (preparation: "lightSets" | "preFatigue") =>
@@ -160,7 +160,7 @@ describe("a ramp", () => {
 
   it("leads to the first work set, and waits while its load is open", () => {
     const steps = (sets: readonly PlannedSet[]) =>
-      unrollSlot(sampleSlot(sets), sampleAround([sampleStation()]));
+      unrollSlot(sampleSlot(sets), sampleUnrollContext([sampleStation()]));
     const ramp = sampleSet(1, { role: "ramp", load: { kind: "absolute", reading: kg(40) } });
     expect(workLoadOf(steps([ramp, sampleSet(2)]))).toEqual(kg(100));
     expect(workLoadOf(steps([ramp, sampleSet(2, { load: { kind: "open" } })]))).toBeNull();

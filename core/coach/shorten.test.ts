@@ -10,7 +10,8 @@ import { sampleNewId } from "../../tests/samples/index.ts";
 import { exercise, judging, otherSession, sessionOf } from "~/tests/arbitrary/session.ts";
 import { atMost } from "~/tests/arbitrary/runs.ts";
 
-const minutes = ({ plan, around }: Judging) => sessionDuration(unroll(plan, around)).likely / 60;
+const minutes = ({ plan, unrollContext: context }: Judging) =>
+  sessionDuration(unroll(plan, context)).likely / 60;
 const ways = (j: Judging) => waysToShorten(j, sampleNewId);
 /** The first number that differs decides. */
 const compareAll = (a: readonly number[], b: readonly number[]) =>

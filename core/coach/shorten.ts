@@ -61,4 +61,5 @@ function byCost(a: Shortening, b: Shortening): number {
   return a.hardSets - b.hardSets || a.brings.length - b.brings.length || b.minutes - a.minutes;
 }
 
-const minutesOf = ({ plan, around }: Judging) => sessionDuration(unroll(plan, around)).likely / 60;
+const minutesOf = ({ plan, unrollContext: context }: Judging) =>
+  sessionDuration(unroll(plan, context)).likely / 60;

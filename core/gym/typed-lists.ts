@@ -34,16 +34,16 @@ export function parseMassList(text: string, unit: MassUnit): Result<readonly Mas
   if (words.length === 0) return fail({ code: "empty" });
   const masses: Mass[] = [];
   for (let at = 0; at < words.length;) {
-    const isRun = isWord(words[at + 1], "to") && isWord(words[at + 3], "by");
-    const read = parseEach(isRun ? [0, 2, 4].map((i) => words[at + i]) : [words[at]], unit);
+    const isEven = isWord(words[at + 1], "to") && isWord(words[at + 3], "by");
+    const read = parseEach(isEven ? [0, 2, 4].map((i) => words[at + i]) : [words[at]], unit);
     if (!read.ok) return read;
-    const entries = isRun ? runOf(read.value, unit) : read;
+    const entries = isEven ? evenSteps(read.value, unit) : read;
     if (!entries.ok) return entries;
     masses.push(...entries.value);
     if (masses.length > STATION_BOUNDS.loads) {
       return fail({ code: "tooMany", most: STATION_BOUNDS.loads });
     }
-    at += isRun ? 5 : 1;
+    at += isEven ? 5 : 1;
   }
   masses.sort(compareMass);
   const repeated = masses.find((m, i) => i > 0 && m.thousandths === masses[i - 1]?.thousandths);
@@ -71,7 +71,7 @@ function parseEach(
 }
 
 /** Every mass of a run given by its first, its last and its step. */
-function runOf(
+function evenSteps(
   [first, last, step]: readonly Mass[],
   unit: MassUnit,
 ): Result<readonly Mass[], PinListError> {

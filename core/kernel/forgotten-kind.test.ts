@@ -87,7 +87,7 @@ type Dummy = ValueOf<{ definition: typeof definition }>;
 export const begin = (ids: ExtensionIds, own: Target): Dummy => ({
   kind: "dummyExtension", ...ids, target: own,
 });
-export const parts = ({ target }: Dummy) => straightOn(target);`,
+export const bursts = ({ target }: Dummy) => straightOn(target);`,
   },
   {
     file: "core/plan/drills.ts",
@@ -174,7 +174,7 @@ function refused(): ReadonlyMap<string, readonly string[]> {
 /** Where each kind has to be known, besides its own file and its family's table. */
 const PLACES: Readonly<Record<string, readonly string[]>> = {
   dummyTarget: [
-    "core/plan/notation/part.ts",
+    "core/plan/notation/extension.ts",
     "core/plan/notation/target.ts",
     "core/unroll/expand.ts",
     "format/fields.ts",
@@ -190,12 +190,12 @@ const PLACES: Readonly<Record<string, readonly string[]>> = {
   ],
   dummyBasis: ["core/plan/notation/load.ts", "core/unroll/set-load.ts", "format/load.ts"],
   dummyDrop: [
-    "core/plan/notation/part.ts",
+    "core/plan/notation/extension.ts",
     "core/unroll/dropped-load.ts",
     "format/fields.ts",
     "format/load.ts",
   ],
-  dummyHold: ["core/plan/notation/part.ts", "format/fields.ts", "format/prescription.ts"],
+  dummyHold: ["core/plan/notation/extension.ts", "format/fields.ts", "format/prescription.ts"],
   dummyRest: [
     "core/coach/fix.ts",
     "core/plan/notation/rest.ts",
@@ -212,7 +212,7 @@ const PLACES: Readonly<Record<string, readonly string[]>> = {
   dummyIntensity: ["core/plan/notation/item.ts", "format/prescription.ts"],
   dummyExtension: [
     "core/person/settings.ts",
-    "core/plan/notation/part.ts",
+    "core/plan/notation/extension.ts",
     "core/unroll/expand.ts",
     "format/fields.ts",
     "format/prescription.ts",

@@ -4,15 +4,24 @@ import * as context from "./command/context.ts";
 import * as end from "./command/end.ts";
 import * as note from "./command/note.ts";
 import * as pain from "./command/pain.ts";
-import * as part from "./command/part.ts";
-import * as removePart from "./command/remove-part.ts";
+import * as loggedSet from "./command/logged-set.ts";
+import * as removeLoggedSet from "./command/remove-logged-set.ts";
 import * as reopen from "./command/reopen.ts";
 import * as skip from "./command/skip.ts";
 
 export { COMMAND_BOUNDS } from "./command-fields.ts";
 
 /** The kinds of commands; the only list of them. */
-export const COMMANDS = { part, removePart, context, pain, note, skip, end, reopen } as const;
+export const COMMANDS = {
+  part: loggedSet,
+  removePart: removeLoggedSet,
+  context,
+  pain,
+  note,
+  skip,
+  end,
+  reopen,
+} as const;
 
 /** What a device says happened. Nothing is ever changed in place: a later command supersedes its parent. */
 export type CommandBody = FamilyOf<typeof COMMANDS>;
@@ -22,7 +31,7 @@ export const commandBodyField = unionOf(COMMANDS);
 export const commandField = z
   .object({
     commandId: idField("command"),
-    runId: idField("run"),
+    runId: idField("sessionLog"),
     device: idField("device"),
     seq: z.number().int().min(1).max(1_000_000),
     parent: idField("command").nullable(),
@@ -31,7 +40,7 @@ export const commandField = z
   })
   .readonly();
 /**
- * An append-only command of a run. `seq` counts a device's commands for that run from 1 without gaps.
+ * An append-only command of a session log. `seq` counts a device's commands for that session log from 1 without gaps.
  * `parent` is the command about the same subject that this one supersedes, null for the first.
  * `at` is the device's clock: shown, never used to order.
  */

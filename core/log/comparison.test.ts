@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { kg, seconds } from "../kernel/index.ts";
 import { OPEN_TEMPO } from "../plan/index.ts";
 import { differences, verdictOf } from "./comparison.ts";
-import type { LogContext } from "./part.ts";
+import type { LogContext } from "./logged-set.ts";
 import { RACK, sampleContext, sampleId } from "../../tests/samples/index.ts";
 
 const between = (a: Partial<LogContext>, b: Partial<LogContext>, laterLoading = RACK) =>

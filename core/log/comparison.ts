@@ -1,7 +1,7 @@
 import { measuresAlike, type Loading } from "../gym/index.ts";
 import { sameTempo, TEMPO_PHASES, type Tempo } from "../plan/index.ts";
 import { compareChoices, type SetUpParameter } from "../movement/index.ts";
-import type { LogContext } from "./part.ts";
+import type { LogContext } from "./logged-set.ts";
 
 /** Whether the later session had it harder, easier, or just otherwise in one respect. */
 export type Direction = "harder" | "easier" | "other";

@@ -3,12 +3,17 @@ import { count } from "../kernel/index.ts";
 import type { Command, CommandBody, OrderedCommand } from "./command.ts";
 import { correctionsIn } from "./corrections.ts";
 import { foldCommands, isEnded, parentFor } from "./fold.ts";
-import { sampleCommand, sampleContext, samplePart, sampleSet } from "../../tests/samples/index.ts";
+import {
+  sampleCommand,
+  sampleContext,
+  sampleLoggedSet,
+  sampleSet,
+} from "../../tests/samples/index.ts";
 
 const SET = sampleSet(1);
 const part = (reps: number, why?: string): CommandBody => ({
   kind: "part",
-  part: samplePart(SET, { fullReps: count(reps) }),
+  part: sampleLoggedSet(SET, { fullReps: count(reps) }),
   ...(why === undefined ? {} : { why }),
 });
 const END: CommandBody = { kind: "end", sessionEffort: null };
@@ -24,7 +29,7 @@ describe("corrections", () => {
     const removed = sampleCommand(
       1,
       4,
-      { kind: "removePart", key: samplePart(SET).key, why: "Not done" },
+      { kind: "removePart", key: sampleLoggedSet(SET).key, why: "Not done" },
       changed.commandId,
     );
     const late = sampleCommand(2, 1, part(7));

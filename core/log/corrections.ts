@@ -1,6 +1,6 @@
 import { type Id, assertNever } from "../kernel/index.ts";
 import type { Command, OrderedCommand } from "./command.ts";
-import type { PerformedPart } from "./part.ts";
+import type { LoggedSet } from "./logged-set.ts";
 
 /** What was said of a session after it had ended. */
 export type Correction = {
@@ -8,10 +8,10 @@ export type Correction = {
   /** Why, where it was asked for. */
   readonly why: string | null;
 } & (
-  | { readonly kind: "changed"; readonly before: PerformedPart; readonly after: PerformedPart }
-  | { readonly kind: "removed"; readonly before: PerformedPart }
+  | { readonly kind: "changed"; readonly before: LoggedSet; readonly after: LoggedSet }
+  | { readonly kind: "removed"; readonly before: LoggedSet }
   /** Logged after the end: by a device that came back late, or in the session when it was reopened. */
-  | { readonly kind: "added"; readonly after: PerformedPart }
+  | { readonly kind: "added"; readonly after: LoggedSet }
   | { readonly kind: "reopened" }
   | { readonly kind: "endedAgain" }
   | { readonly kind: "other"; readonly about: "pain" | "note" | "skip" | "context" }

@@ -6,7 +6,7 @@ import {
   sampleContext,
   sampleDay,
   sampleId,
-  samplePart,
+  sampleLoggedSet,
   samplePlan,
   sampleSet,
   sampleSlot,
@@ -16,13 +16,19 @@ import {
 const each = sampleSet(2, { side: { kind: "each", first: "left", matchFirst: false } });
 const slot = sampleSlot([sampleSet(1, { role: "ramp" }), each]);
 const side = (s: "left" | "right", reps: number | null, rir: 0 | 1 | 2 | "unknown") =>
-  samplePart(each, {
+  sampleLoggedSet(each, {
     key: { setId: each.id, extensionId: null, round: 0, ordinal: 0, side: s },
     fullReps: reps === null ? null : count(reps),
     rir,
   });
-const expose = (parts: ReturnType<typeof samplePart>[], contexts = [sampleContext()]) =>
-  exposureOf(sampleId(600), sampleDay(), slot, { parts, contexts, pains: [] }, sampleStation());
+const expose = (loggedSets: ReturnType<typeof sampleLoggedSet>[], contexts = [sampleContext()]) =>
+  exposureOf(
+    sampleId(600),
+    sampleDay(),
+    slot,
+    { loggedSets, contexts, pains: [] },
+    sampleStation(),
+  );
 
 describe("an exposure", () => {
   it("judges a set with two sides by the weaker side and the one closer to the limit", () => {
@@ -38,8 +44,8 @@ describe("an exposure", () => {
   });
 
   it("leaves ramp sets and drops out, and counts the work sets planned", () => {
-    const ramp = samplePart(slot.sets[0]!, { reading: kg(60) });
-    const drop = samplePart(each, {
+    const ramp = sampleLoggedSet(slot.sets[0]!, { reading: kg(60) });
+    const drop = sampleLoggedSet(each, {
       key: { setId: each.id, extensionId: sampleId(11), round: 0, ordinal: 0, side: "left" },
     });
     expect(expose([ramp, drop, side("left", 9, 1)])).toMatchObject({

@@ -12,25 +12,25 @@ import {
 } from "../plan/index.ts";
 import type { ExposedSet, Exposure, PlannedWork } from "./exposure.ts";
 import type { Performed } from "./fold.ts";
-import { judgedParts } from "./trial.ts";
+import { judgedLoggedSets } from "./trial.ts";
 
 /**
- * What a run says about one slot of its plan, or null when nothing of it was performed or its context is
+ * What a session log says about one slot of its plan, or null when nothing of it was performed or its context is
  * missing. A set with a side each counts with its weaker side, a trial with the try that was taken; forced and partial reps never count as reps.
  */
 export function exposureOf(
-  runId: Id<"run">,
+  sessionLogId: Id<"sessionLog">,
   on: Day,
   slot: Slot,
   performed: Performed,
   station: Station,
 ): Exposure | null {
   const context = performed.contexts.find((c) => c.slotId === slot.id);
-  const parts = performed.parts.filter((part) => part.slotId === slot.id);
-  if (context === undefined || parts.length === 0) return null;
+  const loggedSets = performed.loggedSets.filter((loggedSet) => loggedSet.slotId === slot.id);
+  if (context === undefined || loggedSets.length === 0) return null;
   const work = judgedSets(slot);
   const sets = work.flatMap((set): ExposedSet[] => {
-    const own = judgedParts(set, parts);
+    const own = judgedLoggedSets(set, loggedSets);
     const [first] = own;
     if (first === undefined) return [];
     return [
@@ -38,8 +38,12 @@ export function exposureOf(
         ...workOf(set),
         reading: first.reading,
         // Reps of a short-range set are logged as what they are, and are what its line is judged by.
-        reps: weakest(own.map((part) => (set.range === "full" ? part.fullReps : part.partialReps))),
-        rir: hardest(own.map((part) => part.rir)),
+        reps: weakest(
+          own.map((loggedSet) =>
+            set.range === "full" ? loggedSet.fullReps : loggedSet.partialReps,
+          ),
+        ),
+        rir: hardest(own.map((loggedSet) => loggedSet.rir)),
         effortAsked: set.effort,
         hasPartials: own.some(
           ({ partialReps, forcedReps }) => (partialReps ?? 0) > 0 || (forcedReps ?? 0) > 0,
@@ -51,7 +55,7 @@ export function exposureOf(
     ];
   });
   return {
-    runId,
+    sessionLogId: sessionLogId,
     day: on,
     context,
     loading: station.loading,

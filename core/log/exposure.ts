@@ -9,7 +9,7 @@ import {
 import { totalMoved, type Loading } from "../gym/index.ts";
 import type { Accent, RepRange, Rir, SetRole, SetUp, Tempo } from "../plan/index.ts";
 import type { PainRecord } from "./fold.ts";
-import type { LogContext } from "./part.ts";
+import type { LogContext } from "./logged-set.ts";
 
 /** The reps that a set was asked for; null where the end was left open. */
 export type AskedRange = { readonly min: Count; readonly max: Count } | null;
@@ -38,7 +38,7 @@ export type PlannedWork = Pick<ExposedSet, "line" | "role" | "range" | "within">
 
 /** One session of one exercise: what progression looks back on. */
 export interface Exposure {
-  readonly runId: Id<"run">;
+  readonly sessionLogId: Id<"sessionLog">;
   readonly day: Day;
   readonly context: LogContext;
   readonly loading: Loading;

@@ -9,16 +9,16 @@ import {
   isEnded,
   notesOf,
   parentFor,
-  partsAt,
-  partsOf,
+  loggedSetsAt,
+  loggedSetsOf,
   skipReason,
 } from "./fold.ts";
-import { hardSetsDone, summarise, unplannedParts } from "./summary.ts";
+import { hardSetsDone, summarise, unplannedSets } from "./summary.ts";
 import {
   sampleCommand as command,
   sampleContext,
   sampleId,
-  samplePart,
+  sampleLoggedSet,
   samplePlan,
   sampleSet,
   sampleSlot,
@@ -27,15 +27,15 @@ import {
 const SET = sampleSet(1);
 const reps = (n: number): CommandBody => ({
   kind: "part",
-  part: samplePart(SET, { fullReps: count(n) }),
+  part: sampleLoggedSet(SET, { fullReps: count(n) }),
 });
-const key = samplePart(SET).key;
+const key = sampleLoggedSet(SET).key;
 const acked = (...commands: Command[]): OrderedCommand[] =>
   commands.map((c, i) => ({ command: c, position: i + 1 }));
 const repsIn = (log: ReturnType<typeof foldCommands>) =>
-  partsOf(log).map(({ part }) => part.fullReps);
+  loggedSetsOf(log).map(({ loggedSet }) => loggedSet.fullReps);
 
-describe("a run's log", () => {
+describe("a session log", () => {
   it("counts a command once however often it arrives", () => {
     const c = command(1, 1, reps(8));
     expect(repsIn(foldCommands([...acked(c, c), { command: c, position: null }]))).toEqual([8]);
@@ -51,7 +51,7 @@ describe("a run's log", () => {
   it("keeps both sides when two devices logged one set without knowing of each other", () => {
     const log = foldCommands(acked(command(1, 1, reps(8)), command(2, 1, reps(10))));
     expect(conflictsOf(log)).toMatchObject([
-      { sides: [{ part: { fullReps: 8 } }, { part: { fullReps: 10 } }] },
+      { sides: [{ loggedSet: { fullReps: 8 } }, { loggedSet: { fullReps: 10 } }] },
     ]);
   });
 
@@ -59,13 +59,13 @@ describe("a run's log", () => {
     const [a, b] = [command(1, 1, reps(8)), command(2, 1, reps(10))];
     const log = foldCommands(acked(a, b, command(1, 2, { kind: "removePart", key }, b.commandId)));
     expect(conflictsOf(log)).toEqual([]);
-    expect(partsAt(log, key).map(({ part }) => part.fullReps)).toEqual([8]);
+    expect(loggedSetsAt(log, key).map(({ loggedSet }) => loggedSet.fullReps)).toEqual([8]);
   });
 
   it("removes a set and lets it be logged again", () => {
     const first = command(1, 1, reps(8));
     const removal = command(1, 2, { kind: "removePart", key }, first.commandId);
-    expect(partsOf(foldCommands(acked(first, removal)))).toEqual([]);
+    expect(loggedSetsOf(foldCommands(acked(first, removal)))).toEqual([]);
     expect(
       repsIn(foldCommands(acked(first, removal, command(1, 3, reps(7), removal.commandId)))),
     ).toEqual([7]);
@@ -132,7 +132,7 @@ describe("a run's log", () => {
         // Nothing that nobody superseded is ever lost.
         const superseded = new Set(commands.map((c) => c.command.parent));
         const standing = commands.filter((c) => !superseded.has(c.command.commandId)).length;
-        expect(partsOf(foldCommands(commands))).toHaveLength(standing);
+        expect(loggedSetsOf(foldCommands(commands))).toHaveLength(standing);
       }),
       { numRuns: Number(process.env["KRAVO_RUNS"] ?? 200) },
     );
@@ -142,35 +142,35 @@ describe("a run's log", () => {
 describe("a summary", () => {
   const each = sampleSet(2, { side: { kind: "each", first: "left", matchFirst: false } });
   const plan = samplePlan(sampleSlot([SET, each]));
-  const sidePart = (side: "left" | "right"): CommandBody => ({
+  const sideSet = (side: "left" | "right"): CommandBody => ({
     kind: "part",
-    part: samplePart(each, {
+    part: sampleLoggedSet(each, {
       key: { setId: each.id, extensionId: null, round: 0, ordinal: 0, side },
     }),
   });
 
   it("counts a set with two sides as done only when both are", () => {
-    const left = command(1, 1, sidePart("left"));
+    const left = command(1, 1, sideSet("left"));
     expect(summarise(plan, foldCommands(acked(left)))[0]).toMatchObject({
       plannedSets: 2,
       doneSets: 0,
     });
     expect(
-      summarise(plan, foldCommands(acked(left, command(1, 2, sidePart("right")))))[0],
+      summarise(plan, foldCommands(acked(left, command(1, 2, sideSet("right")))))[0],
     ).toMatchObject({ doneSets: 1 });
   });
 
   it("counts a hard set once for both sides, and not when it was easy", () => {
-    const easy: CommandBody = { kind: "part", part: samplePart(SET, { rir: "more" }) };
+    const easy: CommandBody = { kind: "part", part: sampleLoggedSet(SET, { rir: "more" }) };
     const log = foldCommands(
-      acked(command(1, 1, sidePart("left")), command(1, 2, sidePart("right")), command(1, 3, easy)),
+      acked(command(1, 1, sideSet("left")), command(1, 2, sideSet("right")), command(1, 3, easy)),
     );
     expect(hardSetsDone(plan, log, findMovement)).toBe(1);
   });
 
   it("takes the effort of the side closer to the limit, whichever was logged first", () => {
     const at = (side: "left" | "right", rir: "more" | "unknown" | 1): CommandBody => {
-      const body = sidePart(side);
+      const body = sideSet(side);
       return body.kind === "part" ? { ...body, part: { ...body.part, rir } } : body;
     };
     const hard = (left: "more" | "unknown" | 1, right: "more" | "unknown" | 1) =>
@@ -188,7 +188,7 @@ describe("a summary", () => {
     const log = foldCommands(
       acked(command(1, 1, reps(8)), command(1, 2, { kind: "context", context: sampleContext() })),
     );
-    expect(unplannedParts(samplePlan(sampleSlot([each])), log)).toHaveLength(1);
-    expect(unplannedParts(plan, log)).toEqual([]);
+    expect(unplannedSets(samplePlan(sampleSlot([each])), log)).toHaveLength(1);
+    expect(unplannedSets(plan, log)).toEqual([]);
   });
 });

@@ -1,17 +1,17 @@
 import type { Id } from "../kernel/index.ts";
-import { partKeyText, type PartKey } from "../unroll/index.ts";
+import { stepKeyText, type StepKey } from "../unroll/index.ts";
 import { subjectOf, type Command, type CommandBody, type OrderedCommand } from "./command.ts";
-import type { LogContext, PerformedPart } from "./part.ts";
+import type { LogContext, LoggedSet } from "./logged-set.ts";
 
-/** The state of a run: for each subject the commands that nothing has superseded, oldest first. */
-export type RunLog = ReadonlyMap<string, readonly Command[]>;
+/** The state of a session log: for each subject the commands that nothing has superseded, oldest first. */
+export type SessionLog = ReadonlyMap<string, readonly Command[]>;
 
 /**
- * The run after its commands. Acknowledged ones come in the server's order, then those still on the device by
+ * The session log after its commands. Acknowledged ones come in the server's order, then those still on the device by
  * sequence. A repeated command id counts once. A command removes its parent from the heads of its subject
  * and becomes a head itself, so that whatever two devices said without knowing of each other is both kept.
  */
-export function foldCommands(commands: readonly OrderedCommand[]): RunLog {
+export function foldCommands(commands: readonly OrderedCommand[]): SessionLog {
   const ordered = [...commands].sort(
     (a, b) => (a.position ?? Infinity) - (b.position ?? Infinity) || a.command.seq - b.command.seq,
   );
@@ -31,7 +31,7 @@ export function foldCommands(commands: readonly OrderedCommand[]): RunLog {
 }
 
 function bodies<K extends CommandBody["kind"]>(
-  log: RunLog,
+  log: SessionLog,
   kind: K,
 ): readonly { command: Command; body: Extract<CommandBody, { kind: K }> }[] {
   const found: { command: Command; body: Extract<CommandBody, { kind: K }> }[] = [];
@@ -45,93 +45,93 @@ function bodies<K extends CommandBody["kind"]>(
   return found;
 }
 
-/** A performed part with the command that said so, which an edit or removal names as its parent. */
-export interface LoggedPart {
-  readonly part: PerformedPart;
+/** A logged set with the command that said so, which an edit or removal names as its parent. */
+export interface SaidSet {
+  readonly loggedSet: LoggedSet;
   readonly commandId: Id<"command">;
   readonly device: Id<"device">;
 }
 
-/** Every part that stands; a place in the plan with two of them is a conflict. */
-export function partsOf(log: RunLog): readonly LoggedPart[] {
+/** Every logged set that stands; a place in the plan with two of them is a conflict. */
+export function loggedSetsOf(log: SessionLog): readonly SaidSet[] {
   return bodies(log, "part").map(({ command, body }) => ({
-    part: body.part,
+    loggedSet: body.part,
     commandId: command.commandId,
     device: command.device,
   }));
 }
 
-/** What stands at one place in the plan: nothing, one part, or the sides of a conflict. */
-export function partsAt(log: RunLog, key: PartKey): readonly LoggedPart[] {
-  return (log.get(`part:${partKeyText(key)}`) ?? []).flatMap((command) =>
+/** What stands at one place in the plan: nothing, one logged set, or the sides of a conflict. */
+export function loggedSetsAt(log: SessionLog, key: StepKey): readonly SaidSet[] {
+  return (log.get(`part:${stepKeyText(key)}`) ?? []).flatMap((command) =>
     command.body.kind === "part"
-      ? [{ part: command.body.part, commandId: command.commandId, device: command.device }]
+      ? [{ loggedSet: command.body.part, commandId: command.commandId, device: command.device }]
       : [],
   );
 }
 
 /** The command that the next one about this subject supersedes: the newest head, or null. */
-export function parentFor(log: RunLog, body: CommandBody): Id<"command"> | null {
+export function parentFor(log: SessionLog, body: CommandBody): Id<"command"> | null {
   return log.get(subjectOf(body))?.at(-1)?.commandId ?? null;
 }
 
-/** Two or more parts at one place, said by devices that did not know of each other. */
+/** Two or more logged sets at one place, said by devices that did not know of each other. */
 export interface Conflict {
-  readonly key: PartKey;
-  readonly sides: readonly LoggedPart[];
+  readonly key: StepKey;
+  readonly sides: readonly SaidSet[];
 }
 
 /** Every unresolved conflict. Removing all sides but one resolves it. */
-export function conflictsOf(log: RunLog): readonly Conflict[] {
+export function conflictsOf(log: SessionLog): readonly Conflict[] {
   return [...log.values()].flatMap((heads) => {
     const first = heads[0]?.body;
     if (first?.kind !== "part") return [];
-    const sides = partsAt(log, first.part.key);
+    const sides = loggedSetsAt(log, first.part.key);
     return sides.length > 1 ? [{ key: first.part.key, sides }] : [];
   });
 }
 
 /** The log contexts of the exercises begun. */
-export function contextsOf(log: RunLog): readonly LogContext[] {
+export function contextsOf(log: SessionLog): readonly LogContext[] {
   return bodies(log, "context").map(({ body }) => body.context);
 }
 
 export type PainRecord = Extract<CommandBody, { kind: "pain" }>;
 
 /** Every pain recorded. */
-export function painsOf(log: RunLog): readonly PainRecord[] {
+export function painsOf(log: SessionLog): readonly PainRecord[] {
   return bodies(log, "pain").map(({ body }) => body);
 }
 
 /** The note of an exercise, or of the session for null; several where devices disagreed. */
-export function notesOf(log: RunLog, slotId: Id<"slot"> | null): readonly string[] {
+export function notesOf(log: SessionLog, slotId: Id<"slot"> | null): readonly string[] {
   return (log.get(`note:${slotId ?? "session"}`) ?? []).flatMap((command) =>
     command.body.kind === "note" && command.body.text !== "" ? [command.body.text] : [],
   );
 }
 
 /** Why an exercise was skipped, or null when it was not. */
-export function skipReason(log: RunLog, slotId: Id<"slot">): string | null {
+export function skipReason(log: SessionLog, slotId: Id<"slot">): string | null {
   const head = log.get(`skip:${slotId}`)?.at(-1)?.body;
   return head?.kind === "skip" ? head.reason : null;
 }
 
-/** True while the run is ended: what was said last about its end is that it ended. */
-export function isEnded(log: RunLog): boolean {
+/** True while the session is ended: what was said last about its end is that it ended. */
+export function isEnded(log: SessionLog): boolean {
   return log.get("end")?.at(-1)?.body.kind === "end";
 }
 
-/** What stands of a run, without how it came to be: what history keeps as rows and comparison reads. */
+/** What stands of a session log, without how it came to be: what history keeps as rows and comparison reads. */
 export interface Performed {
-  readonly parts: readonly PerformedPart[];
+  readonly loggedSets: readonly LoggedSet[];
   readonly contexts: readonly LogContext[];
   readonly pains: readonly PainRecord[];
 }
 
-/** What stands of a run after its commands. */
-export function performedOf(log: RunLog): Performed {
+/** What stands of a session log after its commands. */
+export function performedOf(log: SessionLog): Performed {
   return {
-    parts: partsOf(log).map(({ part }) => part),
+    loggedSets: loggedSetsOf(log).map(({ loggedSet }) => loggedSet),
     contexts: contextsOf(log),
     pains: painsOf(log),
   };

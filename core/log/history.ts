@@ -7,7 +7,7 @@ import type { Performed } from "./fold.ts";
 
 /** A session that was trained to its end. */
 export interface TrainedSession {
-  readonly id: Id<"run">;
+  readonly id: Id<"sessionLog">;
   readonly day: Day;
   readonly startedAt: Instant;
   readonly document: SessionPlan;
@@ -16,8 +16,8 @@ export interface TrainedSession {
 /** A person's ended sessions with what was performed in them, on the equipment as it was then. */
 export interface History {
   /** Newest first. */
-  readonly runs: readonly TrainedSession[];
-  readonly performed: ReadonlyMap<Id<"run">, Performed>;
+  readonly sessions: readonly TrainedSession[];
+  readonly performed: ReadonlyMap<Id<"sessionLog">, Performed>;
   readonly versions: ReadonlyMap<Id<"stationVersion">, Station>;
 }
 
@@ -25,16 +25,16 @@ export interface History {
 export type Series = ReadonlyMap<string, readonly Exposure[]>;
 
 /** Everything that history says, in one pass over its sessions. */
-export function seriesOf({ runs, performed, versions }: History): Series {
+export function seriesOf({ sessions, performed, versions }: History): Series {
   const series = new Map<string, Exposure[]>();
-  for (const run of runs.toReversed()) {
-    const done = performed.get(run.id);
+  for (const session of sessions.toReversed()) {
+    const done = performed.get(session.id);
     if (done === undefined) continue;
     const contexts = new Map(done.contexts.map((context) => [context.slotId, context]));
-    for (const slot of slotsOf(run.document)) {
+    for (const slot of slotsOf(session.document)) {
       const context = contexts.get(slot.id);
       const station = context && versions.get(context.stationVersion);
-      const exposure = station && exposureOf(run.id, run.day, slot, done, station);
+      const exposure = station && exposureOf(session.id, session.day, slot, done, station);
       if (!exposure) continue;
       const key = lastKey(slot.movement, slot.station);
       const own = series.get(key);
@@ -46,13 +46,19 @@ export function seriesOf({ runs, performed, versions }: History): Series {
 }
 
 /** History as it stood when a session began: what came before it, and not the session itself. */
-export function before(history: History, run: Pick<TrainedSession, "startedAt">): History {
-  return { ...history, runs: history.runs.filter((other) => other.startedAt < run.startedAt) };
+export function before(history: History, session: Pick<TrainedSession, "startedAt">): History {
+  return {
+    ...history,
+    sessions: history.sessions.filter((other) => other.startedAt < session.startedAt),
+  };
 }
 
 /** History up to a session and with it. */
-export function upTo(history: History, run: Pick<TrainedSession, "startedAt">): History {
-  return { ...history, runs: history.runs.filter((other) => other.startedAt <= run.startedAt) };
+export function upTo(history: History, session: Pick<TrainedSession, "startedAt">): History {
+  return {
+    ...history,
+    sessions: history.sessions.filter((other) => other.startedAt <= session.startedAt),
+  };
 }
 
 /** The latest exposure of every movement at every station, by {@link lastKey}. */

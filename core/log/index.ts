@@ -6,7 +6,7 @@ export * from "./expose.ts";
 export * from "./exposure.ts";
 export * from "./fold.ts";
 export * from "./history.ts";
-export * from "./part.ts";
+export * from "./logged-set.ts";
 export * from "./planned-context.ts";
 export * from "./rest-clock.ts";
 export * from "./schedule.ts";

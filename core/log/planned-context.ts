@@ -11,7 +11,7 @@ import {
   type SessionPlan,
   type Slot,
 } from "../plan/index.ts";
-import type { LogContext } from "./part.ts";
+import type { LogContext } from "./logged-set.ts";
 
 /**
  * The context that a slot will have if it is trained as planned, with what only the day can tell unknown. In a

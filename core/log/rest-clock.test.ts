@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { Command, OrderedCommand } from "./command.ts";
 import { elapsed, lastLogged, momentOf } from "./rest-clock.ts";
-import { sampleCommand, samplePart, sampleSet } from "../../tests/samples/index.ts";
+import { sampleCommand, sampleLoggedSet, sampleSet } from "../../tests/samples/index.ts";
 
 const HOUR = 3_600_000;
 
@@ -34,7 +34,7 @@ describe("the time since a set", () => {
 describe("the set logged last", () => {
   const [one, two] = [sampleSet(1), sampleSet(2)];
   const part = (set: typeof one, seq: number, at: number, parent: Command["parent"] = null) => ({
-    ...sampleCommand(1, seq, { kind: "part", part: samplePart(set) }, parent),
+    ...sampleCommand(1, seq, { kind: "part", part: sampleLoggedSet(set) }, parent),
     at,
   });
   const acked = (...commands: Command[]): OrderedCommand[] =>
@@ -53,7 +53,7 @@ describe("the set logged last", () => {
 
   it("is the one before where it was removed, and itself again once it is logged anew", () => {
     const [first, second] = [part(one, 1, 1), part(two, 2, 2)];
-    const key = samplePart(two).key;
+    const key = sampleLoggedSet(two).key;
     const removal = sampleCommand(1, 3, { kind: "removePart", key }, second.commandId);
     expect(seqOf(acked(first, second, removal))).toBe(1);
     expect(seqOf(acked(first, second, removal, part(two, 4, 4, removal.commandId)))).toBe(4);

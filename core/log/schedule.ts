@@ -14,15 +14,19 @@ export interface PlanHead {
 export type RulingState = "open" | "done" | "changedSince";
 
 /** Where a planned session stands: not begun, being trained, or ended and perhaps ruled on. */
-export type RunState =
+export type SessionState =
   | { readonly kind: "none" }
-  | { readonly kind: "running"; readonly runId: Id<"run"> }
-  | { readonly kind: "ended"; readonly runId: Id<"run">; readonly ruling: RulingState };
+  | { readonly kind: "running"; readonly sessionLogId: Id<"sessionLog"> }
+  | {
+      readonly kind: "ended";
+      readonly sessionLogId: Id<"sessionLog">;
+      readonly ruling: RulingState;
+    };
 
 /** A planned session as lists show it. */
 export interface PlanEntry extends PlanHead {
   readonly id: Id<"plan">;
   readonly revision: number;
   readonly personName: string;
-  readonly run: RunState;
+  readonly sessionState: SessionState;
 }

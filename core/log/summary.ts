@@ -8,39 +8,41 @@ import {
   sidesOf,
 } from "../plan/index.ts";
 import { hardSetCount, perLeg, type CountedSet } from "../unroll/index.ts";
-import { partsOf, skipReason, type LoggedPart, type RunLog } from "./fold.ts";
-import type { PerformedPart } from "./part.ts";
-import { judgedParts } from "./trial.ts";
+import { loggedSetsOf, skipReason, type SaidSet, type SessionLog } from "./fold.ts";
+import type { LoggedSet } from "./logged-set.ts";
+import { judgedLoggedSets } from "./trial.ts";
 
 /** Plan against what was done, for one exercise. */
 export interface SlotSummary {
   readonly slot: Slot;
   readonly plannedSets: number;
   readonly doneSets: number;
-  readonly parts: readonly LoggedPart[];
+  readonly loggedSets: readonly SaidSet[];
   readonly skipped: string | null;
 }
 
 /** Plan against what was done, exercise by exercise. A set with two sides is done when both are. */
-export function summarise(plan: SessionPlan, log: RunLog): readonly SlotSummary[] {
-  const parts = partsOf(log);
+export function summarise(plan: SessionPlan, log: SessionLog): readonly SlotSummary[] {
+  const loggedSets = loggedSetsOf(log);
   return slotsOf(plan).map((slot) => {
-    const own = parts.filter(({ part }) => part.slotId === slot.id);
+    const own = loggedSets.filter(({ loggedSet }) => loggedSet.slotId === slot.id);
     return {
       slot,
       plannedSets: slot.sets.length,
       doneSets: slot.sets.filter((set) => isDone(set, own)).length,
-      parts: own,
+      loggedSets: own,
       skipped: skipReason(log, slot.id),
     };
   });
 }
 
-function isDone(set: PlannedSet, parts: readonly LoggedPart[]): boolean {
+function isDone(set: PlannedSet, loggedSets: readonly SaidSet[]): boolean {
   return sidesOf(set.side).every((side) =>
-    parts.some(
-      ({ part }) =>
-        part.key.setId === set.id && part.key.extensionId === null && part.key.side === side,
+    loggedSets.some(
+      ({ loggedSet }) =>
+        loggedSet.key.setId === set.id &&
+        loggedSet.key.extensionId === null &&
+        loggedSet.key.side === side,
     ),
   );
 }
@@ -48,15 +50,17 @@ function isDone(set: PlannedSet, parts: readonly LoggedPart[]): boolean {
 /** The performed sets as volume counts them: one per set, at the effort of the side closer to the limit. */
 export function performedSets(
   plan: SessionPlan,
-  log: RunLog,
+  log: SessionLog,
   find: FindMovement,
 ): readonly CountedSet[] {
-  return summarise(plan, log).flatMap(({ slot, parts }) => {
+  return summarise(plan, log).flatMap(({ slot, loggedSets }) => {
     const movement = find(slot.movement);
     if (movement === null) return [];
     const done = slot.sets.flatMap((set) => {
-      const own = parts.flatMap(({ part }) => (part.key.setId === set.id ? [part] : []));
-      const main = judgedParts(set, own);
+      const own = loggedSets.flatMap(({ loggedSet }) =>
+        loggedSet.key.setId === set.id ? [loggedSet] : [],
+      );
+      const main = judgedLoggedSets(set, own);
       return main.length === 0 ? [] : [{ set, side: set.side, own, main }];
     });
     return perLeg(done).flatMap(({ set, own, main }) => {
@@ -78,14 +82,14 @@ export function performedSets(
 }
 
 /** Hard sets performed so far in the session; unknown effort counts. */
-export function hardSetsDone(plan: SessionPlan, log: RunLog, find: FindMovement): number {
+export function hardSetsDone(plan: SessionPlan, log: SessionLog, find: FindMovement): number {
   return hardSetCount(performedSets(plan, log, find));
 }
 
 /** Parts on sets that the plan no longer holds, after a change of the plan was taken into the session. */
-export function unplannedParts(plan: SessionPlan, log: RunLog): readonly PerformedPart[] {
+export function unplannedSets(plan: SessionPlan, log: SessionLog): readonly LoggedSet[] {
   const planned = new Set(slotsOf(plan).flatMap((slot) => slot.sets.map((set) => set.id)));
-  return partsOf(log)
-    .map(({ part }) => part)
-    .filter((part) => !planned.has(part.key.setId));
+  return loggedSetsOf(log)
+    .map(({ loggedSet }) => loggedSet)
+    .filter((loggedSet) => !planned.has(loggedSet.key.setId));
 }

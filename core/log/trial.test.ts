@@ -2,11 +2,11 @@ import { describe, expect, it } from "vitest";
 import { amountKg, count, kg, share } from "../kernel/index.ts";
 import type { LoadRule, Rir } from "../plan/index.ts";
 import { unrollSlot } from "../unroll/index.ts";
-import { fellShort, foundByTrial, judgedParts } from "./trial.ts";
+import { fellShort, foundByTrial, judgedLoggedSets } from "./trial.ts";
 import {
-  sampleAround,
+  sampleUnrollContext,
   sampleId,
-  samplePart,
+  sampleLoggedSet,
   sampleSet,
   sampleSlot,
   sampleStation,
@@ -20,7 +20,7 @@ const tried = (
   rir: Rir,
   side: "both" | "left" | "right" = "both",
 ) =>
-  samplePart(set, {
+  sampleLoggedSet(set, {
     key: { setId: set.id, extensionId: null, round: 0, ordinal, side },
     reading: kg(reading),
     rir,
@@ -91,21 +91,21 @@ describe("what a trial comes to", () => {
     ],
     ["nothing yet where nobody said what was left", [[60, "unknown"]], null, 0],
   ])("is %s", (_, did, reading, tries) => {
-    const parts = did.map(([load, rir], i) => tried(i, load, rir));
-    expect(foundByTrial(set, parts)).toEqual(
+    const loggedSets = did.map(([load, rir], i) => tried(i, load, rir));
+    expect(foundByTrial(set, loggedSets)).toEqual(
       reading === null ? null : { reading: kg(reading), tries },
     );
   });
 
   it("goes by the side that is closer to the limit", () => {
-    const parts = [tried(0, 60, 4, "left"), tried(0, 60, 2, "right")];
-    expect(foundByTrial(set, parts)).toEqual({ reading: kg(60), tries: 1 });
-    expect(judgedParts(set, parts)).toHaveLength(2);
+    const loggedSets = [tried(0, 60, 4, "left"), tried(0, 60, 2, "right")];
+    expect(foundByTrial(set, loggedSets)).toEqual({ reading: kg(60), tries: 1 });
+    expect(judgedLoggedSets(set, loggedSets)).toHaveLength(2);
   });
 
   it("does not know what is left while one side says nothing", () => {
-    const parts = [tried(0, 60, 2, "left"), tried(0, 60, "unknown", "right")];
-    expect(foundByTrial(set, parts)).toBeNull();
+    const loggedSets = [tried(0, 60, 2, "left"), tried(0, 60, "unknown", "right")];
+    expect(foundByTrial(set, loggedSets)).toBeNull();
   });
 
   it("leaves out what extends it, and other sets", () => {
@@ -113,24 +113,24 @@ describe("what a trial comes to", () => {
       ...tried(1, 50, 0),
       key: { ...tried(1, 50, 0).key, extensionId: sampleId<"extension">(9) },
     };
-    const elsewhere = samplePart(sampleSet(7), { rir: 0 });
+    const elsewhere = sampleLoggedSet(sampleSet(7), { rir: 0 });
     const parts = [tried(0, 60, 5), drop, elsewhere] as const;
     expect(foundByTrial(set, parts)).toBeNull();
-    expect(judgedParts(set, parts)).toEqual([parts[0]]);
+    expect(judgedLoggedSets(set, parts)).toEqual([parts[0]]);
   });
 
   it("is nothing for a set that is no trial, which is judged by all of its parts", () => {
     const plain = sampleSet(2);
-    const parts = [samplePart(plain), tried(0, 60, 2)];
-    expect(foundByTrial(plain, parts)).toBeNull();
-    expect(judgedParts(plain, parts)).toEqual([parts[0]]);
+    const loggedSets = [sampleLoggedSet(plain), tried(0, 60, 2)];
+    expect(foundByTrial(plain, loggedSets)).toBeNull();
+    expect(judgedLoggedSets(plain, loggedSets)).toEqual([loggedSets[0]]);
   });
 
   it("is judged by the try that was taken, or the last one while it goes on", () => {
-    const parts = [tried(0, 60, 5), tried(1, 65, 3), tried(2, 70, 0)];
-    expect(judgedParts(set, parts)).toEqual([parts[1]]);
-    expect(judgedParts(set, parts.slice(0, 2))).toEqual([parts[1]]);
-    expect(judgedParts(set, [])).toEqual([]);
+    const loggedSets = [tried(0, 60, 5), tried(1, 65, 3), tried(2, 70, 0)];
+    expect(judgedLoggedSets(set, loggedSets)).toEqual([loggedSets[1]]);
+    expect(judgedLoggedSets(set, loggedSets.slice(0, 2))).toEqual([loggedSets[1]]);
+    expect(judgedLoggedSets(set, [])).toEqual([]);
   });
 });
 
@@ -138,10 +138,10 @@ describe("a session in which a trial found its load", () => {
   const after = sampleSet(3, {
     load: { kind: "shareOfSet", upTo: null, set: set.id, part: null, share: share(0.8) },
   });
-  const loads = (parts: ReturnType<typeof tried>[]) =>
+  const loads = (loggedSets: ReturnType<typeof tried>[]) =>
     unrollSlot(
       sampleSlot([set, after]),
-      sampleAround([sampleStation()], { found: (s) => foundByTrial(s, parts) }),
+      sampleUnrollContext([sampleStation()], { found: (s) => foundByTrial(s, loggedSets) }),
     ).map(({ load }) => (load.kind === "made" ? amountKg(load.reading) : load.kind));
 
   it("asks for no further try, and what follows from it is known", () => {
@@ -157,12 +157,12 @@ describe("a load with loads to fall back on", () => {
   );
   const slot = sampleSlot([...sets, sampleSet(5, { load: { kind: "absolute", reading: kg(80) } })]);
   const after = (...reps: readonly (number | null)[]) => {
-    const parts = reps.map((n, i) =>
-      samplePart(sets[i]!, { fullReps: n === null ? null : count(n) }),
+    const loggedSets = reps.map((n, i) =>
+      sampleLoggedSet(sets[i]!, { fullReps: n === null ? null : count(n) }),
     );
     return unrollSlot(
       slot,
-      sampleAround([sampleStation()], { fellShort: (of) => fellShort(of, parts) }),
+      sampleUnrollContext([sampleStation()], { fellShort: (of) => fellShort(of, loggedSets) }),
     );
   };
   const loadsAfter = (...reps: readonly (number | null)[]) =>

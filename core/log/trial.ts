@@ -1,23 +1,23 @@
 import { repsAsked, repsLeft, type PlannedSet } from "../plan/index.ts";
 import type { FoundLoad } from "../unroll/index.ts";
-import type { PerformedPart } from "./part.ts";
+import type { LoggedSet } from "./logged-set.ts";
 
-/** One try of a trial: its place, and the parts of it, one for each side. */
+/** One try of a trial: its place, and what was logged of it, one for each side. */
 interface Try {
   readonly ordinal: number;
-  readonly parts: readonly PerformedPart[];
+  readonly loggedSets: readonly LoggedSet[];
   /** Reps left on the side closer to the limit; null where nobody said. */
   readonly left: number | null;
 }
 
-function triesOf(set: PlannedSet, parts: readonly PerformedPart[]): readonly Try[] {
-  const own = parts.filter(({ key }) => key.setId === set.id && key.extensionId === null);
+function triesOf(set: PlannedSet, loggedSets: readonly LoggedSet[]): readonly Try[] {
+  const own = loggedSets.filter(({ key }) => key.setId === set.id && key.extensionId === null);
   const ordinals = [...new Set(own.map(({ key }) => key.ordinal))].sort((a, b) => a - b);
   return ordinals.map((ordinal) => {
     const tried = own.filter(({ key }) => key.ordinal === ordinal);
     const lefts = tried.map(({ rir }) => repsLeft(rir));
     const isSaid = lefts.every((left) => left !== null);
-    return { ordinal, parts: tried, left: isSaid ? Math.min(...lefts) : null };
+    return { ordinal, loggedSets: tried, left: isSaid ? Math.min(...lefts) : null };
   });
 }
 
@@ -26,9 +26,9 @@ function triesOf(set: PlannedSet, parts: readonly PerformedPart[]): readonly Try
  * close to the limit as asked or all were made; until then null. Where no try says its reserve it is the last.
  * Source: our rule, docs/arithmetic.md § Trials.
  */
-function foundTry(set: PlannedSet, parts: readonly PerformedPart[]): Try | null {
+function foundTry(set: PlannedSet, loggedSets: readonly LoggedSet[]): Try | null {
   if (set.load.kind !== "trial") return null;
-  const tries = triesOf(set, parts);
+  const tries = triesOf(set, loggedSets);
   const asked = repsLeft(set.effort) ?? 0;
   const said = tries.filter(({ left }) => left !== null);
   const isOver = said.some(({ left }) => (left ?? Infinity) <= asked);
@@ -38,28 +38,28 @@ function foundTry(set: PlannedSet, parts: readonly PerformedPart[]): Try | null 
 }
 
 /** The load that a trial came to, and how many tries it took; null while it goes on. */
-export function foundByTrial(set: PlannedSet, parts: readonly PerformedPart[]): FoundLoad | null {
-  const reading = foundTry(set, parts)?.parts[0]?.reading ?? null;
-  return reading && { reading, tries: (triesOf(set, parts).at(-1)?.ordinal ?? 0) + 1 };
+export function foundByTrial(set: PlannedSet, loggedSets: readonly LoggedSet[]): FoundLoad | null {
+  const reading = foundTry(set, loggedSets)?.loggedSets[0]?.reading ?? null;
+  return reading && { reading, tries: (triesOf(set, loggedSets).at(-1)?.ordinal ?? 0) + 1 };
 }
 
-/** The parts that a set is judged by: those of the try that was taken; of any other set, all without extensions. */
-export function judgedParts(
+/** What was logged that a set is judged by: those of the try that was taken; of any other set, all without extensions. */
+export function judgedLoggedSets(
   set: PlannedSet,
-  parts: readonly PerformedPart[],
-): readonly PerformedPart[] {
-  const own = parts.filter(({ key }) => key.setId === set.id && key.extensionId === null);
+  loggedSets: readonly LoggedSet[],
+): readonly LoggedSet[] {
+  const own = loggedSets.filter(({ key }) => key.setId === set.id && key.extensionId === null);
   if (set.load.kind !== "trial") return own;
-  return (foundTry(set, parts) ?? triesOf(set, parts).at(-1))?.parts ?? [];
+  return (foundTry(set, loggedSets) ?? triesOf(set, loggedSets).at(-1))?.loggedSets ?? [];
 }
 
 /** True where a set asked for at least so many repetitions and a side of it came with fewer; an unknown count did not. */
-export function fellShort(set: PlannedSet, parts: readonly PerformedPart[]): boolean {
+export function fellShort(set: PlannedSet, loggedSets: readonly LoggedSet[]): boolean {
   const { target } = set;
   const least = target.kind === "limit" ? target.atLeast : (repsAsked(target)?.min ?? null);
   if (least === null) return false;
-  return judgedParts(set, parts).some((part) => {
-    const reps = set.range === "full" ? part.fullReps : part.partialReps;
+  return judgedLoggedSets(set, loggedSets).some((loggedSet) => {
+    const reps = set.range === "full" ? loggedSet.fullReps : loggedSet.partialReps;
     return reps !== null && reps < least;
   });
 }

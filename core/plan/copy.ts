@@ -5,11 +5,11 @@ import type { Block, Slot } from "./plan.ts";
 import type { PlannedSet } from "./planned-set.ts";
 import type { SetCopies } from "./reference.ts";
 
-/** Fresh ids for these sets and their parts, so that references among them can be led to the copies. */
+/** Fresh ids for these sets and their extensions, so that references among them can be led to the copies. */
 export function copiesOf(sets: readonly PlannedSet[], newId: NewId): SetCopies {
   return {
     sets: new Map(sets.map((set) => [set.id, newId<"set">()])),
-    parts: new Map(
+    extensions: new Map(
       sets.flatMap((set) => set.extensions.map(({ id }) => [id, newId<"extension">()] as const)),
     ),
   };
@@ -46,7 +46,7 @@ export function copySet(set: PlannedSet, copies: SetCopies, newId: NewId): Plann
     between: set.between.map((item) => copyItem(item, newId)),
     extensions: set.extensions.map((extension) => ({
       ...extension,
-      id: copies.parts.get(extension.id) ?? newId(),
+      id: copies.extensions.get(extension.id) ?? newId(),
     })),
   };
 }

@@ -6,7 +6,7 @@ import {
   copyPlan,
   duplicateSet,
   newBlock,
-  partEarlier,
+  extensionEarlier,
   referredBy,
   replaceReading,
   servesMovement,
@@ -159,13 +159,13 @@ describe("the order of what follows a set", () => {
   const set = sampleSet(1, { extensions: [a!, b!, c!] });
 
   it("puts a part before the one that it follows", () => {
-    expect(partEarlier(set, c!.id).extensions).toEqual([a, c, b]);
-    expect(partEarlier(set, b!.id).extensions).toEqual([b, a, c]);
+    expect(extensionEarlier(set, c!.id).extensions).toEqual([a, c, b]);
+    expect(extensionEarlier(set, b!.id).extensions).toEqual([b, a, c]);
   });
 
   it("leaves the first, and what is not there", () => {
-    expect(partEarlier(set, a!.id)).toBe(set);
-    expect(partEarlier(set, sampleId(99))).toBe(set);
+    expect(extensionEarlier(set, a!.id)).toBe(set);
+    expect(extensionEarlier(set, sampleId(99))).toBe(set);
   });
 });
 

@@ -288,17 +288,17 @@ export function replaceReading(slot: Slot, from: Mass, to: Mass): Slot {
     sets: slot.sets.map((set) => ({
       ...set,
       load: mapReadings(set.load, other),
-      extensions: set.extensions.map((part) =>
-        part.kind === "drop" && part.to.kind === "reading"
-          ? { ...part, to: { ...part.to, reading: other(part.to.reading) } }
-          : part,
+      extensions: set.extensions.map((extension) =>
+        extension.kind === "drop" && extension.to.kind === "reading"
+          ? { ...extension, to: { ...extension.to, reading: other(extension.to.reading) } }
+          : extension,
       ),
     })),
   };
 }
 
-/** The set with one of its parts put before the one that it follows; the first stays. */
-export function partEarlier(set: PlannedSet, part: Id<"extension">): PlannedSet {
+/** The set with one of its extensions put before the one that it follows; the first stays. */
+export function extensionEarlier(set: PlannedSet, part: Id<"extension">): PlannedSet {
   const at = set.extensions.findIndex(({ id }) => id === part);
   const moved = set.extensions[at];
   const before = set.extensions[at - 1];

@@ -9,8 +9,8 @@ export interface ExtensionIds {
   readonly lineageId: Id<"lineage">;
 }
 
-/** How often an extension's part is done, the wait before each, and what each asks for. */
-export interface Parts {
+/** How often an extension is done, the wait before each, and what each asks for. */
+export interface Bursts {
   readonly times: number;
   readonly restBefore: Rest;
   readonly target: Target;
@@ -23,7 +23,7 @@ export const waitOf = (pause: Seconds, waits: "exactly" | "atMost"): Rest =>
   waits === "exactly" ? { kind: "fixed", seconds: pause } : { kind: "atMost", seconds: pause };
 
 /** Done once, with no wait before it. */
-export const straightOn = (target: Target): Parts => ({
+export const straightOn = (target: Target): Bursts => ({
   times: 1,
   restBefore: NO_WAIT,
   target,

@@ -7,7 +7,7 @@ import * as forced from "./extension/forced.ts";
 import * as partials from "./extension/partials.ts";
 import * as positionChange from "./extension/position-change.ts";
 import * as restPause from "./extension/rest-pause.ts";
-import type { Parts } from "./extension-base.ts";
+import type { Bursts } from "./extension-base.ts";
 import type { Target } from "./target.ts";
 
 /** The kinds of extensions; the only list of them. */
@@ -22,7 +22,7 @@ export const EXTENSIONS = {
   breather,
 } as const;
 
-/** What happens at the end of a set, in order. The parts after a drop use the load that it left. */
+/** What happens at the end of a set, in order. The extensions after a drop use the load that it left. */
 export type Extension = FamilyOf<typeof EXTENSIONS>;
 export type ExtensionKind = Extension["kind"];
 export const EXTENSION_KINDS = kindsOf(EXTENSIONS);
@@ -37,7 +37,7 @@ export function newExtension(
   return EXTENSIONS[kind].begin({ id: newId(), lineageId: newId() }, set.target);
 }
 
-/** How often an extension's part is done, the wait before each, and what each asks for. */
-export function partsOf(extension: Extension): Parts {
-  return applied(EXTENSIONS, "parts", extension);
+/** How often an extension is done, the wait before each, and what each asks for. */
+export function burstsOf(extension: Extension): Bursts {
+  return applied(EXTENSIONS, "bursts", extension);
 }

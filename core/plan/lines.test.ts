@@ -69,7 +69,7 @@ describe("the lines of an exercise", () => {
       sampleSlot([at(1, 100, { extensions: chain(20) }), at(2, 100, { extensions: chain(30) })]),
     );
     const [a, b] = sets.map(({ extensions }) =>
-      extensions.map((part) => (part.kind === "drop" ? part.line : null)),
+      extensions.map((extension) => (extension.kind === "drop" ? extension.line : null)),
     );
     expect(a).toEqual(b);
     expect(new Set(a).size).toBe(2);

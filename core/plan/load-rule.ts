@@ -48,7 +48,7 @@ export function loadOfKind(kind: LoadRule["kind"], from: LoadBeginning): LoadRul
   return LOAD_RULES[kind].begin(from);
 }
 
-/** A load rule that follows from a copied set or part, led to the copy. */
+/** A load rule that follows from a copied set or extension, led to the copy. */
 export function leadTo(rule: LoadRule, copies: SetCopies): LoadRule {
   return applied(LOAD_RULES, "lead", rule, copies);
 }
@@ -58,7 +58,7 @@ export function followsOf(rule: LoadRule): Follows {
   return applied(LOAD_RULES, "follows", rule);
 }
 
-/** The set, or part of one, that a load goes from; null where it goes from none. */
+/** The set, or extension of one, that a load goes from; null where it goes from none. */
 export function referenceOf(rule: LoadRule): SetReference | null {
   const from = "basis" in rule ? rule.basis : rule;
   return "set" in from ? { set: from.set, part: "part" in from ? from.part : null } : null;

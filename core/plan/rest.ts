@@ -34,7 +34,7 @@ export function restSpan(rest: Rest): Duration {
   return applied(RESTS, "span", rest);
 }
 
-/** A fixed wait inside a set: between its parts, or while sides are changed. */
+/** A fixed wait inside a set: between its extensions, or while sides are changed. */
 export function pauseOf(pause: Seconds): Duration {
   return restSpan({ kind: "fixed", seconds: pause });
 }

@@ -3,7 +3,7 @@ import { lb } from "../kernel/index.ts";
 import { checkPlan, unrollSlot } from "../unroll/index.ts";
 import { filled, SCHEMES, shrinkingReserve } from "./schemes.ts";
 import {
-  sampleAround,
+  sampleUnrollContext,
   sampleNewId,
   sampleSet,
   sampleSlot,
@@ -30,8 +30,8 @@ describe("filling an exercise", () => {
   });
 
   it("runs the stack down pin by pin with short rests", () => {
-    const around = sampleAround([sampleStation(STACK)]);
-    const steps = unrollSlot(filled(sampleSlot([work]), "runDown", sampleNewId), around);
+    const context = sampleUnrollContext([sampleStation(STACK)]);
+    const steps = unrollSlot(filled(sampleSlot([work]), "runDown", sampleNewId), context);
     expect(steps.map((s) => s.load.kind === "made" && s.load.reading)).toEqual(
       [75, 65, 50, 35].map(lb),
     );
@@ -96,7 +96,7 @@ describe("filling an exercise", () => {
           },
         ],
       };
-      const issues = checkPlan(plan, sampleAround([sampleStation(STACK)]));
+      const issues = checkPlan(plan, sampleUnrollContext([sampleStation(STACK)]));
       expect(issues.filter((issue) => issue.blocks)).toEqual([]);
     }
   });

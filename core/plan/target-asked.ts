@@ -1,6 +1,6 @@
 import { count, seconds, type Count, type Seconds } from "../kernel/index.ts";
 
-/** What of a performed part a target counts. */
+/** What of a logged set a target counts. */
 export type Measure = "reps" | "seconds" | "steps" | "metres";
 
 /** How much a target asks for in one go, in what it counts. */

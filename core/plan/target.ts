@@ -39,7 +39,7 @@ export const TARGETS = {
 } as const;
 
 /**
- * What a set or a part of it asks for. Reps and steps are per side wherever a side is named. Where the end is
+ * What a set or an extension of it asks for. Reps and steps are per side wherever a side is named. Where the end is
  * open (`limit`, `untilForm`, `afterBurn`, `total`) `likely` says what the coach expects; time is estimated
  * from it, nothing else.
  */

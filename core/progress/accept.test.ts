@@ -3,11 +3,11 @@ import { describe, expect, it } from "vitest";
 import { count, kg, sameReading, share, type Mass } from "../kernel/index.ts";
 import { allLoads, harderBy, type Loading } from "../gym/index.ts";
 import { linesOf, withLines, type LoadRule, type PlannedSet, type Slot } from "../plan/index.ts";
-import { unrollSlot, type Surroundings } from "../unroll/index.ts";
+import { unrollSlot, type UnrollContext } from "../unroll/index.ts";
 import { anyExtension } from "~/tests/arbitrary/plan.ts";
 import {
   RACK,
-  sampleAround,
+  sampleUnrollContext,
   sampleDrop,
   sampleId,
   sampleSet,
@@ -37,8 +37,8 @@ const SLED: Loading = {
   points: 2,
   plates: [20, 10, 5, 2.5].map((size) => ({ size: kg(size), count: 8 })),
 };
-const around = (loading: Loading, known: Partial<Omit<Surroundings, "station">> = {}) =>
-  sampleAround([sampleStation(loading)], { bodyWeight: kg(80), ...known });
+const context = (loading: Loading, known: Partial<Omit<UnrollContext, "station">> = {}) =>
+  sampleUnrollContext([sampleStation(loading)], { bodyWeight: kg(80), ...known });
 const at = (load: number): LoadRule => ({ kind: "absolute", reading: kg(load) });
 const choose = (slot: Slot, ...loads: readonly (Mass | null)[]): Chosen =>
   new Map(
@@ -48,7 +48,7 @@ const choose = (slot: Slot, ...loads: readonly (Mass | null)[]): Chosen =>
     }),
   );
 const kgs = (masses: readonly (Mass | null)[]) => masses.map((m) => m && m.thousandths / 1000);
-const readings = (slot: Slot, of: Surroundings) =>
+const readings = (slot: Slot, of: UnrollContext) =>
   outcomesOf(slot, of).map((outcome) => kgs(outcome.readings));
 
 describe("accepting a proposal", () => {
@@ -60,8 +60,8 @@ describe("accepting a proposal", () => {
         sampleSet(3, { role: "backOff", load: at(90) }),
       ]),
     );
-    const next = accepted(slot, choose(slot, null, kg(112.5)), around(RACK));
-    expect(readings(next, around(RACK))).toEqual([[60], [112.5], [90]]);
+    const next = accepted(slot, choose(slot, null, kg(112.5)), context(RACK));
+    expect(readings(next, context(RACK))).toEqual([[60], [112.5], [90]]);
   });
 
   it("moves a back-off that is a share of its top set with it", () => {
@@ -74,9 +74,9 @@ describe("accepting a proposal", () => {
         }),
       ]),
     );
-    expect(readings(slot, around(RACK))).toEqual([[100], [80]]);
-    const next = accepted(slot, choose(slot, kg(112.5)), around(RACK));
-    expect(readings(next, around(RACK))).toEqual([[112.5], [90]]);
+    expect(readings(slot, context(RACK))).toEqual([[100], [80]]);
+    const next = accepted(slot, choose(slot, kg(112.5)), context(RACK));
+    expect(readings(next, context(RACK))).toEqual([[112.5], [90]]);
   });
 
   it("changes the sets of a counterweight line whichever is the easiest", () => {
@@ -86,8 +86,8 @@ describe("accepting a proposal", () => {
         sampleSet(2, { role: "backOff", load: at(30) }),
       ]),
     );
-    const next = accepted(slot, choose(slot, kg(15)), around(COUNTERWEIGHT));
-    expect(readings(next, around(COUNTERWEIGHT))).toEqual([[15], [30]]);
+    const next = accepted(slot, choose(slot, kg(15)), context(COUNTERWEIGHT));
+    expect(readings(next, context(COUNTERWEIGHT))).toEqual([[15], [30]]);
   });
 
   it("keeps a drop made by plates where it was: 100 kg less a 20 a side, also from 102.5", () => {
@@ -97,7 +97,7 @@ describe("accepting a proposal", () => {
     const slot = sampleSlot([
       sampleSet(1, { load: at(100), extensions: [strip as PlannedSet["extensions"][number]] }),
     ]);
-    const here = around(rack);
+    const here = context(rack);
     expect(readings(slot, here)).toEqual([[100, 60]]);
     const next = accepted(slot, choose(slot, kg(102.5)), here);
     expect(readings(next, here)).toEqual([[102.5, 60]]);
@@ -137,7 +137,7 @@ describe("accepting a proposal", () => {
     ],
   ])("writes it by the rule it found: %s", (_, load, want) => {
     const slot = sampleSlot([sampleSet(1, { load })]);
-    const here = around(BELT, { lastReading: () => kg(10) });
+    const here = context(BELT, { lastReading: () => kg(10) });
     const next = accepted(slot, choose(slot, kg(12.5)), here);
     expect(next.sets[0]?.load).toEqual(want);
   });
@@ -145,7 +145,7 @@ describe("accepting a proposal", () => {
   it("leaves what follows from an estimate as it is", () => {
     const load: LoadRule = { kind: "shareOfMaximum", upTo: null, share: share(0.75) };
     const slot = sampleSlot([sampleSet(1, { load })]);
-    expect(accepted(slot, choose(slot, kg(100)), around(RACK)).sets[0]?.load).toEqual(load);
+    expect(accepted(slot, choose(slot, kg(100)), context(RACK)).sets[0]?.load).toEqual(load);
   });
 
   it("plans exactly the load chosen for each line, whatever its rule, station and extensions", () => {
@@ -202,7 +202,7 @@ describe("accepting a proposal", () => {
               sampleSet(2, { load: { kind: "absolute", reading: pick(d) }, role: "backOff" }),
             ]),
           );
-          const here = around(loading, { lastReading: () => pick(c) });
+          const here = context(loading, { lastReading: () => pick(c) });
           const next = accepted(slot, choose(slot, pick(b)), here);
           const steps = unrollSlot(next, here);
           const first = steps.find(({ key }) => key.setId === sampleId(1))?.load;
@@ -231,7 +231,7 @@ describe("accepting a proposal", () => {
             extensions: [strip as PlannedSet["extensions"][number]],
           }),
         ]);
-        const here = around(RACK);
+        const here = context(RACK);
         const dropOf = (of: Slot) => outcomesOf(of, here)[0]?.readings[1] ?? null;
         const [before, after] = [dropOf(slot), dropOf(accepted(slot, choose(slot, to), here))];
         if (before === null || after === null || to.thousandths < before.thousandths) return;

@@ -26,7 +26,7 @@ import {
   type Slot,
 } from "../plan/index.ts";
 import { followsFrom } from "./propose.ts";
-import { unrollSlot, type SetStep, type Surroundings } from "../unroll/index.ts";
+import { unrollSlot, type SetStep, type UnrollContext } from "../unroll/index.ts";
 
 /** The load that was chosen for each line; a line that is not in it stays as it is. */
 export type Chosen = ReadonlyMap<Id<"line">, Mass>;
@@ -34,12 +34,12 @@ export type Chosen = ReadonlyMap<Id<"line">, Mass>;
 /**
  * The exercise with the chosen loads written in: every set of a line unrolls to exactly the load chosen for it,
  * whatever its load rule is. What follows from another set follows; drops that take plates off come out at the
- * load they came out at before. `around` is as the next session will find it.
+ * load they came out at before. `context` is as the next session will find it.
  */
-export function accepted(slot: Slot, chosen: Chosen, around: Surroundings): Slot {
-  const station = around.station(slot.station);
+export function accepted(slot: Slot, chosen: Chosen, context: UnrollContext): Slot {
+  const station = context.station(slot.station);
   if (station === null || chosen.size === 0) return slot;
-  const was = dropsOf(unrollSlot(slot, around));
+  const was = dropsOf(unrollSlot(slot, context));
   const loads: Slot = {
     ...slot,
     sets: slot.sets.map((set) => {
@@ -48,12 +48,12 @@ export function accepted(slot: Slot, chosen: Chosen, around: Surroundings): Slot
         ? set
         : {
             ...set,
-            load: withChosen(set.load, reading, station.loading, slot, around),
+            load: withChosen(set.load, reading, station.loading, slot, context),
             loadBounds: boundsWith(set.loadBounds, reading),
           };
     }),
   };
-  return withDropsAsBefore(exactly(loads, chosen, around), station, was, around);
+  return withDropsAsBefore(exactly(loads, chosen, context), station, was, context);
 }
 
 /** A bound that the coach chose to pass gives way to the load chosen. */
@@ -65,9 +65,9 @@ function boundsWith({ least, most }: LoadBounds, reading: Mass): LoadBounds {
 }
 
 /** A rule that comes to another load than the chosen one, since it is worked out and rounded, gives way to it. */
-function exactly(slot: Slot, chosen: Chosen, around: Surroundings): Slot {
+function exactly(slot: Slot, chosen: Chosen, context: UnrollContext): Slot {
   const firsts = new Map(
-    unrollSlot(slot, around)
+    unrollSlot(slot, context)
       .filter(({ kind, key }) => kind === "set" && key.ordinal === 0)
       .map(({ key, load }) => [key.setId, load]),
   );
@@ -91,7 +91,7 @@ function withChosen(
   reading: Mass,
   loading: Loading,
   slot: Slot,
-  around: Surroundings,
+  context: UnrollContext,
 ): LoadRule {
   switch (load.kind) {
     case "absolute":
@@ -105,14 +105,14 @@ function withChosen(
         then: load.then.map((to) => alongWith(to, load.reading, reading, loading)),
       };
     case "fromLast": {
-      const last = around.lastReading(slot.movement, slot.station);
+      const last = context.lastReading(slot.movement, slot.station);
       const steps = last && stepsBetween(loading, last, reading);
       return steps === null ? { kind: "absolute", reading } : { ...load, steps };
     }
     case "bodyWeight":
-      return bodyWeightFor(reading, loading, around.bodyWeight);
+      return bodyWeightFor(reading, loading, context.bodyWeight);
     case "massFrom": {
-      const last = around.lastReading(slot.movement, slot.station);
+      const last = context.lastReading(slot.movement, slot.station);
       return load.basis.kind === "set" || last === null
         ? load
         : { ...load, counted: "asRead", ...differenceOf(last, reading, loading) };
@@ -190,15 +190,17 @@ function withDropsAsBefore(
   slot: Slot,
   station: Station,
   was: ReadonlyMap<Id<"extension">, Mass>,
-  around: Surroundings,
+  context: UnrollContext,
 ): Slot {
   return slot.sets.reduce<Slot>((now, { id }) => {
     const set = now.sets.find((s) => s.id === id);
     return set === undefined || !set.extensions.some(isStripped)
       ? now
       : set.extensions.reduce(
-          (then, part) =>
-            isStripped(part) ? withPlatesOff(then, id, part, station, was, around) : then,
+          (then, extension) =>
+            isStripped(extension)
+              ? withPlatesOff(then, id, extension, station, was, context)
+              : then,
           now,
         );
   }, slot);
@@ -207,8 +209,8 @@ function withDropsAsBefore(
 type Drop = Extract<Extension, { readonly kind: "drop" }>;
 type Stripped = Drop & { readonly to: Extract<DropLoad, { readonly kind: "strip" }> };
 
-function isStripped(part: Extension): part is Stripped {
-  return part.kind === "drop" && part.to.kind === "strip";
+function isStripped(extension: Extension): extension is Stripped {
+  return extension.kind === "drop" && extension.to.kind === "strip";
 }
 
 function withPlatesOff(
@@ -217,10 +219,10 @@ function withPlatesOff(
   drop: Stripped,
   { loading }: Station,
   was: ReadonlyMap<Id<"extension">, Mass>,
-  around: Surroundings,
+  context: UnrollContext,
 ): Slot {
   const target = was.get(drop.id);
-  const steps = unrollSlot(slot, around).filter(({ key }) => key.setId === setId);
+  const steps = unrollSlot(slot, context).filter(({ key }) => key.setId === setId);
   const at = steps.findIndex(({ key }) => key.extensionId === drop.id);
   const from = steps[at - 1]?.load;
   if (target === undefined || from?.kind !== "made") return slot;
@@ -242,8 +244,8 @@ function withPlatesOff(
       set.id === setId
         ? {
             ...set,
-            extensions: set.extensions.map((part) =>
-              part.id === drop.id ? { ...drop, to } : part,
+            extensions: set.extensions.map((extension) =>
+              extension.id === drop.id ? { ...drop, to } : extension,
             ),
           }
         : set,
@@ -259,8 +261,8 @@ export interface Outcome {
 }
 
 /** The loads that an exercise comes to, line by line. */
-export function outcomesOf(slot: Slot, around: Surroundings): readonly Outcome[] {
-  const steps = unrollSlot(slot, around);
+export function outcomesOf(slot: Slot, context: UnrollContext): readonly Outcome[] {
+  const steps = unrollSlot(slot, context);
   return linesOf(slot).map(({ id, sets: [first] }) => {
     const own = steps.filter(
       ({ key, kind }) =>

@@ -5,7 +5,7 @@ import { slotsOf, withLines, type PlannedSet, type Slot } from "../plan/index.ts
 import { decidedOf, nextDocument, proposalsAfter, type Decision } from "./next-session.ts";
 import {
   RACK,
-  sampleAround,
+  sampleUnrollContext,
   sampleContext,
   sampleExposed,
   sampleExposure,
@@ -27,9 +27,9 @@ const SLOT = withLines(
   ]),
 );
 const OTHER: Slot = { ...sampleSlot([at(9, 40)]), id: sampleId(750), station: sampleId(2) };
-const RUN = { id: sampleId<"run">(600), document: samplePlan(SLOT, OTHER) };
+const RUN = { id: sampleId<"sessionLog">(600), document: samplePlan(SLOT, OTHER) };
 const STATION = sampleStation(RACK, 1);
-const around = sampleAround([STATION]);
+const context = sampleUnrollContext([STATION]);
 
 /** Ten reps in every set of both lines: the top of the range. */
 const TRAINED = sampleExposure(
@@ -41,9 +41,9 @@ const TRAINED = sampleExposure(
   ),
   { context: sampleContext({ lineageId: SLOT.lineageId }) },
 );
-const series = (runId = RUN.id): Series =>
-  new Map([[lastKey(SLOT.movement, SLOT.station), [{ ...TRAINED, runId }]]]);
-const proposed = () => proposalsAfter(RUN, series(), [STATION], around, false);
+const series = (sessionLogId = RUN.id): Series =>
+  new Map([[lastKey(SLOT.movement, SLOT.station), [{ ...TRAINED, sessionLogId }]]]);
+const proposed = () => proposalsAfter(RUN, series(), [STATION], context, false);
 const [top, backOff] = SLOT.sets.slice(1).map(({ line }) => line);
 
 const decide = (...over: readonly Decision[]): readonly Decision[] =>
@@ -75,7 +75,7 @@ describe("what is proposed after a session", () => {
   it("is nothing where the equipment is gone, or the exercise was not trained in it", () => {
     const [, gone] = proposed();
     expect(gone).toMatchObject({ station: null, lines: [{ reading: null, mustRule: true }] });
-    const before = proposalsAfter(RUN, series(sampleId(601)), [STATION], around, false);
+    const before = proposalsAfter(RUN, series(sampleId(601)), [STATION], context, false);
     expect(before[0]?.lines.map(({ because }) => because[0]?.code)).toEqual([
       "noExposure",
       "noExposure",
@@ -96,7 +96,7 @@ describe("the coach's decisions", () => {
     const decided = decidedOf(proposed(), decide(overrule()));
     if (!decided.ok) throw new Error(decided.error.code);
     expect(decided.value.map(({ chosen }) => chosen)).toEqual([kg(105), kg(82.5), null]);
-    const next = nextDocument(RUN.document, decided.value, around, sampleNewId);
+    const next = nextDocument(RUN.document, decided.value, context, sampleNewId);
     const loads = slotsOf(next).map((slot) =>
       slot.sets.map(({ load }) => (load.kind === "absolute" ? load.reading : load.kind)),
     );

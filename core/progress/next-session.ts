@@ -2,7 +2,7 @@ import { fail, ok, type Id, type Mass, type NewId, type Result } from "../kernel
 import { howToMake, type CannotBeMade, type Station } from "../gym/index.ts";
 import { lastKey, type Series } from "../log/index.ts";
 import { copyPlan, mapSlots, slotsOf, type SessionPlan, type Slot } from "../plan/index.ts";
-import type { Surroundings } from "../unroll/index.ts";
+import type { UnrollContext } from "../unroll/index.ts";
 import { accepted, outcomesOf, type Chosen, type Outcome } from "./accept.ts";
 import { proposeFor, unplaced } from "./propose.ts";
 import type { LineProposal } from "./proposal.ts";
@@ -19,29 +19,29 @@ export interface SlotProposal<S extends Station = Station> {
 
 /**
  * What Kravo proposes for every exercise of a trained session, at the stations as they are now. `series` ends with
- * that session; `around` is as the next one will find it.
+ * that session; `context` is as the next one will find it.
  */
 export function proposalsAfter<S extends Station>(
-  session: { readonly id: Id<"run">; readonly document: SessionPlan },
+  session: { readonly id: Id<"sessionLog">; readonly document: SessionPlan },
   series: Series,
   stations: readonly S[],
-  around: Surroundings,
+  context: UnrollContext,
   isHoldingSuccess: boolean,
 ): readonly SlotProposal<S>[] {
   return slotsOf(session.document).map((slot) => {
     const station = stations.find((s) => s.id === slot.station) ?? null;
     const exposures = series.get(lastKey(slot.movement, slot.station)) ?? [];
-    const own = exposures.at(-1)?.runId === session.id ? exposures : [];
+    const own = exposures.at(-1)?.sessionLogId === session.id ? exposures : [];
     const lines =
       station === null
         ? unplaced(slot)
         : proposeFor(slot, own, {
             loading: station.loading,
-            bodyWeight: around.bodyWeight,
+            bodyWeight: context.bodyWeight,
             isHoldingSuccess,
-            parameters: around.movement(slot.movement)?.setUp ?? [],
+            parameters: context.movement(slot.movement)?.setUp ?? [],
           });
-    const outcomes = outcomesOf(accepted(slot, proposedFor(lines), around), around);
+    const outcomes = outcomesOf(accepted(slot, proposedFor(lines), context), context);
     return { slot, station, lines, outcomes };
   });
 }
@@ -108,10 +108,12 @@ export function decidedOf(
 export function nextDocument(
   document: SessionPlan,
   decided: readonly Decided[],
-  around: Surroundings,
+  context: UnrollContext,
   newId: NewId,
 ): SessionPlan {
-  const changed = mapSlots(document, (slot) => accepted(slot, chosenFor(slot.id, decided), around));
+  const changed = mapSlots(document, (slot) =>
+    accepted(slot, chosenFor(slot.id, decided), context),
+  );
   return copyPlan(changed, newId);
 }
 

@@ -78,7 +78,7 @@ function proposeLine(
     return said === null || said.sets.length === 0 ? [] : [said];
   });
   const last = own.at(-1);
-  const isToday = last !== undefined && last.runId === exposures.at(-1)?.runId;
+  const isToday = last !== undefined && last.sessionLogId === exposures.at(-1)?.sessionLogId;
   if (!isToday) return keep(planned, [{ code: "noExposure" }], "low", false);
   const meant = readAs(own, last, known);
   const judged: JudgedLine = { ...known, exposures: meant.exposures };

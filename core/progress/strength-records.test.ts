@@ -3,7 +3,7 @@ import { amountKg, kg, seconds, share } from "../kernel/index.ts";
 import { loadsBetween } from "../gym/index.ts";
 import { OPEN_TEMPO } from "../plan/index.ts";
 import { lastKey, type ExposedSet } from "../log/index.ts";
-import { strengthRecordOf, surroundingsFrom } from "./strength-records.ts";
+import { strengthRecordOf, unrollContextFrom } from "./strength-records.ts";
 import { strengthTable } from "./rep-max-table.ts";
 import { USUAL_RULES } from "./strength-rules.ts";
 import { PLAIN_STRICTNESS } from "./strictness.ts";
@@ -18,10 +18,10 @@ describe("what is known of a person at a station", () => {
 
   it("is the last session's first load and heaviest total, and the most telling estimate of the last three", () => {
     const exposures = [
-      sampleExposure([did(200, 3, 0)], { runId: sampleId(1) }),
-      sampleExposure([did(100, 8)], { runId: sampleId(2) }),
-      sampleExposure([did(100, 10)], { runId: sampleId(3) }),
-      sampleExposure([did(95, 8), did(105, 5)], { runId: sampleId(4) }),
+      sampleExposure([did(200, 3, 0)], { sessionLogId: sampleId(1) }),
+      sampleExposure([did(100, 8)], { sessionLogId: sampleId(2) }),
+      sampleExposure([did(100, 10)], { sessionLogId: sampleId(3) }),
+      sampleExposure([did(95, 8), did(105, 5)], { sessionLogId: sampleId(4) }),
     ];
     const known = strengthRecordOf(exposures, null, { ...USUAL_RULES, equation: "epley" });
     expect(known?.lastReading).toEqual(kg(95));
@@ -33,7 +33,7 @@ describe("what is known of a person at a station", () => {
 
   it("says why there is no estimate", () => {
     expect(
-      strengthRecordOf([sampleExposure([did(60, 20)], { runId: sampleId(1) })], null, {
+      strengthRecordOf([sampleExposure([did(60, 20)], { sessionLogId: sampleId(1) })], null, {
         ...USUAL_RULES,
         equation: "epley",
       }),
@@ -45,7 +45,7 @@ describe("what is known of a person at a station", () => {
 
   it("is what a load by maximum and by effort is worked out from", () => {
     const known = strengthRecordOf(
-      [sampleExposure([did(100, 5, 0)], { runId: sampleId(1) })],
+      [sampleExposure([did(100, 5, 0)], { sessionLogId: sampleId(1) })],
       null,
       {
         ...USUAL_RULES,
@@ -54,8 +54,8 @@ describe("what is known of a person at a station", () => {
     );
     if (known === null) throw new Error("nothing known");
     const key = lastKey(known.movement, known.station);
-    const around = surroundingsFrom({ [key]: known }, null, USUAL_RULES);
-    const strength = around.strength(known.movement, known.station);
+    const context = unrollContextFrom({ [key]: known }, null, USUAL_RULES);
+    const strength = context.strength(known.movement, known.station);
     expect(amountKg(strength?.ofMaximum(share(0.5)) ?? kg(1))).toBeCloseTo(58.333, 2);
     const plain = { tempo: OPEN_TEMPO, accents: [] };
     expect(amountKg(strength?.forReps(5, plain) ?? kg(1))).toBeCloseTo(100, 2);
@@ -63,24 +63,24 @@ describe("what is known of a person at a station", () => {
       kg(95),
     );
     expect(strength?.forReps(16, plain)).toBeNull();
-    expect(around.lastReading(known.movement, known.station)).toEqual(kg(100));
-    expect(around.lastReading(known.movement, sampleId(99))).toBeNull();
-    expect(around.lastTotal(known.movement)).toEqual(kg(100));
+    expect(context.lastReading(known.movement, known.station)).toEqual(kg(100));
+    expect(context.lastReading(known.movement, sampleId(99))).toBeNull();
+    expect(context.lastTotal(known.movement)).toEqual(kg(100));
   });
 
   it("follows the rules of the studio", () => {
-    const exposures = [sampleExposure([did(100, 5, 0)], { runId: sampleId(1) })];
+    const exposures = [sampleExposure([did(100, 5, 0)], { sessionLogId: sampleId(1) })];
     const known = strengthRecordOf(exposures, null, { ...USUAL_RULES, equation: "oConner" });
     if (known === null) throw new Error("nothing known");
     // 100 × (1 + 0.025 × 5), and five reps of it held for two seconds at a tenth off each.
     expect(amountKg(known.maximum?.likely ?? kg(1))).toBeCloseTo(112.5, 2);
     const strictness = { ...PLAIN_STRICTNESS, perHeldSecond: 0.1, most: 0.5 };
-    const around = surroundingsFrom({ [lastKey(known.movement, known.station)]: known }, null, {
+    const context = unrollContextFrom({ [lastKey(known.movement, known.station)]: known }, null, {
       equation: "oConner",
       strictness,
     });
     const held = { tempo: { ...OPEN_TEMPO, squeeze: 2 }, accents: [] };
-    expect(around.strength(known.movement, known.station)?.forReps(5, held)).toEqual(kg(80));
+    expect(context.strength(known.movement, known.station)?.forReps(5, held)).toEqual(kg(80));
   });
 });
 
@@ -91,12 +91,12 @@ describe("strictness", () => {
   const strengthFrom = (sets: readonly ExposedSet[]) => {
     const known = strengthRecordOf([sampleExposure(sets)], null, USUAL_RULES);
     if (known === null) throw new Error("nothing known");
-    const around = surroundingsFrom(
+    const context = unrollContextFrom(
       { here: known, [lastKey(known.movement, known.station)]: known },
       null,
       USUAL_RULES,
     );
-    return around.strength(known.movement, known.station);
+    return context.strength(known.movement, known.station);
   };
 
   it("counts once: 8 × 100 done slowly allow 8 × 100 slowly again, and more plainly", () => {
@@ -123,10 +123,14 @@ it("no maximum is estimated from a set with partial or forced reps", () => {
 });
 
 describe("the table of loads", () => {
-  const known = strengthRecordOf([sampleExposure([did(100, 5, 0)], { runId: sampleId(1) })], null, {
-    ...USUAL_RULES,
-    equation: "epley",
-  });
+  const known = strengthRecordOf(
+    [sampleExposure([did(100, 5, 0)], { sessionLogId: sampleId(1) })],
+    null,
+    {
+      ...USUAL_RULES,
+      equation: "epley",
+    },
+  );
   if (known === null) throw new Error("nothing known");
   const table = strengthTable(known, RACK, null, "epley");
 

@@ -12,7 +12,7 @@ import {
 } from "../kernel/index.ts";
 import { totalMoved } from "../gym/index.ts";
 import { OPEN_TEMPO, repsLeft } from "../plan/index.ts";
-import type { Strength, Surroundings } from "../unroll/index.ts";
+import type { Strength, UnrollContext } from "../unroll/index.ts";
 import { heaviestTotal, lastKey, type Exposure, type Series } from "../log/index.ts";
 import { fitCurve, GENERAL_CURVE, type CurvePoint, type PersonalCurve } from "./curve.ts";
 import { MOST_REPS } from "./equation.ts";
@@ -113,12 +113,12 @@ function usualTotal(record: StrengthRecord, reps: Count, rules: StrengthRules): 
 const USUAL_RESERVE = 2;
 
 /** What unrolling looks up of a person, from what is known. */
-export function surroundingsFrom(
+export function unrollContextFrom(
   strengthRecords: StrengthRecords,
   bodyWeight: Mass | null,
   rules: StrengthRules,
 ): Pick<
-  Surroundings,
+  UnrollContext,
   | "bodyWeight"
   | "lastTotal"
   | "lastReading"
@@ -211,7 +211,9 @@ function pointsOf(
     if (total === null || total.thousandths <= 0 || reps === null || left === null) return [];
     const possibleReps = reps + left;
     if (possibleReps < 1 || possibleReps > MOST_REPS) return [];
-    return [{ session: exposure.runId, place, logTotal: Math.log(ticksOf(total)), possibleReps }];
+    return [
+      { session: exposure.sessionLogId, place, logTotal: Math.log(ticksOf(total)), possibleReps },
+    ];
   });
 }
 

@@ -6,7 +6,7 @@ import { parseLine, writeLine } from "../plan/notation/index.ts";
 import { workOf, type ExposedSet, type Exposure } from "../log/index.ts";
 import { formatMove, formatReason } from "~/format/reasons.ts";
 import {
-  sampleAround,
+  sampleUnrollContext,
   sampleExposed,
   sampleExposure,
   sampleNewId,
@@ -261,7 +261,7 @@ describe("twelve sessions, worked by hand", () => {
       isHoldingSuccess: false,
       parameters: [],
     });
-    const around = sampleAround([sampleStation(session.loading)], {
+    const context = sampleUnrollContext([sampleStation(session.loading)], {
       bodyWeight: kg(80),
       lastReading: () => day.sets[0]?.reading ?? null,
     });
@@ -270,11 +270,11 @@ describe("twelve sessions, worked by hand", () => {
         isDecided && reading !== null ? [[line, reading] as const] : [],
       ),
     );
-    const next = accepted(slot, chosen, around);
+    const next = accepted(slot, chosen, context);
     return {
       session,
       lines,
-      outcomes: outcomesOf(next, around).map(({ readings }) =>
+      outcomes: outcomesOf(next, context).map(({ readings }) =>
         readings.map((m) => m && amountKg(m)),
       ),
       planned: writeLine(next.sets, NOTATION),

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { kg, lb, share } from "../kernel/index.ts";
 import { newExtension, type PlannedSet, type Slot } from "../plan/index.ts";
-import { surroundingsFrom, USUAL_RULES } from "../progress/index.ts";
+import { unrollContextFrom, USUAL_RULES } from "../progress/index.ts";
 import { checkPlan } from "./check.ts";
 import {
   RACK,
@@ -13,11 +13,11 @@ import {
   sampleSlot,
   sampleStation,
   STACK,
-  sampleAround,
+  sampleUnrollContext,
 } from "../../tests/samples/index.ts";
 
-const around = sampleAround([sampleStation(RACK, 1), sampleStation(STACK, 2)]);
-const codes = (slot: Slot) => checkPlan(samplePlan(slot), around).map((issue) => issue.code);
+const context = sampleUnrollContext([sampleStation(RACK, 1), sampleStation(STACK, 2)]);
+const codes = (slot: Slot) => checkPlan(samplePlan(slot), context).map((issue) => issue.code);
 
 describe("checking a plan", () => {
   it("finds nothing in a sound one", () => {
@@ -31,7 +31,7 @@ describe("checking a plan", () => {
       load: { kind: "absolute", reading: kg(101) },
       side: { kind: "each", first: "left", matchFirst: false },
     });
-    expect(checkPlan(samplePlan(sampleSlot([set])), around)).toMatchObject([
+    expect(checkPlan(samplePlan(sampleSlot([set])), context)).toMatchObject([
       {
         code: "cannotBeMade",
         blocks: true,
@@ -47,7 +47,7 @@ describe("checking a plan", () => {
       extensions: [sampleDrop(11, "current", 0.8)],
     });
     expect(
-      checkPlan(samplePlan(sampleSlot([stuck], { station: sampleId(2) })), around),
+      checkPlan(samplePlan(sampleSlot([stuck], { station: sampleId(2) })), context),
     ).toMatchObject([{ code: "idleDrop", blocks: false, asked: 0.8, reading: lb(10) }]);
   });
 
@@ -61,14 +61,14 @@ describe("checking a plan", () => {
       load: { kind: "absolute", reading: kg(100) },
       extensions: [{ ...drop, to: { kind: "reading", reading } }],
     });
-    expect(checkPlan(samplePlan(sampleSlot([set])), around)).toMatchObject([
+    expect(checkPlan(samplePlan(sampleSlot([set])), context)).toMatchObject([
       { code: "harderDrop", blocks: true, reading, before: kg(100) },
     ]);
   });
 
   it("doubts a multiple that the line itself shows to be beyond reach, where nothing is logged", () => {
-    const known = surroundingsFrom({}, null, USUAL_RULES);
-    const here = sampleAround([sampleStation(RACK, 1)], known);
+    const known = unrollContextFrom({}, null, USUAL_RULES);
+    const here = sampleUnrollContext([sampleStation(RACK, 1)], known);
     const cluster = newExtension("cluster", sampleSet(1), sampleNewId);
     if (cluster.kind !== "cluster") throw new Error("not what was asked for");
     const doubts = (multiple: number) =>
@@ -92,13 +92,13 @@ describe("checking a plan", () => {
   });
 
   it("doubts a set-up that the movement does not have, in a set or a change of position", () => {
-    const part = newExtension("positionChange", sampleSet(1), sampleNewId);
-    if (part.kind !== "positionChange") throw new Error("not what was asked for");
+    const extension = newExtension("positionChange", sampleSet(1), sampleNewId);
+    if (extension.kind !== "positionChange") throw new Error("not what was asked for");
     const set = sampleSet(1, {
       setUp: { Stance: "sideways" },
-      extensions: [{ ...part, setUp: { Hat: "on" } }],
+      extensions: [{ ...extension, setUp: { Hat: "on" } }],
     });
-    const issues = checkPlan(samplePlan(sampleSlot([set])), around);
+    const issues = checkPlan(samplePlan(sampleSlot([set])), context);
     expect(issues).toMatchObject([
       { code: "setUpUnknown", blocks: false, name: "Stance", choice: "sideways" },
       { code: "setUpUnknown", name: "Hat", choice: "on", choices: [] },
@@ -109,7 +109,7 @@ describe("checking a plan", () => {
 
   it("names a borrowed tempo whose set is gone or comes later", () => {
     const found = (sets: readonly PlannedSet[]) =>
-      checkPlan(samplePlan(sampleSlot(sets)), around).map((issue) => [
+      checkPlan(samplePlan(sampleSlot(sets)), context).map((issue) => [
         issue.code,
         "set" in issue && issue.set,
       ]);
@@ -126,7 +126,7 @@ describe("checking a plan", () => {
       "stationMissing",
     ]);
     expect(
-      checkPlan(samplePlan(sampleSlot([sampleSet(1, { load: { kind: "open" } })])), around),
+      checkPlan(samplePlan(sampleSlot([sampleSet(1, { load: { kind: "open" } })])), context),
     ).toMatchObject([{ code: "openLoad", blocks: false, sets: 1 }]);
   });
 });

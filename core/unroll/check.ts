@@ -14,7 +14,7 @@ import { idleDrop, type MadeStep } from "./dropped-load.ts";
 import type { Strength } from "./load-sources.ts";
 import { isSetStep, type OpenBecause, type SetStep, type Step } from "./step.ts";
 import { unroll } from "./unroll.ts";
-import { type Surroundings } from "./surroundings.ts";
+import { type UnrollContext } from "./unroll-context.ts";
 
 /** What stands in the way of training the plan as written, and where. `blocks` is false for a warning. */
 export type PlanIssue = { readonly slot: Id<"slot"> } & (
@@ -74,13 +74,13 @@ type SetIssue =
 /** Everything wrong or doubtful in a plan, in the order of its slots. */
 export function checkPlan(
   plan: SessionPlan,
-  around: Surroundings,
-  unrolled: readonly Step[] = unroll(plan, around),
+  context: UnrollContext,
+  unrolled: readonly Step[] = unroll(plan, context),
 ): readonly PlanIssue[] {
   const steps = unrolled.filter(isSetStep);
   return slotsOf(plan).flatMap((slot): PlanIssue[] => {
-    const station = around.station(slot.station);
-    const movement = around.movement(slot.movement);
+    const station = context.station(slot.station);
+    const movement = context.movement(slot.movement);
     if (station === null || movement === null) {
       return [{ code: "stationMissing", blocks: true, slot: slot.id }];
     }
@@ -99,7 +99,7 @@ export function checkPlan(
       if (step.load.kind === "open" && isUnknown(step.load.because)) {
         issues.push({ code: "loadUnknown", blocks: false, ...at, because: step.load.because });
       }
-      const reach = reachOf(step, steps, slot, around);
+      const reach = reachOf(step, steps, slot, context);
       if (reach !== null) issues.push({ code: "beyondReach", blocks: false, ...at, ...reach });
       const idle = before === null ? null : idleDrop(step, before, station);
       if (idle !== null) issues.push({ ...idleness(...idle, slot), ...at });
@@ -133,7 +133,9 @@ function idleness(step: MadeStep, before: MadeStep, slot: Slot) {
   const { reading } = step.load;
   const to = slot.sets
     .flatMap((set) => set.extensions)
-    .flatMap((part) => (part.id === step.key.extensionId && part.kind === "drop" ? [part.to] : []))
+    .flatMap((extension) =>
+      extension.id === step.key.extensionId && extension.kind === "drop" ? [extension.to] : [],
+    )
     .at(0);
   return to?.kind === "reading"
     ? ({ code: "harderDrop", blocks: true, reading, before: before.load.reading } as const)
@@ -149,7 +151,9 @@ function idleness(step: MadeStep, before: MadeStep, slot: Slot) {
 function unknownSetUp(set: PlannedSet, movement: Movement) {
   const chosen = [
     set.setUp,
-    ...set.extensions.map((part) => (part.kind === "positionChange" ? part.setUp : {})),
+    ...set.extensions.map((extension) =>
+      extension.kind === "positionChange" ? extension.setUp : {},
+    ),
   ].flatMap((setUp) => Object.entries(setUp));
   return chosen.flatMap(([name, choice]) => {
     const choices = movement.setUp.find((known) => known.name === name)?.choices ?? [];
@@ -168,15 +172,15 @@ function reachOf(
   step: SetStep,
   steps: readonly SetStep[],
   slot: Slot,
-  around: Surroundings,
+  context: UnrollContext,
 ): Pick<Extract<SetIssue, { code: "beyondReach" }>, "by" | "total" | "reach" | "possible"> | null {
   const { load, target, effort } = step;
   const reps = repsAsked(target);
   // The groups of a cluster are alike, the tries of a trial are not.
   if (step.kind !== "set" && (step.kind !== "cluster" || step.key.ordinal > 0)) return null;
   if (load.kind !== "made" || load.total === null || reps === null) return null;
-  const known = around.strength(slot.movement, slot.station);
-  const strength = known ?? strengthOfBasis(step, steps, slot, around);
+  const known = context.strength(slot.movement, slot.station);
+  const strength = known ?? strengthOfBasis(step, steps, slot, context);
   const possible = reps.min + (step.kind === "set" ? (repsLeft(effort) ?? 0) : 0);
   const reach = strength?.forReps(possible, step) ?? null;
   if (reach === null || ticksOf(load.total) <= ticksOf(reach) * DOUBT) return null;
@@ -188,7 +192,7 @@ function strengthOfBasis(
   { kind, key }: SetStep,
   steps: readonly SetStep[],
   { id, sets }: Slot,
-  around: Surroundings,
+  context: UnrollContext,
 ): Strength | null {
   const rule = sets.find((set) => set.id === key.setId)?.load;
   const of = kind === "cluster" ? key.setId : rule?.kind === "shareOfSet" ? rule.set : null;
@@ -199,7 +203,7 @@ function strengthOfBasis(
   const left = basis && repsLeft(basis.effortUpTo ?? basis.effort);
   if (basis?.load.kind !== "made" || basis.load.total === null || !reps || left == null)
     return null;
-  return around.strengthFrom(basis.load.total, reps.max + left);
+  return context.strengthFrom(basis.load.total, reps.max + left);
 }
 
 /** A load left open on purpose, or that follows from one, is no news; the rest is. */

@@ -13,18 +13,19 @@ import type { LoadSources } from "./load-sources.ts";
 import { madeLoad, open, readingLoad, sharedLoad, type Made } from "./made-load.ts";
 import type { SetStep, StepLoad } from "./step.ts";
 
-/** True for a part that has a load of its own. */
+/** True for an extension that has a load of its own. */
 const changesLoad = ({ kind }: Extension) => kind === "drop" || kind === "cluster";
 
-/** The part that a drop or cluster goes from; null where it is the set itself. */
-export function partBefore(
+/** The extension that a drop or cluster goes from; null where it is the set itself. */
+export function extensionBefore(
   extensions: readonly Extension[],
-  part: Extension,
+  extension: Extension,
 ): Id<"extension"> | null {
   const isOfFirst =
-    part.kind === "cluster" || (part.kind === "drop" && "of" in part.to && part.to.of === "first");
+    extension.kind === "cluster" ||
+    (extension.kind === "drop" && "of" in extension.to && extension.to.of === "first");
   if (isOfFirst) return null;
-  return extensions.slice(0, extensions.indexOf(part)).findLast(changesLoad)?.id ?? null;
+  return extensions.slice(0, extensions.indexOf(extension)).findLast(changesLoad)?.id ?? null;
 }
 
 /** The load after a drop, from the set's first load and the one just used. */

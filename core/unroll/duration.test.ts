@@ -12,11 +12,11 @@ import {
   sampleSet,
   sampleSlot,
   sampleStation,
-  sampleAround,
+  sampleUnrollContext,
 } from "../../tests/samples/index.ts";
 import { atMost } from "~/tests/arbitrary/runs.ts";
 
-const around = sampleAround([sampleStation()]);
+const context = sampleUnrollContext([sampleStation()]);
 const tempo = { lower: 3, stretch: 0, lift: 2, squeeze: 0 } as const; // 5 s a repetition
 const at = (reading: number, n: number, rest = 120) =>
   sampleSet(n, {
@@ -25,7 +25,7 @@ const at = (reading: number, n: number, rest = 120) =>
     restAfter: { kind: "fixed", seconds: seconds(rest) },
   });
 const durationOf = (...sets: ReturnType<typeof at>[]) =>
-  sessionDuration(unroll(samplePlan(sampleSlot(sets)), around));
+  sessionDuration(unroll(samplePlan(sampleSlot(sets)), context));
 
 describe("the duration of a session", () => {
   it("adds up by hand for one set: station, plates, getting ready, work, and no rest after the last", () => {
@@ -121,8 +121,8 @@ describe("the duration of a session", () => {
 
   it("counts the way to a station and its plates anew for each exercise", () => {
     const members = [1, 2].map((n) => sampleSlot([at(60, n, 0)], { id: sampleId(700 + n) }));
-    const apart = sessionDuration(unroll(samplePlan(...members), around));
-    const once = sessionDuration(unroll(samplePlan(members[0]!), around));
+    const apart = sessionDuration(unroll(samplePlan(...members), context));
+    const once = sessionDuration(unroll(samplePlan(members[0]!), context));
     // The second exercise: station and its two plates again, getting ready, work.
     expect(apart.likely - once.likely).toBeCloseTo(once.likely, 9);
   });
@@ -139,7 +139,7 @@ describe("the duration of a session", () => {
       restBetween: none,
       restAfterRound: none,
     };
-    const steps = unroll({ schemaVersion: 2, blocks: [rotation] }, around);
+    const steps = unroll({ schemaVersion: 2, blocks: [rotation] }, context);
     // Two stations of 90 s, two plates hung once in 12 s, two returns of 12 s; four times getting ready and 45 s.
     expect(sessionDuration(steps).likely).toBe(2 * 90 + 12 + 2 * 12 + 4 * (10 + 45));
     expect(sessionDuration(steps).low).toBe(2 * 45 + 8 + 2 * 5 + 4 * (5 + 40));
@@ -164,7 +164,7 @@ describe("the duration of a session", () => {
             ),
           ),
         );
-        const steps = unroll(plan, around);
+        const steps = unroll(plan, context);
         const whole = sessionDuration(steps);
         const parts = addDurations(NO_TIME, ...slotDurations(steps).values());
         for (const level of ["low", "likely", "high"] as const)
@@ -179,7 +179,7 @@ describe("the duration of a session", () => {
   it("has low, likely and high in order for each step and exercise too, whatever the plan", () => {
     fc.assert(
       fc.property(anyPlan, (plan) => {
-        const steps = unroll(plan, around);
+        const steps = unroll(plan, context);
         const all = [...stepDurations(steps), ...slotDurations(steps).values()];
         for (const { low, likely, high } of all) {
           expect(low).toBeLessThanOrEqual(likely);

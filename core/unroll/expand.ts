@@ -1,6 +1,6 @@
 import { assertNever, seconds, type Id } from "../kernel/index.ts";
 import {
-  partsOf,
+  burstsOf,
   repeatsOf,
   roundsOf,
   setUpChanges,
@@ -18,12 +18,12 @@ import {
 } from "../plan/index.ts";
 import { fallenOf, type Fallen } from "./fallback.ts";
 import { trialLoads } from "./set-load.ts";
-import type { ItemStep, PartDetail, RotationPlace, SetStep } from "./step.ts";
-import type { Surroundings } from "./surroundings.ts";
+import type { ItemStep, StepDetail, RotationPlace, SetStep } from "./step.ts";
+import type { UnrollContext } from "./unroll-context.ts";
 import { unrollItem, unrollItems } from "./unroll-items.ts";
 
-/** One part of a set where it is done, before its load, plates and times are known. */
-export interface PartPlace {
+/** One burst of a set where it is done, before its load, plates and times are known. */
+export interface SetPlace {
   readonly kind: SetStep["kind"];
   /** Its block by its place in the session: what hangs is decided for a block together. */
   readonly block: number;
@@ -32,11 +32,11 @@ export interface PartPlace {
   readonly set: PlannedSet;
   /** 1-based among the sets of its slot. */
   readonly number: number;
-  /** The part that it is; null for the set itself. */
+  /** The extension that it is; null for the set itself. */
   readonly extension: Extension | null;
   readonly ordinal: number;
   readonly repeat: SetStep["repeat"];
-  readonly detail: PartDetail;
+  readonly detail: StepDetail;
   readonly side: Side;
   readonly isSecondSide: boolean;
   readonly setUp: SetUp;
@@ -49,39 +49,39 @@ export interface PartPlace {
   readonly fallen: Fallen | null;
 }
 
-/** Where something is done: a part of a set, or an item, whose step is known at once. */
-export type Place = PartPlace | ItemStep;
+/** Where something is done: a set, an extension of one, or an item, whose step is known at once. */
+export type Place = SetPlace | ItemStep;
 
-export const isPart = (place: Place): place is PartPlace => place.kind !== "item";
+export const isSetPlace = (place: Place): place is SetPlace => place.kind !== "item";
 
 /** Between the two sides of one set nobody rests long; it is only the change of position. */
 const CHANGE_SIDES: Rest = { kind: "fixed", seconds: seconds(15) };
 
-/** Everything that is done in a session, in order: every side, repeat and part of every set, and every item. */
-export function expand(blocks: readonly Block[], around: Surroundings): readonly Place[] {
-  return blocks.flatMap((block, i) => placesOfBlock(block, i, around));
+/** Everything that is done in a session, in order: every side, repeat and extension of every set, and every item. */
+export function expand(blocks: readonly Block[], context: UnrollContext): readonly Place[] {
+  return blocks.flatMap((block, i) => placesOfBlock(block, i, context));
 }
 
-function placesOfBlock(block: Block, at: number, around: Surroundings): readonly Place[] {
+function placesOfBlock(block: Block, at: number, context: UnrollContext): readonly Place[] {
   switch (block.kind) {
     case "exercise":
-      return placesOfSlot(block.slot, at, around);
+      return placesOfSlot(block.slot, at, context);
     case "rotation":
-      return placesOfRotation(block, at, around);
+      return placesOfRotation(block, at, context);
     case "prepare":
     case "conditioning":
     case "restore":
-      return unrollItems(block, around.movement);
+      return unrollItems(block, context.movement);
     default:
       return assertNever(block);
   }
 }
 
 /** The sets of an exercise trained by itself. */
-export function placesOfSlot(slot: Slot, block: number, around: Surroundings): readonly Place[] {
+export function placesOfSlot(slot: Slot, block: number, context: UnrollContext): readonly Place[] {
   const setUps = setUpsOf(slot);
   return slot.sets.flatMap((set, index) =>
-    placesOfSet(slot, index, around, setUps, {
+    placesOfSet(slot, index, context, setUps, {
       block,
       rest: set.restAfter,
       arrival: index === 0 ? "first" : null,
@@ -93,7 +93,7 @@ export function placesOfSlot(slot: Slot, block: number, around: Surroundings): r
 function placesOfRotation(
   block: RotationBlock,
   at: number,
-  around: Surroundings,
+  context: UnrollContext,
 ): readonly Place[] {
   const rounds = roundsOf(block);
   const setUps = new Map(block.members.map((member) => [member.id, setUpsOf(member)]));
@@ -105,7 +105,7 @@ function placesOfRotation(
     );
     for (const [i, { member, number }] of taking.entries()) {
       const isLast = i === taking.length - 1;
-      const own = placesOfSet(member, round, around, setUps.get(member.id) ?? setUpsOf(member), {
+      const own = placesOfSet(member, round, context, setUps.get(member.id) ?? setUpsOf(member), {
         block: at,
         rest: isLast ? block.restAfterRound : block.restBetween,
         arrival: round === 0 ? "first" : member.id === lastSlot ? null : "again",
@@ -122,19 +122,20 @@ function placesOfRotation(
 function setUpsOf(slot: Slot): readonly SetUp[] {
   return slot.sets.map((set) =>
     set.extensions.reduce(
-      (setUp, part) => (part.kind === "positionChange" ? { ...setUp, ...part.setUp } : setUp),
+      (setUp, extension) =>
+        extension.kind === "positionChange" ? { ...setUp, ...extension.setUp } : setUp,
       setUpIn(slot, set),
     ),
   );
 }
 
 /** What a set is given by the block that it is in. */
-type Given = Pick<PartPlace, "block" | "rest" | "arrival" | "rotation">;
+type Given = Pick<SetPlace, "block" | "rest" | "arrival" | "rotation">;
 
 function placesOfSet(
   slot: Slot,
   index: number,
-  around: Surroundings,
+  context: UnrollContext,
   setUps: readonly SetUp[],
   given: Given,
 ): readonly Place[] {
@@ -142,32 +143,32 @@ function placesOfSet(
   if (planned === undefined) return [];
   const set =
     planned.tempoAs === null ? planned : { ...planned, tempo: tempoOf(planned, slot.sets) };
-  const fallen = fallenOf(planned, slot, around.fellShort);
-  const parts = [...repeatsIn(slot, set, around), ...partsIn(slot, set)];
+  const fallen = fallenOf(planned, slot, context.fellShort);
+  const bursts = [...repeatsIn(slot, set, context), ...burstsIn(slot, set)];
   const sides = sidesOf(set.side);
   let setUpBefore: SetUp = index === 0 ? NOTHING : (setUps[index - 1] ?? NOTHING);
   const places: Place[] = [];
   sides.forEach((side, sideIndex) => {
-    parts.forEach((part, i) => {
-      const next = parts[i + 1];
+    bursts.forEach((burst, i) => {
+      const next = bursts[i + 1];
       const isLast = sideIndex === sides.length - 1 && next === undefined;
-      const setUpChange = setUpChanges(setUpBefore, part.setUp);
-      setUpBefore = part.setUp;
+      const setUpChange = setUpChanges(setUpBefore, burst.setUp);
+      setUpBefore = burst.setUp;
       places.push({
-        kind: part.kind,
+        kind: burst.kind,
         block: given.block,
         slot,
         set,
         number: index + 1,
-        extension: part.extension,
-        ordinal: part.ordinal,
-        repeat: part.repeat,
-        detail: part.detail,
+        extension: burst.extension,
+        ordinal: burst.ordinal,
+        repeat: burst.repeat,
+        detail: burst.detail,
         side,
         isSecondSide: sideIndex > 0,
-        setUp: part.setUp,
+        setUp: burst.setUp,
         setUpChange,
-        target: part.target,
+        target: burst.target,
         rest: isLast ? given.rest : (next?.waitBefore ?? CHANGE_SIDES),
         arrival: sideIndex === 0 && i === 0 ? given.arrival : null,
         rotation: given.rotation,
@@ -176,19 +177,19 @@ function placesOfSet(
     });
   });
   const between = { phase: "between", round: 0, slotId: slot.id } as const;
-  for (const item of set.between) places.push(...unrollItem(item, between, around.movement));
+  for (const item of set.between) places.push(...unrollItem(item, between, context.movement));
   return places;
 }
 
 const NOTHING: SetUp = {};
 
-/** One part of a set before it is placed on a side. */
-interface Part {
+/** One burst of a set before it is placed on a side. */
+interface Burst {
   readonly kind: SetStep["kind"];
   readonly extension: Extension | null;
   readonly ordinal: number;
   readonly repeat: SetStep["repeat"];
-  readonly detail: PartDetail;
+  readonly detail: StepDetail;
   readonly setUp: SetUp;
   readonly target: Target;
   readonly waitBefore: Rest;
@@ -198,12 +199,13 @@ const setUpIn = (slot: Slot, set: PlannedSet): SetUp =>
   Object.keys(set.setUp).length === 0 ? slot.setUp : { ...slot.setUp, ...set.setUp };
 
 /** The set itself, as often as its target repeats it, or a trial is tried. */
-function repeatsIn(slot: Slot, set: PlannedSet, around: Surroundings): readonly Part[] {
-  const station = around.station(slot.station);
+function repeatsIn(slot: Slot, set: PlannedSet, context: UnrollContext): readonly Burst[] {
+  const station = context.station(slot.station);
   const repeats = repeatsOf(set.target);
   const isTrial = set.load.kind === "trial" && station !== null;
-  const tries = isTrial ? trialLoads(set, station, around.bodyWeight).length : null;
-  const times = tries === null ? repeats.times : Math.min(tries, around.found(set)?.tries ?? tries);
+  const tries = isTrial ? trialLoads(set, station, context.bodyWeight).length : null;
+  const times =
+    tries === null ? repeats.times : Math.min(tries, context.found(set)?.tries ?? tries);
   const waitBefore: Rest =
     tries === null ? { kind: "fixed", seconds: repeats.pause } : set.restAfter;
   const setUp = setUpIn(slot, set);
@@ -220,13 +222,13 @@ function repeatsIn(slot: Slot, set: PlannedSet, around: Surroundings): readonly 
 }
 
 /** What extends a set, in order. */
-function partsIn(slot: Slot, set: PlannedSet): readonly Part[] {
+function burstsIn(slot: Slot, set: PlannedSet): readonly Burst[] {
   let setUp = setUpIn(slot, set);
   return set.extensions.flatMap((extension) => {
-    const { times, restBefore, target } = partsOf(extension);
+    const { times, restBefore, target } = burstsOf(extension);
     if (extension.kind === "positionChange") setUp = { ...setUp, ...extension.setUp };
     const here = setUp;
-    return Array.from({ length: times }, (_, ordinal): Part => ({
+    return Array.from({ length: times }, (_, ordinal): Burst => ({
       kind: extension.kind,
       extension,
       ordinal,
@@ -239,7 +241,7 @@ function partsIn(slot: Slot, set: PlannedSet): readonly Part[] {
   });
 }
 
-function detailOf(extension: Extension): PartDetail {
+function detailOf(extension: Extension): StepDetail {
   switch (extension.kind) {
     case "partials":
       return { kind: "partials", where: extension.where };

@@ -6,7 +6,7 @@ import { hungLoads } from "./hang.ts";
 import { isSetStep, type SetStep } from "./step.ts";
 import { unroll, unrollSlot } from "./unroll.ts";
 import {
-  sampleAround,
+  sampleUnrollContext,
   sampleDrop,
   sampleId,
   samplePlan,
@@ -16,7 +16,7 @@ import {
 } from "../../tests/samples/index.ts";
 import { anyPlan } from "~/tests/arbitrary/plan.ts";
 
-const around = sampleAround([sampleStation()]);
+const context = sampleUnrollContext([sampleStation()]);
 const written = (n: number, load: number, over: Partial<PlannedSet> = {}) =>
   sampleSet(n, { load: { kind: "absolute", reading: kg(load) }, ...over });
 const shareOf = (n: number, of: number, fraction: number) =>
@@ -26,7 +26,7 @@ const shareOf = (n: number, of: number, fraction: number) =>
 const exact: LoadRounding = { towards: "nearest", within: 0 };
 
 const steps = (sets: readonly PlannedSet[], rounding?: LoadRounding) =>
-  unrollSlot(sampleSlot(sets, rounding === undefined ? {} : { rounding }), around);
+  unrollSlot(sampleSlot(sets, rounding === undefined ? {} : { rounding }), context);
 const readings = (of: readonly SetStep[]) =>
   of.map(({ load }) => (load.kind === "made" ? amountKg(load.reading) : load.kind));
 const plates = (of: readonly SetStep[]) =>
@@ -79,7 +79,7 @@ describe("what hangs for a block", () => {
       sampleSlot(sets, { rounding: roomy }),
       sampleSlot([same], { rounding: roomy, id: sampleId(702) }),
     );
-    expect(readings(unroll(two, around).filter(isSetStep))).toEqual([100, 62.5, 62.5]);
+    expect(readings(unroll(two, context).filter(isSetStep))).toEqual([100, 62.5, 62.5]);
   });
 
   it("never moves a load that plates come off from, and says what a share of a moved drop comes to", () => {
@@ -153,7 +153,7 @@ describe("what hangs for a block", () => {
       fc.property(anyPlan, (plan) => {
         for (const block of plan.blocks) {
           let hangs: readonly number[] = [];
-          const own = unroll({ ...plan, blocks: [block] }, around).filter(isSetStep);
+          const own = unroll({ ...plan, blocks: [block] }, context).filter(isSetStep);
           for (const { load, change } of own) {
             if (load.kind !== "made" || load.recipe.kind !== "plates" || change === null) continue;
             if (change.kind === "plates") {
@@ -179,7 +179,7 @@ describe("what hangs for a block", () => {
       sampleSlot([written(1, 60)]),
       sampleSlot([written(2, 60)], { id: sampleId(702) }),
     ];
-    const walked = unroll(samplePlan(a, b), around).filter(isSetStep);
+    const walked = unroll(samplePlan(a, b), context).filter(isSetStep);
     expect(walked.map(({ change }) => change)).toMatchObject([
       { hang: [kg(20)] },
       { hang: [kg(20)] },
@@ -194,7 +194,7 @@ describe("what hangs for a block", () => {
       counted: "pair",
     });
     const sets = [written(1, 40), shareOf(2, 1, 0.8)];
-    const walked = unrollSlot(sampleSlot(sets), sampleAround([bells]));
+    const walked = unrollSlot(sampleSlot(sets), sampleUnrollContext([bells]));
     expect(readings(walked)).toEqual([40, 32]);
     expect(walked[1]?.change).toEqual({ kind: "dumbbells", each: kg(16) });
   });

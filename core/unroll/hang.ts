@@ -11,11 +11,11 @@ import {
   type Station,
 } from "../gym/index.ts";
 import { referenceText, type LoadRounding } from "../plan/index.ts";
-import { partBefore } from "./dropped-load.ts";
-import { isPart, type Place } from "./expand.ts";
+import { extensionBefore } from "./dropped-load.ts";
+import { isSetPlace, type Place } from "./expand.ts";
 import type { Made } from "./made-load.ts";
 import type { SetStep, StepLoad } from "./step.ts";
-import type { Surroundings } from "./surroundings.ts";
+import type { UnrollContext } from "./unroll-context.ts";
 
 /** What hangs at a place, and what changes there from what hung before; nothing where no load is made. */
 export interface Hung {
@@ -37,21 +37,21 @@ interface AtStation {
 export function hangAll(
   places: readonly Place[],
   loads: readonly (StepLoad | null)[],
-  around: Surroundings,
+  context: UnrollContext,
 ): readonly (Hung | null)[] {
   const groups: AtStation[] = [];
   let block = -1;
   let inBlock = new Map<Id<"station">, AtStation>();
   const hung: (Hung | null)[] = places.map((place, at) => {
     const load = loads[at];
-    if (load == null || !isPart(place)) return null;
+    if (load == null || !isSetPlace(place)) return null;
     if (place.block !== block) {
       block = place.block;
       inBlock = new Map();
     }
     let group = inBlock.get(place.slot.station);
     if (group === undefined) {
-      const station = around.station(place.slot.station);
+      const station = context.station(place.slot.station);
       if (station === null) return { load, change: null };
       group = { station, loads: [] };
       inBlock.set(place.slot.station, group);
@@ -60,7 +60,7 @@ export function hangAll(
     group.loads.push({ at, load });
     return { load, change: null };
   });
-  for (const group of groups) hangTogether(group, around.bodyWeight, hung);
+  for (const group of groups) hangTogether(group, context.bodyWeight, hung);
   restateShares(places, loads, hung);
   return hung;
 }
@@ -72,14 +72,14 @@ function hangTogether(
   into: (Hung | null)[],
 ): void {
   const { loading } = station;
-  const runs = runsOf(loads);
-  const targets = targetsOf(runs);
+  const stretches = sessionsOf(loads);
+  const targets = targetsOf(stretches);
   const hasPlates = loading.kind === "bar" || loading.kind === "plateMachine";
   // One load that stays where it is hangs with the fewest plates as it is.
   const isPlain = targets.length <= 1 && targets.every(({ within }) => within === 0);
   const plan = hasPlates && !isPlain ? planLoadingOnce(loading, targets) : null;
   let before: Recipe | null = null;
-  runs.forEach(({ load, at }, i) => {
+  stretches.forEach(({ load, at }, i) => {
     const made = plan?.loads[i];
     const hung =
       plan === null || made === undefined
@@ -113,7 +113,7 @@ export function hungLoads(steps: readonly SetStep[]): readonly HungLoad[] {
 }
 
 /** Neighbours of one load. */
-interface Run {
+interface Stretch {
   readonly load: Made;
   readonly rounding: LoadRounding | null;
   /** The places of those that it is for. */
@@ -121,26 +121,26 @@ interface Run {
 }
 
 /** Neighbours of one load as one; what was written among them holds the load. */
-function runsOf(loads: AtStation["loads"]): readonly Run[] {
-  const runs: Run[] = [];
+function sessionsOf(loads: AtStation["loads"]): readonly Stretch[] {
+  const stretches: Stretch[] = [];
   for (const { at, load } of loads) {
     if (load.kind !== "made") continue;
-    const last = runs.at(-1);
+    const last = stretches.at(-1);
     if (last === undefined || !sameReading(last.load.reading, load.reading)) {
-      runs.push({ load, rounding: load.rounding, at: [at] });
+      stretches.push({ load, rounding: load.rounding, at: [at] });
     } else {
       last.at.push(at);
-      if (load.rounding === null) runs[runs.length - 1] = { ...last, rounding: null };
+      if (load.rounding === null) stretches[stretches.length - 1] = { ...last, rounding: null };
     }
   }
-  return runs;
+  return stretches;
 }
 
 /** What is to be hung, each with the room that it may move in. */
-function targetsOf(runs: readonly Run[]): readonly LoadTarget[] {
-  return runs.map(({ load: { reading }, rounding }, i) => {
+function targetsOf(stretches: readonly Stretch[]): readonly LoadTarget[] {
+  return stretches.map(({ load: { reading }, rounding }, i) => {
     if (rounding === null) return { reading, within: 0, towards: "nearest" };
-    const others = runs.flatMap(({ load }, j) => (j === i ? [] : [load.reading]));
+    const others = stretches.flatMap(({ load }, j) => (j === i ? [] : [load.reading]));
     return { ...rounding, reading, within: roomOf(reading, rounding.within, others) };
   });
 }
@@ -184,7 +184,7 @@ function restateShares(
   if (!hung.some((here) => isMoved(here?.load))) return;
   const at = new Map<string, number>();
   places.forEach((place, i) => {
-    if (!isPart(place)) return;
+    if (!isSetPlace(place)) return;
     const text = referenceText({ set: place.set.id, part: place.extension?.id ?? null });
     if (!at.has(text)) at.set(text, i);
   });
@@ -193,9 +193,9 @@ function restateShares(
     const load = here?.load;
     const place = places[i];
     if (here == null || load?.kind !== "made" || load.share === null) return;
-    if (place === undefined || !isPart(place) || place.extension === null) return;
+    if (place === undefined || !isSetPlace(place) || place.extension === null) return;
     const { set, extension } = place;
-    const part = partBefore(set.extensions, extension);
+    const part = extensionBefore(set.extensions, extension);
     const basis = at.get(referenceText({ set: set.id, part })) ?? -1;
     const [was, now] = [loads[basis], begun[basis]];
     if (was?.kind !== "made" || now?.kind !== "made") return;

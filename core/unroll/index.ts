@@ -5,7 +5,7 @@ export * from "./hang.ts";
 export * from "./load-sources.ts";
 export * from "./sheet.ts";
 export * from "./step.ts";
-export * from "./surroundings.ts";
+export * from "./unroll-context.ts";
 export * from "./timeline.ts";
 export * from "./unroll-items.ts";
 export * from "./unroll.ts";

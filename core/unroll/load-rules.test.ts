@@ -13,10 +13,10 @@ import { checkPlan } from "./check.ts";
 import type { Strength } from "./load-sources.ts";
 import { isSetStep, type SetStep } from "./step.ts";
 import { unroll } from "./unroll.ts";
-import { type Surroundings } from "./surroundings.ts";
+import { type UnrollContext } from "./unroll-context.ts";
 import {
   RACK,
-  sampleAround,
+  sampleUnrollContext,
   sampleId,
   sampleNewId,
   sampleSet,
@@ -37,11 +37,12 @@ const planOf = (sets: readonly PlannedSet[]): SessionPlan => ({
 
 const stepsOf = (
   sets: readonly PlannedSet[],
-  known: Partial<Omit<Surroundings, "station">> = {},
+  known: Partial<Omit<UnrollContext, "station">> = {},
   station: Station = sampleStation(),
-): readonly SetStep[] => unroll(planOf(sets), sampleAround([station], known)).filter(isSetStep);
+): readonly SetStep[] =>
+  unroll(planOf(sets), sampleUnrollContext([station], known)).filter(isSetStep);
 
-const loadOf = (load: LoadRule, known: Partial<Omit<Surroundings, "station">> = {}, over = {}) =>
+const loadOf = (load: LoadRule, known: Partial<Omit<UnrollContext, "station">> = {}, over = {}) =>
   stepsOf([sampleSet(1, { load, ...over })], known)[0]?.load;
 
 const massFrom = (
@@ -58,7 +59,7 @@ const massFrom = (
 const reading = (amount: number): LoadRule => ({ kind: "absolute", reading: kg(amount) });
 
 describe("a load by rule", () => {
-  it.each<readonly [string, LoadRule, Partial<Surroundings>, number]>([
+  it.each<readonly [string, LoadRule, Partial<UnrollContext>, number]>([
     [
       "a share of the estimated maximum",
       { kind: "shareOfMaximum", upTo: null, share: share(0.75) },
@@ -197,8 +198,8 @@ describe("a load by rule", () => {
       ...plan.blocks,
       { kind: "exercise", id: sampleId(79), lineageId: sampleId(80), slot: there },
     ];
-    const around = sampleAround([sampleStation(), other]);
-    const last = unroll({ ...plan, blocks }, around)
+    const context = sampleUnrollContext([sampleStation(), other]);
+    const last = unroll({ ...plan, blocks }, context)
       .filter(isSetStep)
       .at(-1);
     expect(last?.load).toEqual({ kind: "open", because: { code: "otherStation" } });
@@ -310,7 +311,7 @@ describe("a fallback", () => {
     expect(step?.load).toMatchObject({ reading: kg(100) });
     expect(step?.fallback).toEqual([kg(100), kg(95)]);
     const bad = planOf([sampleSet(1, { load: { ...rule, then: [kg(96)] } })]);
-    expect(checkPlan(bad, sampleAround([sampleStation()]))).toMatchObject([
+    expect(checkPlan(bad, sampleUnrollContext([sampleStation()]))).toMatchObject([
       { code: "cannotBeMade", blocks: true, reading: kg(96), easier: { reading: kg(95) } },
     ]);
   });
@@ -370,7 +371,7 @@ describe("a load beyond what the estimate allows", () => {
   const at = (reading: number) =>
     checkPlan(
       planOf([sampleSet(1, { load: { kind: "absolute", reading: kg(reading) } })]),
-      sampleAround([sampleStation()], { strength: () => STRENGTH }),
+      sampleUnrollContext([sampleStation()], { strength: () => STRENGTH }),
     ).filter((issue) => issue.code === "beyondReach");
 
   it("is doubted with its numbers, and only when it is well beyond", () => {

@@ -20,10 +20,10 @@ export interface LoadSources {
   readonly before: ReadonlyMap<Id<"set">, LoadsOfSet>;
 }
 
-/** What one set came to: its own load, and that of each of its parts. */
+/** What one set came to: its own load, and that of each of its extensions. */
 export interface LoadsOfSet {
   readonly load: StepLoad;
-  readonly parts: ReadonlyMap<Id<"extension">, StepLoad>;
+  readonly extensions: ReadonlyMap<Id<"extension">, StepLoad>;
   readonly station: Station;
 }
 

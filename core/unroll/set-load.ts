@@ -158,10 +158,10 @@ function isHere({ set }: { readonly set: Id<"set"> }, { id }: Station, { before 
   return before.get(set)?.station.id === id;
 }
 
-/** The load of an earlier set or of one part of it, or why it is not known. */
+/** The load of an earlier set or of one extension of it, or why it is not known. */
 function loadOfSet({ set, part }: SetReference, from: LoadSources): StepLoad {
   const basis = from.before.get(set);
-  const load = part === null ? basis?.load : basis?.parts.get(part);
+  const load = part === null ? basis?.load : basis?.extensions.get(part);
   if (load === undefined) return open({ code: "setMissing", set });
   return load.kind === "made" ? load : open({ code: "basisOpen" });
 }

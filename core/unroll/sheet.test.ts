@@ -3,10 +3,10 @@ import { describe, expect, it } from "vitest";
 import { count, kg, seconds } from "../kernel/index.ts";
 import type { PlannedSet, Slot } from "../plan/index.ts";
 import { sheetOf } from "./sheet.ts";
-import { partKeyText } from "./step.ts";
+import { stepKeyText } from "./step.ts";
 import { unrollSlot } from "./unroll.ts";
 import {
-  sampleAround,
+  sampleUnrollContext,
   sampleDrop,
   sampleId,
   sampleSet,
@@ -16,10 +16,10 @@ import {
 import { anySlot } from "~/tests/arbitrary/plan.ts";
 import { atMost } from "~/tests/arbitrary/runs.ts";
 
-const around = sampleAround([sampleStation()]);
+const context = sampleUnrollContext([sampleStation()]);
 const told = (...sets: readonly PlannedSet[]) => {
   const slot = sampleSlot(sets);
-  return sheetOf(slot, unrollSlot(slot, around));
+  return sheetOf(slot, unrollSlot(slot, context));
 };
 const at = (n: number) => ({ load: { kind: "absolute", reading: kg(n) } }) as const;
 const pauses = (n: number) =>
@@ -59,7 +59,7 @@ describe("a sheet to train from", () => {
       sampleSet(2, { extensions: [sampleDrop(21, "first", 0.8), pauses(22)] }),
     );
     expect(sets?.numbers).toEqual([1, 2]);
-    expect(sets?.lines.map((line) => line.part?.kind ?? "set")).toEqual([
+    expect(sets?.lines.map((line) => line.extension?.kind ?? "set")).toEqual([
       "set",
       "drop",
       "restPause",
@@ -95,11 +95,11 @@ describe("a sheet to train from", () => {
   it("has exactly one box for each step of any exercise, in the order of its sets", () => {
     fc.assert(
       fc.property(anySlot, (slot: Slot) => {
-        const steps = unrollSlot(slot, around);
+        const steps = unrollSlot(slot, context);
         const sheet = sheetOf(slot, steps);
         expect(sheet.flatMap((sets) => sets.numbers)).toEqual(slot.sets.map((_, i) => i + 1));
         const boxes = sheet.flatMap((sets) => sets.lines.flatMap((line) => line.boxes));
-        const count = new Set(steps.map((step) => partKeyText(step.key))).size;
+        const count = new Set(steps.map((step) => stepKeyText(step.key))).size;
         expect(boxes).toHaveLength(count);
       }),
       { seed: 7, numRuns: atMost(60) },

@@ -8,12 +8,12 @@ export interface SheetBox {
   readonly side: Side;
 }
 
-/** What is done in one go, a set or a part of it, and a box for each time that it is done. */
+/** What is done in one go, a set or an extension of it, and a box for each time that it is done. */
 export interface SheetLine {
   /** The first of its steps; the others say the same but for set, side and repeat. */
   readonly step: SetStep;
-  /** The part of the set that it is; null for the set itself. */
-  readonly part: Extension | null;
+  /** The extension that it is; null for the set itself. */
+  readonly extension: Extension | null;
   readonly boxes: readonly SheetBox[];
 }
 
@@ -41,15 +41,17 @@ export function sheetOf(slot: Slot, steps: readonly SetStep[]): readonly SheetSe
   return told;
 }
 
-/** Both sides and all repeats of a part on one line, as long as they say the same. */
+/** Both sides and all repeats of an extension on one line, as long as they say the same. */
 function linesOf(set: PlannedSet, steps: readonly SetStep[]): readonly SheetLine[] {
   const lines: SheetLine[] = [];
   for (const step of steps) {
     const box = { setNumber: step.setNumber, side: step.key.side };
-    const part = set.extensions.find(({ id }) => id === step.key.extensionId) ?? null;
-    const known = lines.findIndex((line) => line.part === part && isSame(line.step, step));
+    const extension = set.extensions.find(({ id }) => id === step.key.extensionId) ?? null;
+    const known = lines.findIndex(
+      (line) => line.extension === extension && isSame(line.step, step),
+    );
     const line = lines[known];
-    if (line === undefined) lines.push({ step, part, boxes: [box] });
+    if (line === undefined) lines.push({ step, extension, boxes: [box] });
     else lines[known] = { ...line, boxes: [...line.boxes, box] };
   }
   return lines;
@@ -66,7 +68,9 @@ function areAlike(a: SheetSets, b: SheetSets): boolean {
     a.lines.every((line, i) => {
       const other = b.lines[i];
       return (
-        other !== undefined && isSame(line.step, other.step) && samePart(line.part, other.part)
+        other !== undefined &&
+        isSame(line.step, other.step) &&
+        isSameExtension(line.extension, other.extension)
       );
     })
   );
@@ -105,7 +109,7 @@ const SAID = [
   "accents",
 ] as const satisfies readonly (keyof SetStep)[];
 
-function samePart(a: Extension | null, b: Extension | null): boolean {
+function isSameExtension(a: Extension | null, b: Extension | null): boolean {
   if (a === null || b === null) return a === b;
   const ids = { id: b.id, lineageId: b.lineageId, ...("line" in b ? { line: b.line } : {}) };
   return isEqual({ ...a, ...ids }, b);

@@ -18,8 +18,8 @@ import type {
   Tempo,
 } from "../plan/index.ts";
 
-/** Where a performed part belongs in a plan. `ordinal` tells repeats of the same part apart, from 0. */
-export interface PartKey {
+/** Where a logged set belongs in a plan. `ordinal` tells repeats of the same extension apart, from 0. */
+export interface StepKey {
   readonly setId: Id<"set">;
   readonly extensionId: Id<"extension"> | null;
   readonly round: number;
@@ -28,7 +28,7 @@ export interface PartKey {
 }
 
 /** The key as one string, for maps and for the subject of a command. */
-export function partKeyText(key: PartKey): string {
+export function stepKeyText(key: StepKey): string {
   return [key.setId, key.extensionId ?? "-", key.round, key.ordinal, key.side].join("/");
 }
 
@@ -89,8 +89,8 @@ export type StepLoad =
   | { readonly kind: "bodyweight" }
   | { readonly kind: "open"; readonly because: OpenBecause };
 
-/** What tells one part of a set from another, beyond its load and target. */
-export type PartDetail =
+/** What tells one step of a set from another, beyond its load and target. */
+export type StepDetail =
   | { readonly kind: "plain" }
   | { readonly kind: "partials"; readonly where: Extract<Extension, { kind: "partials" }>["where"] }
   | { readonly kind: "forced"; readonly by: "self" | "partner" }
@@ -108,15 +108,15 @@ export interface RotationPlace {
 /** A set, a repeat of it, or what extends it. */
 export interface SetStep {
   readonly kind: "set" | ExtensionKind;
-  readonly key: PartKey;
+  readonly key: StepKey;
   readonly slotId: Id<"slot">;
   readonly role: SetRole;
   /** 1-based place among the sets of the slot, and how many there are. */
   readonly setNumber: number;
   readonly setCount: number;
-  /** 1-based place among the repeats of this part (rest-pauses, clusters, intervals), and how many. */
+  /** 1-based place among the repeats of this burst (rest-pauses, clusters, intervals), and how many. */
   readonly repeat: { readonly number: number; readonly of: number };
-  readonly detail: PartDetail;
+  readonly detail: StepDetail;
   readonly load: StepLoad;
   /** Where the next set goes if this one falls short; empty where nothing was decided before. */
   readonly fallback: readonly Mass[];
@@ -164,7 +164,7 @@ export interface ItemStep {
 
 export type Step = SetStep | ItemStep;
 
-/** True for a step that is logged as a part of a set. */
+/** True for a step that is logged: a set, or an extension of one. */
 export function isSetStep(step: Step): step is SetStep {
   return step.kind !== "item";
 }

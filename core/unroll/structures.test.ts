@@ -31,11 +31,11 @@ import {
   sampleSlot,
   sampleStation,
   STACK,
-  sampleAround,
+  sampleUnrollContext,
 } from "../../tests/samples/index.ts";
 
 const BODY = { kind: "bodyweight", unit: "kg", movedShare: 0.85, added: [5, 10].map(kg) } as const;
-const around = sampleAround(
+const context = sampleUnrollContext(
   [sampleStation(RACK, 1), sampleStation(STACK, 2), sampleStation(BODY, 3)],
   { bodyWeight: kg(80), lastTotal: (ref) => (ref === "shipped:leg-press" ? kg(200) : null) },
 );
@@ -547,7 +547,7 @@ describe("what a step says beside load and time", () => {
     const sets = [set(1), set(2, { setUp: { Stance: "narrow" } }), set(3)];
     const steps = unroll(
       samplePlan(slot(sets, 700, { setUp: { Stance: "wide", "Heel plates": "none" } })),
-      around,
+      context,
     ).filter(isSetStep);
     expect(steps.map((step) => step.setUpChange)).toEqual([
       { Stance: "wide", "Heel plates": "none" },
@@ -564,7 +564,7 @@ describe("what a step says beside load and time", () => {
       restBetween: rest(20),
       restAfterRound: rest(60),
     };
-    const steps = unroll(plan(rotation), around).filter(isSetStep);
+    const steps = unroll(plan(rotation), context).filter(isSetStep);
     expect(steps.map((step) => step.change)).toMatchObject([
       { hang: [kg(20), kg(20)] },
       { takeOff: [kg(20)], hang: [] },
@@ -576,7 +576,7 @@ describe("what a step says beside load and time", () => {
 
   it("why a load that follows from something else is not known", () => {
     const because = (over: Partial<PlannedSet>, rest: readonly PlannedSet[] = []) =>
-      unroll(samplePlan(slot([...rest, set(9, over)])), around)
+      unroll(samplePlan(slot([...rest, set(9, over)])), context)
         .filter(isSetStep)
         .map((step) => (step.load.kind === "open" ? step.load.because.code : step.load.kind))
         .at(-1);
@@ -607,7 +607,7 @@ describe("what a step says beside load and time", () => {
       movement: "shipped:leg-curl",
       share: share(0.8),
     } as const;
-    const logged = { ...around, lastStation: () => sampleId<"station">(1) };
+    const logged = { ...context, lastStation: () => sampleId<"station">(1) };
     const [step] = unroll(samplePlan(slot([set(9, { load: ofSled })])), logged).filter(isSetStep);
     expect(step?.load).toMatchObject({ because: { code: "recordUnknown" } });
     expect(
@@ -628,7 +628,7 @@ describe("what a step says beside load and time", () => {
       sessionDuration(
         unroll(
           samplePlan(slot([set(1, { between: [drill({ target: hold(s) })] }), set(2)])),
-          around,
+          context,
         ),
       ).likely;
     expect(after(30)).toBe(after(60));
@@ -662,6 +662,6 @@ describe("what a step says beside load and time", () => {
 
 describe("every structure that coaches use, unrolled", () => {
   it.each(STRUCTURES)("%s", (_, document, expected) => {
-    expect(unroll(document, around).map(text)).toEqual(expected);
+    expect(unroll(document, context).map(text)).toEqual(expected);
   });
 });

@@ -7,7 +7,7 @@ import { timelineOf } from "./timeline.ts";
 import { unroll } from "./unroll.ts";
 import { anyPlan } from "../../tests/arbitrary/plan.ts";
 import {
-  sampleAround,
+  sampleUnrollContext,
   sampleId,
   sampleSet,
   sampleSlot,
@@ -15,7 +15,7 @@ import {
 } from "../../tests/samples/index.ts";
 import { atMost } from "~/tests/arbitrary/runs.ts";
 
-const around = sampleAround([sampleStation()]);
+const context = sampleUnrollContext([sampleStation()]);
 
 describe("the profile of a session", () => {
   it("shows a ramp, a top set and its drop as heights against the heaviest", () => {
@@ -36,7 +36,7 @@ describe("the profile of a session", () => {
       schemaVersion: 2,
       blocks: [{ kind: "exercise", id: sampleId(1), lineageId: sampleId(2), slot }],
     };
-    const bars = timelineOf(unroll(plan, around));
+    const bars = timelineOf(unroll(plan, context));
     expect(bars.map((bar) => bar.height)).toEqual([0.5, 1, 0.5]);
     const [first, second, third] = bars;
     const gap = (a: typeof first, b: typeof first) =>
@@ -57,13 +57,13 @@ describe("the profile of a session", () => {
         },
       ],
     };
-    expect(timelineOf(unroll(plan, around))[0]?.height).toBeNull();
+    expect(timelineOf(unroll(plan, context))[0]?.height).toBeNull();
   });
 
   it("never overlaps and ends within the session, whatever the plan", () => {
     fc.assert(
       fc.property(anyPlan, (plan) => {
-        const steps = unroll(plan, around);
+        const steps = unroll(plan, context);
         const bars = timelineOf(steps);
         let end = 0;
         for (const bar of bars) {

@@ -5,12 +5,17 @@ import { howToMake, type Loading } from "../gym/index.ts";
 import { copyPlan, type SessionPlan } from "../plan/index.ts";
 import { checkPlan } from "./check.ts";
 import { sessionDuration, slotDurations } from "./duration.ts";
-import { isSetStep, partKeyText } from "./step.ts";
+import { isSetStep, stepKeyText } from "./step.ts";
 import { unroll } from "./unroll.ts";
-import { RACK, sampleNewId, sampleStation, sampleAround } from "../../tests/samples/index.ts";
+import {
+  RACK,
+  sampleNewId,
+  sampleStation,
+  sampleUnrollContext,
+} from "../../tests/samples/index.ts";
 import { anyPlan } from "~/tests/arbitrary/plan.ts";
 
-const around = sampleAround([sampleStation(RACK, 1)], {
+const context = sampleUnrollContext([sampleStation(RACK, 1)], {
   bodyWeight: kg(80),
   lastTotal: () => kg(150),
 });
@@ -21,9 +26,9 @@ describe("unrolling any plan", () => {
   it("gives every part a key of its own", () => {
     fc.assert(
       fc.property(anyPlan, (plan) => {
-        const keys = unroll(plan, around)
+        const keys = unroll(plan, context)
           .filter(isSetStep)
-          .map((step) => partKeyText(step.key));
+          .map((step) => stepKeyText(step.key));
         expect(new Set(keys).size).toBe(keys.length);
       }),
       runs,
@@ -33,7 +38,7 @@ describe("unrolling any plan", () => {
   it("never says of a load that it is made when the station cannot make it, or not that way", () => {
     fc.assert(
       fc.property(anyPlan, (plan) => {
-        for (const step of unroll(plan, around).filter(isSetStep)) {
+        for (const step of unroll(plan, context).filter(isSetStep)) {
           if (step.load.kind !== "made" || step.load.recipe.kind !== "plates") continue;
           const { reading, recipe } = step.load;
           const hung = recipe.perPoint.reduce((sum, plate) => sum + plate.thousandths, 0);
@@ -69,7 +74,7 @@ describe("unrolling any plan", () => {
     ];
     fc.assert(
       fc.property(extremes, fc.constantFrom(...stations), (plan, loading) => {
-        const there = sampleAround([sampleStation(loading, 1)], {
+        const there = sampleUnrollContext([sampleStation(loading, 1)], {
           bodyWeight: kg(300),
           lastTotal: () => kg(9999),
         });
@@ -84,7 +89,7 @@ describe("unrolling any plan", () => {
   it("says that work and rest are possible times: low, likely and high in order", () => {
     fc.assert(
       fc.property(anyPlan, (plan) => {
-        const d = sessionDuration(unroll(plan, around));
+        const d = sessionDuration(unroll(plan, context));
         expect(d.low).toBeLessThanOrEqual(d.likely);
         expect(d.likely).toBeLessThanOrEqual(d.high);
       }),
@@ -96,7 +101,7 @@ describe("unrolling any plan", () => {
     fc.assert(
       fc.property(anyPlan, (plan) => {
         const blocks = plan.blocks.filter((b) => b.kind === "exercise" || b.kind === "rotation");
-        const steps = unroll({ ...plan, blocks }, around);
+        const steps = unroll({ ...plan, blocks }, context);
         const sum = addDurations(NO_TIME, ...slotDurations(steps).values());
         expect(rounded(sum)).toEqual(rounded(sessionDuration(steps)));
       }),
@@ -108,7 +113,7 @@ describe("unrolling any plan", () => {
     fc.assert(
       fc.property(anyPlan, (plan) => {
         const bare = (p: typeof plan) =>
-          unroll(p, around)
+          unroll(p, context)
             .filter(isSetStep)
             .map(({ load, target, restAfter, workSeconds, change }) => ({
               load: load.kind === "open" ? load.because.code : load,

@@ -12,13 +12,13 @@ import {
   sampleSlot,
   sampleStation,
   STACK,
-  sampleAround,
+  sampleUnrollContext,
 } from "../../tests/samples/index.ts";
 
-const around = sampleAround([sampleStation(RACK, 1), sampleStation(STACK, 2)]);
+const context = sampleUnrollContext([sampleStation(RACK, 1), sampleStation(STACK, 2)]);
 const readingOf = (step: SetStep | undefined) =>
   step?.load.kind === "made" ? step.load.reading.thousandths / 1000 : null;
-const steps = (...sets: PlannedSet[]) => unrollSlot(sampleSlot(sets), around);
+const steps = (...sets: PlannedSet[]) => unrollSlot(sampleSlot(sets), context);
 
 describe("unrolling a slot", () => {
   it("gives one step for each set, in order, with number, rest and what to change", () => {
@@ -77,7 +77,7 @@ describe("unrolling a slot", () => {
   });
 
   it("leaves the load open where the station is not in this gym", () => {
-    const [step] = unrollSlot(sampleSlot([sampleSet(1)], { station: sampleId(77) }), around);
+    const [step] = unrollSlot(sampleSlot([sampleSet(1)], { station: sampleId(77) }), context);
     expect(step?.load.kind).toBe("open");
   });
 
@@ -96,7 +96,7 @@ describe("unrolling a slot", () => {
       id: sampleId(702),
       station: sampleId(2),
     });
-    const all = unroll(samplePlan(sampleSlot([sampleSet(1)]), other), around);
+    const all = unroll(samplePlan(sampleSlot([sampleSet(1)]), other), context);
     expect(all[1]).toMatchObject({ arrival: "first", change: { kind: "pin", pin: lb(35) } });
   });
 

@@ -10,7 +10,7 @@ import {
   sampleSet,
   sampleSlot,
   sampleStation,
-  sampleAround,
+  sampleUnrollContext,
 } from "../../tests/samples/index.ts";
 
 const squat = findMovement("shipped:back-squat")!;
@@ -95,13 +95,13 @@ describe("hard sets", () => {
         sampleSet(3, { effort: "more" }),
       ]),
     );
-    const sets = plannedSets(plan, sampleAround([sampleStation()]));
+    const sets = plannedSets(plan, sampleUnrollContext([sampleStation()]));
     expect(region(volumeOf(sets, COUNTED_ONCE), "vastusLateralis")?.direct).toBe(1);
     expect(hardSetCount(sets)).toBe(1);
   });
 
   const counted = (...sets: ReturnType<typeof sampleSet>[]) => {
-    const found = plannedSets(samplePlan(sampleSlot(sets)), sampleAround([sampleStation()]));
+    const found = plannedSets(samplePlan(sampleSlot(sets)), sampleUnrollContext([sampleStation()]));
     const direct = region(volumeOf(found, COUNTED_ONCE), "vastusLateralis")?.direct ?? 0;
     expect(hardSetCount(found)).toBe(direct);
     return direct;

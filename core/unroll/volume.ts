@@ -12,7 +12,7 @@ import {
   type Slot,
   type VolumePolicy,
 } from "../plan/index.ts";
-import type { Surroundings } from "./surroundings.ts";
+import type { UnrollContext } from "./unroll-context.ts";
 
 /** Hard sets of one region. `unknown` is the part of direct and indirect whose effort is unknown. */
 export interface RegionVolume {
@@ -70,9 +70,9 @@ export function countsForVolume({ pattern }: Movement): boolean {
  * The plan's sets as volume counts them: a set on each side in turn is one set for the region of each leg, and so
  * is a set of the left leg with one of the right; a total over several sets is as many as the coach expects.
  */
-export function plannedSets(plan: SessionPlan, around: Surroundings): readonly CountedSet[] {
+export function plannedSets(plan: SessionPlan, context: UnrollContext): readonly CountedSet[] {
   return slotsOf(plan).flatMap((slot) => {
-    const movement = around.movement(slot.movement);
+    const movement = context.movement(slot.movement);
     return movement === null ? [] : countedSets(slot, movement);
   });
 }

@@ -16,10 +16,10 @@ import {
   foldCommands,
   loggedField,
   parentFor,
-  partsOf,
+  loggedSetsOf,
   type CommandBody,
   type CountedField,
-  type PerformedPart,
+  type LoggedSet,
 } from "~/core/log/index.ts";
 import { howToMake } from "~/core/gym/index.ts";
 import type { CorrectionForm } from "~/codec/correction.ts";
@@ -28,7 +28,7 @@ import { instantColumn } from "~/codec/rows.ts";
 import { fromBinary, toBinary } from "../db/columns.server.ts";
 import { stationVersions } from "../db/gyms.server.ts";
 import { acceptCommands, commandsAfter } from "../db/commands.server.ts";
-import { type StoredRun } from "../db/runs.server.ts";
+import { type StoredSessionLog } from "../db/session-logs.server.ts";
 import type { Row, Scope } from "../db/scope.server.ts";
 
 export type CorrectionError =
@@ -42,61 +42,63 @@ export type CorrectionError =
  */
 export async function correct(
   scope: Scope,
-  run: StoredRun,
+  sessionLog: StoredSessionLog,
   form: CorrectionForm,
 ): Promise<Result<null, CorrectionError>> {
   if (form.intent === "reopen") {
-    await sayFromDesk(scope, run, { kind: "reopen", why: form.why }, null);
+    await sayFromDesk(scope, sessionLog, { kind: "reopen", why: form.why }, null);
     return ok(null);
   }
-  const log = foldCommands(await commandsAfter(scope, run.id, 0));
-  const logged = partsOf(log).find(({ commandId }) => commandId === form.command);
+  const log = foldCommands(await commandsAfter(scope, sessionLog.id, 0));
+  const logged = loggedSetsOf(log).find(({ commandId }) => commandId === form.command);
   if (logged === undefined) return fail({ code: "changedMeanwhile" });
-  const { part } = logged;
+  const { loggedSet } = logged;
   if (form.intent === "remove") {
     await sayFromDesk(
       scope,
-      run,
-      { kind: "removePart", key: part.key, why: form.why },
+      sessionLog,
+      { kind: "removePart", key: loggedSet.key, why: form.why },
       form.command,
     );
     return ok(null);
   }
-  const corrected = await correctedPart(scope, part, form);
+  const corrected = await correctedSet(scope, loggedSet, form);
   if (!corrected.ok) return corrected;
   await sayFromDesk(
     scope,
-    run,
+    sessionLog,
     { kind: "part", part: corrected.value, why: form.why },
     form.command,
   );
   return ok(null);
 }
 
-async function correctedPart(
+async function correctedSet(
   scope: Scope,
-  part: PerformedPart,
+  loggedSet: LoggedSet,
   { load, done, rir }: Extract<CorrectionForm, { intent: "correct" }>,
-): Promise<Result<PerformedPart, CorrectionError>> {
-  const station = (await stationVersions(scope, [part.stationVersion])).get(part.stationVersion);
-  const unit = part.reading?.unit ?? station?.loading.unit ?? "kg";
+): Promise<Result<LoggedSet, CorrectionError>> {
+  const station = (await stationVersions(scope, [loggedSet.stationVersion])).get(
+    loggedSet.stationVersion,
+  );
+  const unit = loggedSet.reading?.unit ?? station?.loading.unit ?? "kg";
   const reading = load === "" ? null : parseMass(load, unit);
   if (reading !== null && !reading.ok) return fail({ code: "notALoad", error: reading.error });
   const read = reading?.value ?? null;
   const made = read === null || station === undefined ? null : howToMake(station.loading, read);
   return ok({
-    ...part,
+    ...loggedSet,
     id: newId(),
     reading: read,
     // What hung is only known where the station makes the load in one way.
     platesHung:
       made?.ok === true && made.value.recipe.kind === "plates" ? made.value.recipe.perPoint : null,
-    ...counted(loggedField(part), done),
+    ...counted(loggedField(loggedSet), done),
     rir,
   });
 }
 
-function counted(field: CountedField, done: Count | null): Partial<PerformedPart> {
+function counted(field: CountedField, done: Count | null): Partial<LoggedSet> {
   if (field === "seconds") return { seconds: done && seconds(done) };
   if (field === "metres") return { metres: done && metres(done) };
   return { [field]: done };
@@ -105,19 +107,19 @@ function counted(field: CountedField, done: Count | null): Partial<PerformedPart
 /** A desk is a device as well, one for each user: its id is the user's, its commands have their own sequence. */
 async function sayFromDesk(
   scope: Scope,
-  run: StoredRun,
+  sessionLog: StoredSessionLog,
   body: CommandBody,
   parent: Id<"command"> | null,
 ): Promise<void> {
   if (scope.actor.kind !== "user") throw new Error("only a user corrects from the desk");
   const device = idOf<"device">(scope.actor.id);
   for (let attempt = 1; ; attempt++) {
-    const known = await commandsAfter(scope, run.id, 0);
+    const known = await commandsAfter(scope, sessionLog.id, 0);
     const seqs = known.map(({ command }) => (command.device === device ? command.seq : 0));
-    const accepted = await acceptCommands(scope, run.id, [
+    const accepted = await acceptCommands(scope, sessionLog.id, [
       {
         commandId: newId(),
-        runId: run.id,
+        runId: sessionLog.id,
         device,
         seq: Math.max(0, ...seqs) + 1,
         parent: parent ?? parentFor(foldCommands(known), body),
@@ -139,12 +141,15 @@ export interface Author {
   readonly at: Instant;
 }
 
-/** Who said each command of a run. */
-export async function authorsOf(scope: Scope, run: Id<"run">): Promise<readonly Author[]> {
+/** Who said each command of a session log. */
+export async function authorsOf(
+  scope: Scope,
+  sessionLogId: Id<"sessionLog">,
+): Promise<readonly Author[]> {
   const rows = (await scope
     .from("commands")
     .leftJoin("users", "users.id", "commands.actor_id")
-    .where({ "commands.run_id": toBinary(run) })
+    .where({ "commands.run_id": toBinary(sessionLogId) })
     .select("commands.id", "commands.received_at", "users.display_name")) as Row[];
   return rows.map((row) => ({
     commandId: fromBinary(row["id"]),

@@ -12,7 +12,7 @@ export type HandInOutcome = "handedIn" | "erased" | "otherStudio";
 
 /**
  * Brings back a session that a device holds and the server lost: whatever of it is missing (the client, the gym,
- * its stations, the plan, the run) is put back under its own id, and nothing that is here is changed. Its
+ * its stations, the plan, the session log) is put back under its own id, and nothing that is here is changed. Its
  * commands then arrive like any others.
  */
 export async function handIn(scope: Scope, held: HeldSession): Promise<HandInOutcome> {
@@ -42,7 +42,7 @@ async function putBackMissing(trx: Scope, held: HeldSession): Promise<HandInOutc
   const places = await placesFor(trx, run);
   if (!(await has("plans", places.planId))) await addPlan(trx, held, places);
   if (!(await has("plan_revisions", places.revisionId))) await addRevision(trx, held, places);
-  await addRun(trx, held, places);
+  await addSessionLog(trx, held, places);
   return "handedIn";
 }
 
@@ -163,7 +163,7 @@ async function addRevision(
     .update({ revision: number, revision_id: toBinary(revisionId) });
 }
 
-async function addRun(
+async function addSessionLog(
   trx: Scope,
   { run }: HeldSession,
   { planId, revisionId }: Places,

@@ -2,7 +2,7 @@ import type { Id } from "~/core/kernel/index.ts";
 import type { History } from "~/core/log/index.ts";
 import { stationVersions } from "../db/gyms.server.ts";
 import { performedIn } from "../db/performed.server.ts";
-import { endedRunsOf } from "../db/runs.server.ts";
+import { endedSessionsOf } from "../db/session-logs.server.ts";
 import type { Scope } from "../db/scope.server.ts";
 
 /** How many sessions history looks back: enough for a stall and its run-up. */
@@ -10,14 +10,14 @@ const SESSIONS = 16;
 
 /** What history holds of a person; five queries however many sessions there are. */
 export async function historyOf(scope: Scope, person: Id<"person">): Promise<History> {
-  const runs = await endedRunsOf(scope, person, SESSIONS);
+  const sessionLogs = await endedSessionsOf(scope, person, SESSIONS);
   const performed = await performedIn(
     scope,
-    runs.map((run) => run.id),
+    sessionLogs.map((sessionLog) => sessionLog.id),
   );
   const versions = await stationVersions(
     scope,
     [...performed.values()].flatMap(({ contexts }) => contexts.map((c) => c.stationVersion)),
   );
-  return { runs, performed, versions };
+  return { sessions: sessionLogs, performed, versions };
 }

@@ -19,7 +19,7 @@ export async function moveSlotToOtherDay(
     const [here, there] = [await getPlan(trx, from), await getPlan(trx, to)];
     if (here === null || there === null || here.id === there.id) return false;
     if (here.personId !== there.personId || findSlot(here.document, slot) === null) return false;
-    if (here.run.kind !== "none" || there.run.kind !== "none") return false;
+    if (here.sessionState.kind !== "none" || there.sessionState.kind !== "none") return false;
     const without = applyEdit(here.document, { kind: "removeSlot", slot });
     const saved = [
       await savePlan(trx, here.id, here.revision, headOf(here), without),

@@ -6,12 +6,12 @@ import {
   nextDocument,
   proposalsAfter,
   strengthRecordsOf,
-  surroundingsFrom,
+  unrollContextFrom,
   type DecideError,
   type Decision,
   type SlotProposal,
 } from "~/core/progress/index.ts";
-import { surroundingsOf, type Surroundings } from "~/core/unroll/index.ts";
+import { unrollContextOf, type UnrollContext } from "~/core/unroll/index.ts";
 import { newId } from "~/codec/new-id.ts";
 import { toBinary } from "../db/columns.server.ts";
 import { listStations, type StoredStation } from "../db/gyms.server.ts";
@@ -19,7 +19,7 @@ import { listMeasurements } from "../db/measurements.server.ts";
 import { catalogueFor } from "../db/movements.server.ts";
 import { addPlan } from "../db/plans.server.ts";
 import { addRuling } from "../db/rulings.server.ts";
-import type { StoredRun } from "../db/runs.server.ts";
+import type { StoredSessionLog } from "../db/session-logs.server.ts";
 import { briefHistory } from "../db/briefs.server.ts";
 import type { Scope } from "../db/scope.server.ts";
 import { strengthRules } from "../db/strength-rules.server.ts";
@@ -28,25 +28,28 @@ import { historyOf } from "./history.server.ts";
 /** What is proposed after a session, and how the next one will find the gym and the person. */
 export interface Proposals {
   readonly slots: readonly SlotProposal<StoredStation>[];
-  readonly around: Surroundings;
+  readonly context: UnrollContext;
 }
 
 /** What Kravo proposes for every exercise of an ended session, at the stations as they are now. */
-export async function proposalsFor(scope: Scope, run: StoredRun): Promise<Proposals> {
+export async function proposalsFor(scope: Scope, sessionLog: StoredSessionLog): Promise<Proposals> {
   const [history, stations, [brief], measurements, catalogue, { rules }] = await Promise.all([
-    historyOf(scope, run.personId),
-    listStations(scope, run.gymId, "all"),
-    briefHistory(scope, run.personId, 1),
-    listMeasurements(scope, run.personId),
+    historyOf(scope, sessionLog.personId),
+    listStations(scope, sessionLog.gymId, "all"),
+    briefHistory(scope, sessionLog.personId, 1),
+    listMeasurements(scope, sessionLog.personId),
     catalogueFor(scope),
     strengthRules(scope),
   ]);
-  const series = seriesOf(upTo(history, run));
-  const bodyWeight = bodyWeightOf(measurements, run.day);
-  const known = surroundingsFrom(strengthRecordsOf(series, bodyWeight, rules), bodyWeight, rules);
-  const around = surroundingsOf(stations, catalogue.find, known);
+  const series = seriesOf(upTo(history, sessionLog));
+  const bodyWeight = bodyWeightOf(measurements, sessionLog.day);
+  const known = unrollContextFrom(strengthRecordsOf(series, bodyWeight, rules), bodyWeight, rules);
+  const context = unrollContextOf(stations, catalogue.find, known);
   const isHoldingSuccess = brief?.document.goal === "definition";
-  return { slots: proposalsAfter(run, series, stations, around, isHoldingSuccess), around };
+  return {
+    slots: proposalsAfter(sessionLog, series, stations, context, isHoldingSuccess),
+    context,
+  };
 }
 
 export type PlanNextError =
@@ -55,35 +58,42 @@ export type PlanNextError =
 /** Plans the next session from a trained one: its copy with the decided loads, the rulings kept beside it. */
 export async function planNext(
   scope: Scope,
-  run: StoredRun,
+  sessionLog: StoredSessionLog,
   on: Day,
   decisions: readonly Decision[],
 ): Promise<Result<Id<"plan">, PlanNextError>> {
-  if (run.endedAt === null) return fail({ code: "notEnded" });
-  const { slots, around } = await proposalsFor(scope, run);
+  if (sessionLog.endedAt === null) return fail({ code: "notEnded" });
+  const { slots, context } = await proposalsFor(scope, sessionLog);
   const read = decidedOf(slots, decisions);
   if (!read.ok) return read;
   const decided = read.value;
   return scope.transaction(async (trx) => {
     const settled = await trx
       .from("runs")
-      .where({ id: toBinary(run.id) })
+      .where({ id: toBinary(sessionLog.id) })
       .whereNull("settled_at")
-      .update({ settled_at: trx.now, settled_position: run.lastPosition });
+      .update({ settled_at: trx.now, settled_position: sessionLog.lastPosition });
     if (settled !== 1) return fail({ code: "settled" });
     for (const { slot, proposal, chosen, decision } of decided) {
-      await addRuling(trx, run.id, run.personId, proposal, {
+      await addRuling(trx, sessionLog.id, sessionLog.personId, proposal, {
         slotId: slot.id,
         lineageId: slot.lineageId,
         line: proposal.line,
         decision: decision.kind === "accept" ? "accepted" : "overruled",
         chosen,
         reason: decision.kind === "accept" ? "" : decision.reason.trim(),
-        logPosition: run.lastPosition,
+        logPosition: sessionLog.lastPosition,
       });
     }
-    const { personId, gymId, startTime, title } = run;
+    const { personId, gymId, startTime, title } = sessionLog;
     const head = { personId, gymId, day: on, startTime, title };
-    return ok(await addPlan(trx, head, nextDocument(run.document, decided, around, newId), run.id));
+    return ok(
+      await addPlan(
+        trx,
+        head,
+        nextDocument(sessionLog.document, decided, context, newId),
+        sessionLog.id,
+      ),
+    );
   });
 }

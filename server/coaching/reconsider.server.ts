@@ -1,11 +1,11 @@
 import { sameReading, fail, ok, type Result } from "~/core/kernel/index.ts";
 import { mapSlots, slotsOf, type Slot } from "~/core/plan/index.ts";
 import { accepted, type LineProposal, type Proposal, type LineOf } from "~/core/progress/index.ts";
-import type { Surroundings } from "~/core/unroll/index.ts";
+import type { UnrollContext } from "~/core/unroll/index.ts";
 import { toBinary } from "../db/columns.server.ts";
-import { getPlan, planFromRun, savePlan, type StoredPlan } from "../db/plans.server.ts";
+import { getPlan, planFromSession, savePlan, type StoredPlan } from "../db/plans.server.ts";
 import { addRuling, rulingOn, rulingsOn, type Ruling } from "../db/rulings.server.ts";
-import { getRun, type StoredRun } from "../db/runs.server.ts";
+import { getSessionLog, type StoredSessionLog } from "../db/session-logs.server.ts";
 import type { Scope } from "../db/scope.server.ts";
 import { proposalsFor } from "./next-session.server.ts";
 
@@ -23,17 +23,21 @@ export interface ChangedSince {
   readonly changed: readonly ChangedProposal[];
   /** The session that was planned from it, where nobody has begun it; else null. */
   readonly open: StoredPlan | null;
-  readonly around: Surroundings;
+  readonly context: UnrollContext;
 }
 
 /** What a correction changed of what was decided, or null where nothing was said after the ruling. */
-export async function changedSince(scope: Scope, run: StoredRun): Promise<ChangedSince | null> {
-  const isCurrent = run.settledPosition === null || run.lastPosition <= run.settledPosition;
-  if (run.settledAt === null || run.endedAt === null || isCurrent) return null;
+export async function changedSince(
+  scope: Scope,
+  sessionLog: StoredSessionLog,
+): Promise<ChangedSince | null> {
+  const isCurrent =
+    sessionLog.settledPosition === null || sessionLog.lastPosition <= sessionLog.settledPosition;
+  if (sessionLog.settledAt === null || sessionLog.endedAt === null || isCurrent) return null;
   const [proposals, rulings, next] = await Promise.all([
-    proposalsFor(scope, run),
-    rulingsOn(scope, run.id),
-    planFromRun(scope, run.id),
+    proposalsFor(scope, sessionLog),
+    rulingsOn(scope, sessionLog.id),
+    planFromSession(scope, sessionLog.id),
   ]);
   const plan = next === null ? null : await getPlan(scope, next);
   const changed = proposals.slots.flatMap(({ slot, lines }) =>
@@ -45,10 +49,10 @@ export async function changedSince(scope: Scope, run: StoredRun): Promise<Change
     }),
   );
   return {
-    position: run.lastPosition,
+    position: sessionLog.lastPosition,
     changed,
-    open: plan?.run.kind === "none" ? plan : null,
-    around: proposals.around,
+    open: plan?.sessionState.kind === "none" ? plan : null,
+    context: proposals.context,
   };
 }
 
@@ -69,7 +73,7 @@ export type ReconsiderError =
  */
 export async function reconsider(
   scope: Scope,
-  run: StoredRun,
+  sessionLog: StoredSessionLog,
   position: number,
   choiceOf: (line: LineOf) => "take" | "leave" | null,
   reason: string,
@@ -77,10 +81,10 @@ export async function reconsider(
   return scope.transaction(async (trx) => {
     await trx
       .from("runs")
-      .where({ id: toBinary(run.id) })
+      .where({ id: toBinary(sessionLog.id) })
       .forUpdate()
       .first("id");
-    const current = await getRun(trx, run.id);
+    const current = await getSessionLog(trx, sessionLog.id);
     const since = current && (await changedSince(trx, current));
     if (since?.position !== position) return fail({ code: "changedMeanwhile" });
     const decided: { change: ChangedProposal; takes: boolean }[] = [];
@@ -93,11 +97,11 @@ export async function reconsider(
       decided.push({ change, takes: choice === "take" && canTake });
     }
     if (since.open !== null && decided.some(({ takes }) => takes)) {
-      const isSaved = await putIn(trx, since.open, decided, since.around);
+      const isSaved = await putIn(trx, since.open, decided, since.context);
       if (!isSaved) return fail({ code: "changedMeanwhile" });
     }
     for (const { change, takes } of decided) {
-      await addRuling(trx, run.id, run.personId, change.now, {
+      await addRuling(trx, sessionLog.id, sessionLog.personId, change.now, {
         slotId: change.slot.id,
         lineageId: change.slot.lineageId,
         line: change.now.line,
@@ -109,7 +113,7 @@ export async function reconsider(
     }
     await trx
       .from("runs")
-      .where({ id: toBinary(run.id) })
+      .where({ id: toBinary(sessionLog.id) })
       .update({ settled_position: position });
     return ok(null);
   });
@@ -120,7 +124,7 @@ async function putIn(
   trx: Scope,
   plan: StoredPlan,
   decided: readonly { readonly change: ChangedProposal; readonly takes: boolean }[],
-  around: Surroundings,
+  context: UnrollContext,
 ): Promise<boolean> {
   const taken = decided.filter(({ takes }) => takes).map(({ change }) => change);
   const document = mapSlots(plan.document, (slot) => {
@@ -129,7 +133,7 @@ async function putIn(
         ? [[now.line, now.reading] as const]
         : [],
     );
-    return accepted(slot, new Map(chosen), around);
+    return accepted(slot, new Map(chosen), context);
   });
   const saved = await savePlan(trx, plan.id, plan.revision, plan, document);
   return saved.ok && slotsOf(document).length > 0;

@@ -16,7 +16,7 @@ import { readEach } from "./set-apart.server.ts";
 const bodyColumn = jsonColumn(commandBodyField);
 
 export type SyncRefusal =
-  /** The run is not here: it never was, or an older backup was restored. */
+  /** The session log is not here: it never was, or an older backup was restored. */
   | { readonly code: "missing" }
   | { readonly code: "erased" }
   | { readonly code: "foreignRun" }
@@ -31,20 +31,21 @@ const LOCK_PAUSE_MS = 250;
 
 /**
  * Commits a device's commands in its sequence, all or none. Commands that are here already are dropped, so
- * sending again after a lost answer is safe. Positions are given under a lock on the run, in order of arrival.
+ * sending again after a lost answer is safe. Positions are given under a lock on the session log, in order of arrival.
  * A parent that is not here (a backup was restored, and the device that said it has not come back yet) is
  * dropped: when it arrives later, both stand as the sides of a conflict, and neither is lost.
  */
 export async function acceptCommands(
   scope: Scope,
-  runId: Id<"run">,
+  sessionLogId: Id<"sessionLog">,
   commands: readonly Command[],
 ): Promise<Result<null, SyncRefusal>> {
-  if (commands.some((command) => command.runId !== runId)) return fail({ code: "foreignRun" });
-  if (commands.length === 0) return present(scope, runId);
+  if (commands.some((command) => command.runId !== sessionLogId))
+    return fail({ code: "foreignRun" });
+  if (commands.length === 0) return present(scope, sessionLogId);
   for (let attempt = 1; ; attempt++) {
     try {
-      return await scope.transaction((trx) => acceptLocked(trx, runId, commands));
+      return await scope.transaction((trx) => acceptLocked(trx, sessionLogId, commands));
     } catch (error) {
       if (error instanceof Refused) return fail(error.refusal);
       // Waiting happens here, without a connection, so that a lock that is stuck holds none of the pool.
@@ -54,36 +55,42 @@ export async function acceptCommands(
   }
 }
 
-/** Whether a run is here, without a lock and without a write: an empty poll asks no more. */
-async function present(scope: Scope, run: Id<"run">): Promise<Result<null, SyncRefusal>> {
+/** Whether a session log is here, without a lock and without a write: an empty poll asks no more. */
+async function present(
+  scope: Scope,
+  sessionLogId: Id<"sessionLog">,
+): Promise<Result<null, SyncRefusal>> {
   const row: unknown = await scope
     .from("runs")
-    .where({ id: toBinary(run) })
+    .where({ id: toBinary(sessionLogId) })
     .first("id");
-  return row === undefined ? fail({ code: await whyMissing(scope, run) }) : ok(null);
+  return row === undefined ? fail({ code: await whyMissing(scope, sessionLogId) }) : ok(null);
 }
 
-async function whyMissing(scope: Scope, run: Id<"run">): Promise<"missing" | "erased"> {
+async function whyMissing(
+  scope: Scope,
+  sessionLogId: Id<"sessionLog">,
+): Promise<"missing" | "erased"> {
   const erased: unknown = await scope
     .from("erased_runs")
-    .where({ id: toBinary(run) })
+    .where({ id: toBinary(sessionLogId) })
     .first();
   return erased === undefined ? "missing" : "erased";
 }
 
 async function acceptLocked(
   trx: Scope,
-  runId: Id<"run">,
+  sessionLogId: Id<"sessionLog">,
   commands: readonly Command[],
 ): Promise<Result<null, SyncRefusal>> {
   const run = (await trx
     .from("runs")
-    .where({ id: toBinary(runId) })
+    .where({ id: toBinary(sessionLogId) })
     .forUpdate()
     .noWait()
     .first()) as Row | undefined;
-  if (run === undefined) return fail({ code: await whyMissing(trx, runId) });
-  const known = await knownCommands(trx, runId);
+  if (run === undefined) return fail({ code: await whyMissing(trx, sessionLogId) });
+  const known = await knownCommands(trx, sessionLogId);
   const fresh = sendingOrder(commands.filter((command) => !known.ids.has(command.commandId)));
   await expectStations(trx, fresh);
   let position = z.number().parse(run["last_position"]);
@@ -102,7 +109,7 @@ async function acceptLocked(
   if (fresh.length > 0) {
     await trx
       .from("runs")
-      .where({ id: toBinary(runId) })
+      .where({ id: toBinary(sessionLogId) })
       .update({ last_position: position });
   }
   return ok(null);
@@ -138,10 +145,10 @@ function refuse(refusal: SyncRefusal): never {
   throw new Refused(refusal);
 }
 
-async function knownCommands(scope: Scope, run: Id<"run">) {
+async function knownCommands(scope: Scope, sessionLogId: Id<"sessionLog">) {
   const rows = await scope
     .from("commands")
-    .where({ run_id: toBinary(run) })
+    .where({ run_id: toBinary(sessionLogId) })
     .select("id", "device_id", "seq");
   const ids = new Set<Id<"command">>();
   const seqs = new Map<Id<"device">, Set<number>>();
@@ -153,15 +160,15 @@ async function knownCommands(scope: Scope, run: Id<"run">) {
   return { ids, seqs };
 }
 
-/** The ids of a run's commands up to a position, in the server's order. */
+/** The ids of a session log's commands up to a position, in the server's order. */
 export async function commandIds(
   scope: Scope,
-  run: Id<"run">,
+  sessionLogId: Id<"sessionLog">,
   upTo = Number.MAX_SAFE_INTEGER,
 ): Promise<readonly Id<"command">[]> {
   const rows = await scope
     .from("commands")
-    .where({ run_id: toBinary(run) })
+    .where({ run_id: toBinary(sessionLogId) })
     .where("position", "<=", upTo)
     .orderBy("position")
     .select("id");
@@ -183,15 +190,15 @@ async function insertCommand(scope: Scope, command: Command, position: number): 
   });
 }
 
-/** The commands of a run after a position, in the server's order. */
+/** The commands of a session log after a position, in the server's order. */
 export async function commandsAfter(
   scope: Scope,
-  run: Id<"run">,
+  sessionLogId: Id<"sessionLog">,
   position: number,
 ): Promise<readonly OrderedCommand[]> {
   const rows: Row[] = await scope
     .from("commands")
-    .where({ run_id: toBinary(run) })
+    .where({ run_id: toBinary(sessionLogId) })
     .where("position", ">", position)
     .orderBy("position");
   return readEach(scope, "log entry", rows, (row) => ({

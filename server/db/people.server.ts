@@ -65,7 +65,7 @@ export async function changePerson(
 }
 
 /**
- * Erases a person and everything about them, and leaves markers for the person and their runs, so that a
+ * Erases a person and everything about them, and leaves markers for the person and their session logs, so that a
  * device that syncs late is refused instead of bringing data back.
  */
 export async function erasePerson(scope: Scope, id: Id<"person">): Promise<boolean> {

@@ -1,14 +1,8 @@
 import { tempoField } from "~/core/plan/index.ts";
 import { z } from "zod";
 import { type Id, assertNever, movementField } from "~/core/kernel/index.ts";
-import type {
-  Command,
-  LogContext,
-  PainRecord,
-  Performed,
-  PerformedPart,
-} from "~/core/log/index.ts";
-import { partKeyText } from "~/core/unroll/index.ts";
+import type { Command, LogContext, PainRecord, Performed, LoggedSet } from "~/core/log/index.ts";
+import { stepKeyText } from "~/core/unroll/index.ts";
 import {
   countColumn,
   gearColumn,
@@ -29,7 +23,7 @@ import type { Row, Scope } from "./scope.server.ts";
 import { readEach } from "./set-apart.server.ts";
 
 /**
- * Brings the rows of a run in line with one more command, in the command's own transaction. Rows are never
+ * Brings the rows of a session log in line with one more command, in the command's own transaction. Rows are never
  * rewritten: what a command supersedes is marked with the command that did it.
  */
 export async function project(
@@ -37,12 +31,12 @@ export async function project(
   command: Command,
   revision: Id<"revision">,
 ): Promise<void> {
-  const { body, parent, commandId, runId } = command;
+  const { body, parent, commandId, runId: sessionLogId } = command;
   const by = toBinary(commandId);
   switch (body.kind) {
     case "part":
       await tombstone(scope, parent, by);
-      await scope.insert("performed_parts", partRow(command, body.part, revision));
+      await scope.insert("performed_parts", loggedSetRow(command, body.part, revision));
       return;
     case "removePart":
       await tombstone(scope, parent, by);
@@ -56,9 +50,9 @@ export async function project(
       await scope.insert("pains", {
         id: toBinary(body.id),
         command_id: by,
-        run_id: toBinary(runId),
+        run_id: toBinary(sessionLogId),
         slot_id: toBinary(body.slotId),
-        part_key: body.key === null ? null : partKeyText(body.key),
+        part_key: body.key === null ? null : stepKeyText(body.key),
         joint: body.joint,
         side: body.side,
         score: body.score,
@@ -66,33 +60,33 @@ export async function project(
       });
       return;
     case "end":
-      await endRun(scope, runId);
+      await endSession(scope, sessionLogId);
       return;
     case "reopen":
       await scope
         .from("runs")
-        .where({ id: toBinary(runId) })
+        .where({ id: toBinary(sessionLogId) })
         .update({ ended_at: null });
       return;
     case "note":
     case "skip":
-      return; // Read from the commands of their run; no row of their own is compared across runs.
+      return; // Read from the commands of their session log; no row of theirs is compared across sessions.
     default:
       assertNever(body);
   }
 }
 
-/** Ends a run; one that was reopened ended when it ended first, or its duration would count the days between. */
-async function endRun(scope: Scope, run: Id<"run">): Promise<void> {
+/** Ends a session log; one that was reopened ended when it ended first, or its duration would count the days between. */
+async function endSession(scope: Scope, sessionLogId: Id<"sessionLog">): Promise<void> {
   const first = await scope
     .from("commands")
-    .where({ run_id: toBinary(run) })
+    .where({ run_id: toBinary(sessionLogId) })
     .whereRaw("json_value(body, '$.kind') = 'end'")
     .min({ at: "received_at" })
     .first();
   await scope
     .from("runs")
-    .where({ id: toBinary(run) })
+    .where({ id: toBinary(sessionLogId) })
     .whereNull("ended_at")
     .update({ ended_at: instantColumn.nullable().parse(first?.["at"] ?? null) ?? scope.now });
 }
@@ -119,31 +113,31 @@ async function supersede(
     .update({ superseded_by: by });
 }
 
-function partRow(command: Command, part: PerformedPart, revision: Id<"revision">): Row {
+function loggedSetRow(command: Command, loggedSet: LoggedSet, revision: Id<"revision">): Row {
   return {
-    id: toBinary(part.id),
+    id: toBinary(loggedSet.id),
     command_id: toBinary(command.commandId),
     run_id: toBinary(command.runId),
     revision_id: toBinary(revision),
-    slot_id: toBinary(part.slotId),
-    set_id: toBinary(part.key.setId),
-    extension_id: part.key.extensionId === null ? null : toBinary(part.key.extensionId),
-    round: part.key.round,
-    ordinal: part.key.ordinal,
-    side: part.key.side,
-    station_version_id: toBinary(part.stationVersion),
-    reading_thousandths: part.reading?.thousandths ?? null,
-    reading_unit: part.reading?.unit ?? null,
-    plates_hung: part.platesHung === null ? null : JSON.stringify(part.platesHung),
-    full_reps: part.fullReps,
-    partial_reps: part.partialReps,
-    forced_reps: part.forcedReps,
-    milliseconds: part.seconds === null ? null : Math.round(part.seconds * 1000),
-    steps: part.steps,
-    metres: part.metres,
-    rir: rirToColumn(part.rir),
-    limiter: part.limiter,
-    note: part.note,
+    slot_id: toBinary(loggedSet.slotId),
+    set_id: toBinary(loggedSet.key.setId),
+    extension_id: loggedSet.key.extensionId === null ? null : toBinary(loggedSet.key.extensionId),
+    round: loggedSet.key.round,
+    ordinal: loggedSet.key.ordinal,
+    side: loggedSet.key.side,
+    station_version_id: toBinary(loggedSet.stationVersion),
+    reading_thousandths: loggedSet.reading?.thousandths ?? null,
+    reading_unit: loggedSet.reading?.unit ?? null,
+    plates_hung: loggedSet.platesHung === null ? null : JSON.stringify(loggedSet.platesHung),
+    full_reps: loggedSet.fullReps,
+    partial_reps: loggedSet.partialReps,
+    forced_reps: loggedSet.forcedReps,
+    milliseconds: loggedSet.seconds === null ? null : Math.round(loggedSet.seconds * 1000),
+    steps: loggedSet.steps,
+    metres: loggedSet.metres,
+    rir: rirToColumn(loggedSet.rir),
+    limiter: loggedSet.limiter,
+    note: loggedSet.note,
   };
 }
 
@@ -173,7 +167,7 @@ const tempoJson = jsonColumn(tempoField);
 const gearJson = jsonColumn(gearColumn);
 const integer = z.number();
 
-function partFrom(row: Row): PerformedPart {
+function loggedSetFrom(row: Row): LoggedSet {
   return {
     id: fromBinary(row["id"]),
     slotId: fromBinary(row["slot_id"]),
@@ -229,16 +223,16 @@ function painFrom(row: Row): PainRecord {
   };
 }
 
-/** What stands of several runs, by run; three queries however many there are. */
+/** What stands of several session logs, by session log; three queries however many there are. */
 export async function performedIn(
   scope: Scope,
-  runs: readonly Id<"run">[],
-): Promise<ReadonlyMap<Id<"run">, Performed>> {
-  const found = new Map<Id<"run">, MutablePerformed>(
-    runs.map((id) => [id, { parts: [], contexts: [], pains: [] }]),
+  sessionLogIds: readonly Id<"sessionLog">[],
+): Promise<ReadonlyMap<Id<"sessionLog">, Performed>> {
+  const found = new Map<Id<"sessionLog">, MutablePerformed>(
+    sessionLogIds.map((id) => [id, { loggedSets: [], contexts: [], pains: [] }]),
   );
-  if (runs.length === 0) return found;
-  const ids = runs.map(toBinary);
+  if (sessionLogIds.length === 0) return found;
+  const ids = sessionLogIds.map(toBinary);
   const [parts, contexts, pains] = await Promise.all([
     scope.from("performed_parts").whereIn("run_id", ids).whereNull("tombstoned_by").orderBy("id"),
     scope
@@ -253,16 +247,19 @@ export async function performedIn(
       scope,
       "log entry",
       rows,
-      (row) => [fromBinary<"run">(row["run_id"]), read(row)] as const,
+      (row) => [fromBinary<"sessionLog">(row["run_id"]), read(row)] as const,
     );
-  for (const [run, part] of each(parts, partFrom)) found.get(run)?.parts.push(part);
-  for (const [run, context] of each(contexts, contextFrom)) found.get(run)?.contexts.push(context);
-  for (const [run, pain] of each(pains, painFrom)) found.get(run)?.pains.push(pain);
+  for (const [sessionLogId, loggedSet] of each(parts, loggedSetFrom))
+    found.get(sessionLogId)?.loggedSets.push(loggedSet);
+  for (const [sessionLogId, context] of each(contexts, contextFrom))
+    found.get(sessionLogId)?.contexts.push(context);
+  for (const [sessionLogId, pain] of each(pains, painFrom))
+    found.get(sessionLogId)?.pains.push(pain);
   return found;
 }
 
 interface MutablePerformed extends Performed {
-  readonly parts: PerformedPart[];
+  readonly loggedSets: LoggedSet[];
   readonly contexts: LogContext[];
   readonly pains: PainRecord[];
 }

@@ -22,7 +22,7 @@ import { readEach, readOne } from "./set-apart.server.ts";
 export interface StoredPlan extends PlanEntry {
   readonly revisionId: Id<"revision">;
   readonly document: SessionPlan;
-  readonly plannedFromRun: Id<"run"> | null;
+  readonly plannedFromSession: Id<"sessionLog"> | null;
   readonly personLevel: Level;
 }
 
@@ -40,12 +40,12 @@ function entryFrom(row: Row): PlanEntry {
     title: z.string().parse(row["title"]),
     revision: z.number().parse(row["revision"]),
     personName: z.string().parse(row["person_name"]),
-    run:
+    sessionState:
       runId === null || runId === undefined
         ? { kind: "none" }
         : ended === null
-          ? { kind: "running", runId: fromBinary(runId) }
-          : { kind: "ended", runId: fromBinary(runId), ruling: rulingState(row) },
+          ? { kind: "running", sessionLogId: fromBinary(runId) }
+          : { kind: "ended", sessionLogId: fromBinary(runId), ruling: rulingState(row) },
   };
 }
 
@@ -134,7 +134,7 @@ export async function plansOfWeek(
  * Sessions that are running on any day (reopened ones too), ended ones on which nobody has ruled, and those whose
  * log changed after somebody did.
  */
-export async function listOpenRuns(scope: Scope): Promise<readonly PlanEntry[]> {
+export async function listOpenSessions(scope: Scope): Promise<readonly PlanEntry[]> {
   const rows = (await entryQuery(scope)
     .whereNotNull("runs.id")
     .where((open) =>
@@ -180,7 +180,7 @@ export async function getPlan(scope: Scope, id: Id<"plan">): Promise<StoredPlan 
     revisionId: fromBinary(found["revision_id"]),
     document: documentColumn.parse(found["document"]),
     personLevel: z.enum(LEVELS).parse(found["person_level"]),
-    plannedFromRun:
+    plannedFromSession:
       found["planned_from_run"] === null ? null : fromBinary(found["planned_from_run"]),
   }));
 }
@@ -189,7 +189,7 @@ export async function addPlan(
   scope: Scope,
   head: PlanHead,
   document: SessionPlan,
-  plannedFromRun: Id<"run"> | null = null,
+  plannedFromSession: Id<"sessionLog"> | null = null,
 ): Promise<Id<"plan">> {
   const id = newId<"plan">();
   const revisionId = newId<"revision">();
@@ -200,7 +200,7 @@ export async function addPlan(
       person_id: toBinary(head.personId),
       revision: 1,
       revision_id: toBinary(revisionId),
-      planned_from_run: plannedFromRun === null ? null : toBinary(plannedFromRun),
+      planned_from_run: plannedFromSession === null ? null : toBinary(plannedFromSession),
       created_at: trx.now,
       ...trx.by,
     });
@@ -267,11 +267,14 @@ async function insertRevision(
   });
 }
 
-/** The plan that was made from a trained run, or null. */
-export async function planFromRun(scope: Scope, run: Id<"run">): Promise<Id<"plan"> | null> {
+/** The plan that was made from a trained session log, or null. */
+export async function planFromSession(
+  scope: Scope,
+  sessionLogId: Id<"sessionLog">,
+): Promise<Id<"plan"> | null> {
   const row = (await scope
     .from("plans")
-    .where({ planned_from_run: toBinary(run) })
+    .where({ planned_from_run: toBinary(sessionLogId) })
     .first("id")) as Row | undefined;
   return row === undefined ? null : fromBinary(row["id"]);
 }

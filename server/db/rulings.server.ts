@@ -25,14 +25,14 @@ const chosenColumn = jsonColumn(massField.nullable());
 
 export async function addRuling(
   scope: Scope,
-  run: Id<"run">,
+  sessionLogId: Id<"sessionLog">,
   person: Id<"person">,
   proposal: Proposal,
   ruling: Omit<Ruling, "shown">,
 ): Promise<void> {
   await scope.insert("rulings", {
     id: toBinary(newId<"ruling">()),
-    run_id: toBinary(run),
+    run_id: toBinary(sessionLogId),
     person_id: toBinary(person),
     slot_id: toBinary(ruling.slotId),
     line_id: toBinary(ruling.lineageId),
@@ -51,11 +51,14 @@ const shownColumn = jsonColumn(
   z.object({ move: z.enum(["raise", "keep", "lower"]), reading: massField.nullable() }),
 );
 
-/** The ruling on each of a run's proposals: of several on one line the latest, which supersedes the others. */
-export async function rulingsOn(scope: Scope, run: Id<"run">): Promise<readonly Ruling[]> {
+/** The ruling on each of a session log's proposals: of several on one line the latest, which supersedes the others. */
+export async function rulingsOn(
+  scope: Scope,
+  sessionLogId: Id<"sessionLog">,
+): Promise<readonly Ruling[]> {
   const rows = await scope
     .from("rulings")
-    .where({ run_id: toBinary(run) })
+    .where({ run_id: toBinary(sessionLogId) })
     .orderBy("id");
   const all = readEach(scope, "ruling", rows, (row): Ruling => ({
     slotId: fromBinary(row["slot_id"]),
@@ -72,7 +75,7 @@ export async function rulingsOn(scope: Scope, run: Id<"run">): Promise<readonly 
   ];
 }
 
-/** The ruling on one line among those of a run, or the one on its whole exercise. */
+/** The ruling on one line among those of a session log, or the one on its whole exercise. */
 export function rulingOn(
   rulings: readonly Ruling[],
   slot: Id<"slot">,

@@ -15,7 +15,7 @@ import {
   type SetUp,
 } from "~/core/plan/index.ts";
 import { kg, lb } from "~/core/kernel/index.ts";
-import { RACK, sampleAround, sampleDay, sampleId, sampleNewId } from "../samples/index.ts";
+import { RACK, sampleUnrollContext, sampleDay, sampleId, sampleNewId } from "../samples/index.ts";
 import type { Loading, LoadingKind, Station } from "~/core/gym/index.ts";
 
 const LOADINGS: Readonly<Record<LoadingKind, Loading>> = {
@@ -109,7 +109,7 @@ export function judging(
   const stations = over.stations ?? FULL_GYM;
   return {
     plan,
-    around: sampleAround(stations),
+    unrollContext: sampleUnrollContext(stations),
     others: [],
     approach: approachOf("even-ground"),
     catalogue: SHIPPED_MOVEMENTS,
@@ -128,6 +128,6 @@ export function otherSession(isOpen: boolean): OtherSession {
     day: sampleDay(),
     isOpen,
     plan: sessionOf(),
-    around: sampleAround(FULL_GYM),
+    unrollContext: sampleUnrollContext(FULL_GYM),
   };
 }

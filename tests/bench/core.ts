@@ -18,9 +18,9 @@ import {
   sampleCommand,
   sampleExposed,
   sampleExposure,
-  samplePart,
+  sampleLoggedSet,
   sampleSet,
-  sampleAround,
+  sampleUnrollContext,
 } from "../samples/index.ts";
 import { ANYTHING, findMovements } from "~/core/coach/search/index.ts";
 import { assess, findingsOf, judge } from "~/core/coach/index.ts";
@@ -42,10 +42,10 @@ const stations = (Object.keys(STATIONS) as StationKey[]).map((key): Station => (
 }));
 const routine = TRAINEES[0]?.routine ?? [];
 const plan = firstPlan(routine, ids, newId);
-const around = sampleAround(stations);
-const steps = unroll(plan, around);
+const context = sampleUnrollContext(stations);
+const steps = unroll(plan, context);
 const commands: OrderedCommand[] = Array.from({ length: 40 }, (_, i) => ({
-  command: sampleCommand(1, i + 1, { kind: "part", part: samplePart(sampleSet(i + 1)) }),
+  command: sampleCommand(1, i + 1, { kind: "part", part: sampleLoggedSet(sampleSet(i + 1)) }),
   position: i + 1,
 }));
 const exposures = Array.from({ length: 12 }, () =>
@@ -90,11 +90,11 @@ console.log(
   `\nCore: microseconds, median; a session of ${plan.blocks.length} exercises and ${steps.length} steps\n`,
 );
 const rows: readonly (readonly [string, () => unknown, unknown])[] = [
-  ["unroll", () => unroll(plan, around), plan],
+  ["unroll", () => unroll(plan, context), plan],
   ["duration of the session", () => sessionDuration(steps), plan],
   ["duration of each exercise", () => slotDurations(steps), plan],
-  ["check of the plan", () => checkPlan(plan, around), plan],
-  ["hard sets per region", () => volumeOf(plannedSets(plan, around), COUNTED_ONCE), plan],
+  ["check of the plan", () => checkPlan(plan, context), plan],
+  ["hard sets per region", () => volumeOf(plannedSets(plan, context), COUNTED_ONCE), plan],
   ["fold of 40 commands", () => foldCommands(commands), commands],
   [
     "double progression, 12 sessions",

@@ -36,7 +36,7 @@ import {
 import { erasePerson } from "~/server/db/people.server.ts";
 import { moveSlotToOtherDay } from "~/server/coaching/move-slot.server.ts";
 import { addPlan, getPlan, plansOfWeek } from "~/server/db/plans.server.ts";
-import { startRun } from "~/server/db/runs.server.ts";
+import { startSession } from "~/server/db/session-logs.server.ts";
 import {
   closeTestDatabase,
   NOW,
@@ -312,7 +312,7 @@ describe("moving an exercise to the other day", () => {
       squats(studio.station),
     );
     const to = await addPlan(scope, { ...head(), day: day("2026-03-05") }, squats(studio.station));
-    await startRun(scope, to);
+    await startSession(scope, to);
     const before = await getPlan(scope, from);
     const slot = before && slotsOf(before.document)[0];
     expect(slot && (await moveSlotToOtherDay(scope, from, slot.id, to))).toBe(false);

@@ -9,7 +9,11 @@ import { USUAL_RULES, strengthRecordsOf, type Decision } from "~/core/progress/i
 import { planNext, proposalsFor } from "~/server/coaching/next-session.server.ts";
 import { getPlan } from "~/server/db/plans.server.ts";
 import { rulingsOn } from "~/server/db/rulings.server.ts";
-import { getRun, startRun, type StoredRun } from "~/server/db/runs.server.ts";
+import {
+  getSessionLog,
+  startSession,
+  type StoredSessionLog,
+} from "~/server/db/session-logs.server.ts";
 import { moveForward, seedDemo } from "~/demo/seed.server.ts";
 import { trainSquats } from "./sets.ts";
 import { addSquats, inStudio } from "./studio.ts";
@@ -19,43 +23,46 @@ const here = inStudio();
 const DAY = 86_400_000;
 const train = (plan: Id<"plan">, reps: readonly number[], daysLater = 0) =>
   trainSquats(here.studio, plan, reps, daysLater);
-const slotOf = (run: StoredRun) => slotsOf(run.document)[0]!;
-const lineOf = (run: StoredRun) => ({
-  slotId: slotOf(run).id,
-  line: slotOf(run).sets[0]!.line,
+const slotOf = (sessionLog: StoredSessionLog) => slotsOf(sessionLog.document)[0]!;
+const lineOf = (sessionLog: StoredSessionLog) => ({
+  slotId: slotOf(sessionLog).id,
+  line: slotOf(sessionLog).sets[0]!.line,
 });
-const accept = (run: StoredRun): Decision => ({ ...lineOf(run), kind: "accept" });
-const proposed = async (run: StoredRun) =>
-  (await proposalsFor(here.studio.scope, run)).slots[0]?.lines[0];
-const next = (run: StoredRun, decisions: Decision[], on: Day = day("2026-03-09")) =>
-  planNext(here.studio.scope, run, on, decisions);
+const accept = (sessionLog: StoredSessionLog): Decision => ({
+  ...lineOf(sessionLog),
+  kind: "accept",
+});
+const proposed = async (sessionLog: StoredSessionLog) =>
+  (await proposalsFor(here.studio.scope, sessionLog)).slots[0]?.lines[0];
+const next = (sessionLog: StoredSessionLog, decisions: Decision[], on: Day = day("2026-03-09")) =>
+  planNext(here.studio.scope, sessionLog, on, decisions);
 
 describe("planning the next session", () => {
   it("raises by the smallest step after every set reached the top, on the same lines with new ids", async () => {
-    const run = await train(await addSquats(here.studio), [12, 12, 12]);
-    const planned = await next(run, [accept(run)]);
+    const sessionLog = await train(await addSquats(here.studio), [12, 12, 12]);
+    const planned = await next(sessionLog, [accept(sessionLog)]);
     if (!planned.ok) throw new Error(planned.error.code);
     const plan = await getPlan(here.studio.scope, planned.value);
     const [slot] = slotsOf(plan!.document);
     expect(slot?.sets.map((s) => s.load)).toEqual(
       Array.from({ length: 3 }, () => ({ kind: "absolute", reading: kg(102.5) })),
     );
-    expect(slot?.lineageId).toBe(slotOf(run).lineageId);
-    expect(slot?.id).not.toBe(slotOf(run).id);
+    expect(slot?.lineageId).toBe(slotOf(sessionLog).lineageId);
+    expect(slot?.id).not.toBe(slotOf(sessionLog).id);
     expect(plan).toMatchObject({
       day: "2026-03-09",
-      plannedFromRun: run.id,
+      plannedFromSession: sessionLog.id,
       personId: here.studio.person,
     });
   });
 
   it("keeps an overruling with its reason beside the proposal", async () => {
-    const run = await train(await addSquats(here.studio), [12, 12, 12]);
-    const planned = await next(run, [
-      { ...lineOf(run), kind: "overrule", reading: kg(105), reason: " Strong day. " },
+    const sessionLog = await train(await addSquats(here.studio), [12, 12, 12]);
+    const planned = await next(sessionLog, [
+      { ...lineOf(sessionLog), kind: "overrule", reading: kg(105), reason: " Strong day. " },
     ]);
     expect(planned.ok).toBe(true);
-    expect(await rulingsOn(here.studio.scope, run.id)).toMatchObject([
+    expect(await rulingsOn(here.studio.scope, sessionLog.id)).toMatchObject([
       { decision: "overruled", chosen: kg(105), reason: "Strong day." },
     ]);
     const [row] = await here.studio.scope.from("rulings");
@@ -64,31 +71,36 @@ describe("planning the next session", () => {
   });
 
   it("refuses an overruling without a reason or with a load that cannot be made, and plans nothing", async () => {
-    const run = await train(await addSquats(here.studio), [12, 12, 12]);
-    const at = lineOf(run);
+    const sessionLog = await train(await addSquats(here.studio), [12, 12, 12]);
+    const at = lineOf(sessionLog);
     expect(
-      await next(run, [{ ...at, kind: "overrule", reading: kg(105), reason: " " }]),
+      await next(sessionLog, [{ ...at, kind: "overrule", reading: kg(105), reason: " " }]),
     ).toMatchObject({ error: { code: "reasonMissing" } });
     expect(
-      await next(run, [{ ...at, kind: "overrule", reading: kg(101), reason: "x" }]),
+      await next(sessionLog, [{ ...at, kind: "overrule", reading: kg(101), reason: "x" }]),
     ).toMatchObject({ error: { code: "cannotBeMade", easier: { reading: kg(100) } } });
-    expect(await next(run, [])).toMatchObject({ error: { code: "undecided" } });
-    expect((await getRun(here.studio.scope, run.id))?.settledAt).toBeNull();
-    expect(await rulingsOn(here.studio.scope, run.id)).toEqual([]);
+    expect(await next(sessionLog, [])).toMatchObject({ error: { code: "undecided" } });
+    expect((await getSessionLog(here.studio.scope, sessionLog.id))?.settledAt).toBeNull();
+    expect(await rulingsOn(here.studio.scope, sessionLog.id)).toEqual([]);
   });
 
   it("plans once when two coaches press at the same time", async () => {
-    const run = await train(await addSquats(here.studio), [12, 12, 12]);
-    const both = await Promise.all([next(run, [accept(run)]), next(run, [accept(run)])]);
+    const sessionLog = await train(await addSquats(here.studio), [12, 12, 12]);
+    const both = await Promise.all([
+      next(sessionLog, [accept(sessionLog)]),
+      next(sessionLog, [accept(sessionLog)]),
+    ]);
     expect(both.filter((r) => r.ok)).toHaveLength(1);
     expect(both.find((r) => !r.ok)).toMatchObject({ error: { code: "settled" } });
     expect(await here.studio.scope.from("plans")).toHaveLength(2);
   });
 
   it("waits for a running session to end", async () => {
-    const started = await startRun(here.studio.scope, await addSquats(here.studio));
-    const run = started.ok ? await getRun(here.studio.scope, started.value) : null;
-    expect(await next(run!, [accept(run!)])).toMatchObject({ error: { code: "notEnded" } });
+    const started = await startSession(here.studio.scope, await addSquats(here.studio));
+    const sessionLog = started.ok ? await getSessionLog(here.studio.scope, started.value) : null;
+    expect(await next(sessionLog!, [accept(sessionLog!)])).toMatchObject({
+      error: { code: "notEnded" },
+    });
   });
 
   it("judges an old session by what was known then, not by later ones", async () => {
@@ -126,7 +138,7 @@ describe("history", () => {
         [10, 10, 10],
         week * 7,
       );
-    expect((await historyOf(here.studio.scope, here.studio.person)).runs).toHaveLength(6);
+    expect((await historyOf(here.studio.scope, here.studio.person)).sessions).toHaveLength(6);
     expect(await count()).toBe(one);
     expect(one).toBe(5);
   });
@@ -134,13 +146,13 @@ describe("history", () => {
 
 describe("what history says of each exercise", () => {
   /** Three sessions, a week apart. */
-  async function threeWeeks(): Promise<readonly StoredRun[]> {
-    const runs: StoredRun[] = [];
+  async function threeWeeks(): Promise<readonly StoredSessionLog[]> {
+    const sessionLogs: StoredSessionLog[] = [];
     for (const [week, reps] of [8, 9, 10].entries()) {
       const on = addDays(day("2026-03-02"), week * 7);
-      runs.push(await train(await addSquats(here.studio, on), [reps, reps, reps], week * 7));
+      sessionLogs.push(await train(await addSquats(here.studio, on), [reps, reps, reps], week * 7));
     }
-    return runs;
+    return sessionLogs;
   }
   const key = () => lastKey("shipped:back-squat", here.studio.station);
   const history = () => historyOf(here.studio.scope, here.studio.person);

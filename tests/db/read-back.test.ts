@@ -32,7 +32,7 @@ import { addPerson, getPerson } from "~/server/db/people.server.ts";
 import { performedIn } from "~/server/db/performed.server.ts";
 import { addPlan, getPlan } from "~/server/db/plans.server.ts";
 import { acceptCommands, commandsAfter } from "~/server/db/commands.server.ts";
-import { startRun } from "~/server/db/runs.server.ts";
+import { startSession } from "~/server/db/session-logs.server.ts";
 import { saveStrengthRules, strengthRules } from "~/server/db/strength-rules.server.ts";
 import { addTemplate, getTemplate } from "~/server/db/templates.server.ts";
 import { MOVEMENT_FIELDS } from "../arbitrary/forms.ts";
@@ -347,12 +347,12 @@ describe("what a form takes is written and read back equal:", () => {
   });
 
   it("a command of the floor, as command and as row", async () => {
-    const started = await startRun(here.studio.scope, await addSquats(here.studio));
+    const started = await startSession(here.studio.scope, await addSquats(here.studio));
     if (!started.ok) throw new Error("not started");
     const device = await Device.at(here.studio.scope, started.value);
     const model = device.set(0, 8);
     if (model.body.kind !== "part") throw new Error("no part");
-    const { part } = model.body;
+    const { part: loggedSet } = model.body;
     const numbers = fc.oneof(
       fc.constantFrom(null, 0, 1, 12.5, 12.3456789, 999, 1000, 1001, -1, 1e9),
       fc.double({ noNaN: true, min: 0, max: 100_000 }),
@@ -364,7 +364,7 @@ describe("what a form takes is written and read back equal:", () => {
       commandId: newId<"command">(),
       body: {
         kind: "part",
-        part: { ...part, id: newId<"part">(), note, seconds, metres, fullReps: reps },
+        part: { ...loggedSet, id: newId<"loggedSet">(), note, seconds, metres, fullReps: reps },
       },
     }));
     await readsBack(commands, commandCodec, async (command) => {
@@ -376,11 +376,11 @@ describe("what a form takes is written and read back equal:", () => {
       expect(accepted.ok).toBe(true);
       const all = await commandsAfter(here.studio.scope, started.value, 0);
       const rows = (await performedIn(here.studio.scope, [started.value])).get(
-        started.value as Id<"run">,
+        started.value as Id<"sessionLog">,
       );
       return {
-        written: [sent.body, performedOf(foldCommands(all)).parts],
-        read: [all.at(-1)?.command.body, rows?.parts],
+        written: [sent.body, performedOf(foldCommands(all)).loggedSets],
+        read: [all.at(-1)?.command.body, rows?.loggedSets],
       };
     });
   });

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { heldSessionCodec, type HeldSession } from "~/codec/hand-in.ts";
 import { newId } from "~/codec/new-id.ts";
 import type { Id } from "~/core/kernel/index.ts";
-import { conflictsOf, foldCommands, partsOf } from "~/core/log/index.ts";
+import { conflictsOf, foldCommands, loggedSetsOf } from "~/core/log/index.ts";
 import { handIn } from "~/server/coaching/hand-in.server.ts";
 import { toBinary } from "~/server/db/columns.server.ts";
 import { isLocked, openDatabase, type Database } from "~/server/db/connection.server.ts";
@@ -10,7 +10,7 @@ import { getGym, listStations } from "~/server/db/gyms.server.ts";
 import { erasePerson, getPerson } from "~/server/db/people.server.ts";
 import { getPlan } from "~/server/db/plans.server.ts";
 import { acceptCommands, commandIds, commandsAfter } from "~/server/db/commands.server.ts";
-import { getRun, startRun } from "~/server/db/runs.server.ts";
+import { getSessionLog, startSession } from "~/server/db/session-logs.server.ts";
 import { scopeFor } from "~/server/db/scope.server.ts";
 import { inject } from "vitest";
 import { Device } from "./sets.ts";
@@ -25,26 +25,26 @@ import {
 
 let db: Database;
 let studio: TestStudio;
-let run: Id<"run">;
+let sessionLogId: Id<"sessionLog">;
 beforeAll(async () => {
   db = await testDatabase();
 });
 afterAll(closeTestDatabase);
 beforeEach(async () => {
   studio = await testStudio(db);
-  const started = await startRun(studio.scope, await addSquats(studio));
+  const started = await startSession(studio.scope, await addSquats(studio));
   if (!started.ok) throw new Error("not started");
-  run = started.value;
+  sessionLogId = started.value;
 });
 
 const accept = (...commands: Parameters<typeof acceptCommands>[2]) =>
-  acceptCommands(studio.scope, run, commands);
+  acceptCommands(studio.scope, sessionLogId, commands);
 const repsHere = async () =>
-  partsOf(foldCommands(await commandsAfter(studio.scope, run, 0)))
-    .map(({ part }) => part.fullReps)
+  loggedSetsOf(foldCommands(await commandsAfter(studio.scope, sessionLogId, 0)))
+    .map(({ loggedSet }) => loggedSet.fullReps)
     .sort();
 
-/** As an older backup would leave it: all of the run behind a position is gone, positions are given anew. */
+/** As an older backup would leave it: all of the session log behind a position is gone, positions are given anew. */
 async function restoreTo(position: number): Promise<void> {
   const gone = await studio.scope.from("commands").where("position", ">", position).select("id");
   const ids = gone.map((row) => row["id"] as Buffer);
@@ -56,7 +56,7 @@ async function restoreTo(position: number): Promise<void> {
 
 /** What the floor page keeps on the device. */
 async function held(): Promise<HeldSession> {
-  const found = (await getRun(studio.scope, run))!;
+  const found = (await getSessionLog(studio.scope, sessionLogId))!;
   return heldSessionCodec.parse({
     studioId: studio.scope.studioId,
     run: found,
@@ -68,8 +68,8 @@ async function held(): Promise<HeldSession> {
 describe("after a restore", () => {
   it("takes again what it lost, from the device that said it or from one that had heard of it", async () => {
     const [phone, tablet] = [
-      await Device.at(studio.scope, run),
-      await Device.at(studio.scope, run),
+      await Device.at(studio.scope, sessionLogId),
+      await Device.at(studio.scope, sessionLogId),
     ];
     const [a, b, c] = [phone.set(0, 10), tablet.set(1, 9), phone.set(2, 8)];
     await accept(a);
@@ -85,8 +85,8 @@ describe("after a restore", () => {
 
   it("keeps a correction of a set that is still missing, and shows both when it comes", async () => {
     const [phone, tablet] = [
-      await Device.at(studio.scope, run),
-      await Device.at(studio.scope, run),
+      await Device.at(studio.scope, sessionLogId),
+      await Device.at(studio.scope, sessionLogId),
     ];
     const first = tablet.set(0, 10);
     await accept(first);
@@ -94,12 +94,12 @@ describe("after a restore", () => {
     await restoreTo(0);
     expect(await accept(corrected)).toMatchObject({ ok: true });
     expect(await accept(first)).toMatchObject({ ok: true });
-    const log = foldCommands(await commandsAfter(studio.scope, run, 0));
+    const log = foldCommands(await commandsAfter(studio.scope, sessionLogId, 0));
     expect(conflictsOf(log)).toHaveLength(1);
   });
 
   it("says from which number on a device has to count where it skips or repeats one", async () => {
-    const phone = await Device.at(studio.scope, run);
+    const phone = await Device.at(studio.scope, sessionLogId);
     const [a, b, c] = [phone.set(0, 10), phone.set(1, 9), phone.set(2, 8)];
     await accept(a);
     expect(await accept(c)).toMatchObject({ error: { code: "gap", expectedSeq: 2 } });
@@ -110,16 +110,16 @@ describe("after a restore", () => {
   });
 
   it("tells by ids what it holds, up to a position", async () => {
-    const phone = await Device.at(studio.scope, run);
+    const phone = await Device.at(studio.scope, sessionLogId);
     const [a, b] = [phone.set(0, 10), phone.set(1, 9)];
     await accept(a, b);
-    expect(await commandIds(studio.scope, run)).toEqual([a.commandId, b.commandId]);
-    expect(await commandIds(studio.scope, run, 1)).toEqual([a.commandId]);
+    expect(await commandIds(studio.scope, sessionLogId)).toEqual([a.commandId, b.commandId]);
+    expect(await commandIds(studio.scope, sessionLogId, 1)).toEqual([a.commandId]);
   });
 
   it("refuses sets on equipment that it does not know, instead of breaking", async () => {
-    const phone = await Device.at(studio.scope, run);
-    const elsewhere = new Device(phone.run, newId());
+    const phone = await Device.at(studio.scope, sessionLogId);
+    const elsewhere = new Device(phone.sessionLog, newId());
     expect(await accept(elsewhere.set(0, 10))).toMatchObject({
       error: { code: "unknownEquipment" },
     });
@@ -140,14 +140,14 @@ describe("handing in a session that is gone", () => {
 
   it("puts back the client, the gym, its equipment, the plan and the run under their own ids", async () => {
     const session = await held();
-    const phone = await Device.at(studio.scope, run);
+    const phone = await Device.at(studio.scope, sessionLogId);
     await loseAll();
     expect(await accept(phone.set(0, 10))).toMatchObject({ error: { code: "missing" } });
     expect(await handIn(studio.scope, session)).toBe("handedIn");
     expect(await handIn(studio.scope, session)).toBe("handedIn");
     expect(await accept(phone.set(1, 9))).toMatchObject({ error: { code: "gap" } });
     expect(await accept({ ...phone.set(0, 10), seq: 1 })).toMatchObject({ ok: true });
-    const back = await getRun(studio.scope, run);
+    const back = await getSessionLog(studio.scope, sessionLogId);
     expect(back).toMatchObject({ ...session.run, startedAt: NOW });
     expect((await getPerson(studio.scope, studio.person))?.name).toBe("Ada");
     expect((await listStations(studio.scope, studio.gym)).map((s) => s.name)).toEqual(["Rack"]);
@@ -156,13 +156,13 @@ describe("handing in a session that is gone", () => {
   it("changes nothing that is here, and leaves a plan to the session that was begun on it since", async () => {
     const session = await held();
     await studio.scope.from("runs").delete();
-    const other = await startRun(studio.scope, session.run.planId);
+    const other = await startSession(studio.scope, session.run.planId);
     if (!other.ok) throw new Error("not started");
     await studio.scope.from("people").update({ name: "Ada the Second" });
     expect(await handIn(studio.scope, session)).toBe("handedIn");
     const [theirs, mine] = [
-      await getRun(studio.scope, other.value),
-      await getRun(studio.scope, run),
+      await getSessionLog(studio.scope, other.value),
+      await getSessionLog(studio.scope, sessionLogId),
     ];
     expect(theirs?.planId).toBe(session.run.planId);
     expect(mine?.planId).not.toBe(session.run.planId);
@@ -190,9 +190,9 @@ describe("an empty poll", () => {
     const own = openDatabase(inject("databaseUrl"));
     await own.raw("set session transaction read only");
     const scope = scopeFor(own, { ...studio.scope });
-    expect(await acceptCommands(scope, run, [])).toEqual({ ok: true, value: null });
-    const phone = await Device.at(studio.scope, run);
-    await expect(acceptCommands(scope, run, [phone.set(0, 10)])).rejects.toMatchObject({
+    expect(await acceptCommands(scope, sessionLogId, [])).toEqual({ ok: true, value: null });
+    const phone = await Device.at(studio.scope, sessionLogId);
+    await expect(acceptCommands(scope, sessionLogId, [phone.set(0, 10)])).rejects.toMatchObject({
       code: "ER_CANT_EXECUTE_IN_READ_ONLY_TRANSACTION",
     });
     await own.destroy();
@@ -208,25 +208,25 @@ describe("a lock that is stuck", () => {
       now: NOW,
     });
     const phones = await Promise.all(
-      Array.from({ length: 14 }, () => Device.at(studio.scope, run)),
+      Array.from({ length: 14 }, () => Device.at(studio.scope, sessionLogId)),
     );
     let letGo: () => void = () => undefined;
     const stuck = db.transaction(async (trx) => {
       await trx("runs")
-        .where({ id: toBinary(run) })
+        .where({ id: toBinary(sessionLogId) })
         .forUpdate()
         .first();
       await new Promise<void>((resolve) => (letGo = resolve));
     });
     await new Promise((resolve) => setTimeout(resolve, 100));
     const waiting = phones.map((phone) =>
-      acceptCommands(scope, run, [phone.set(0, 10)]).catch((error: unknown) => error),
+      acceptCommands(scope, sessionLogId, [phone.set(0, 10)]).catch((error: unknown) => error),
     );
     const begun = performance.now();
     for (let i = 0; i < 10; i++) await getPerson(scope, studio.person);
     expect(performance.now() - begun).toBeLessThan(1500);
     // An empty poll asks for no lock.
-    expect(await acceptCommands(scope, run, [])).toEqual({ ok: true, value: null });
+    expect(await acceptCommands(scope, sessionLogId, [])).toEqual({ ok: true, value: null });
     const outcomes = await Promise.all(waiting);
     expect(outcomes.every((outcome) => isLocked(outcome))).toBe(true);
     letGo();

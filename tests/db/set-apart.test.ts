@@ -75,7 +75,7 @@ describe("a stored record that cannot be read", () => {
     const { scope } = here.studio;
     const [good, bad] = [await addSquats(here.studio), await addSquats(here.studio, "2026-03-03")];
     await trainSquats(here.studio, good, [10, 10, 10]);
-    const run = await trainSquats(here.studio, bad, [9, 9, 9], 1);
+    const sessionLog = await trainSquats(here.studio, bad, [9, 9, 9], 1);
     await addTemplate(scope, "Good", squats(here.studio.station));
     const broken = await addTemplate(scope, "Bad", squats(here.studio.station));
     await scope
@@ -93,10 +93,10 @@ describe("a stored record that cannot be read", () => {
     expect(await listPeople(scope)).toHaveLength(1);
     expect((await listTemplates(scope)).map(({ name }) => name)).toEqual(["Good"]);
     expect(await listPlansOf(scope, here.studio.person, 8)).toHaveLength(2);
-    expect((await historyOf(scope, here.studio.person)).runs.map(({ id }) => id)).not.toContain(
-      run.id,
+    expect((await historyOf(scope, here.studio.person)).sessions.map(({ id }) => id)).not.toContain(
+      sessionLog.id,
     );
-    expect((await historyOf(scope, here.studio.person)).runs).toHaveLength(1);
+    expect((await historyOf(scope, here.studio.person)).sessions).toHaveLength(1);
     expect(new Set(scope.setApart.map(({ what }) => what))).toEqual(
       new Set(["template", "session"]),
     );

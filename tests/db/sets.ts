@@ -4,7 +4,11 @@ import { type Command, type CommandBody, plannedContext } from "~/core/log/index
 import { slotsOf, type Rir } from "~/core/plan/index.ts";
 import { getStation } from "~/server/db/gyms.server.ts";
 import { acceptCommands } from "~/server/db/commands.server.ts";
-import { getRun, startRun, type StoredRun } from "~/server/db/runs.server.ts";
+import {
+  getSessionLog,
+  startSession,
+  type StoredSessionLog,
+} from "~/server/db/session-logs.server.ts";
 import type { Scope } from "~/server/db/scope.server.ts";
 import { NOW, type TestStudio } from "./studio.ts";
 
@@ -14,9 +18,9 @@ export async function trainSquats(
   plan: Id<"plan">,
   reps: readonly number[],
   daysLater = 0,
-): Promise<StoredRun> {
+): Promise<StoredSessionLog> {
   const scope = studio.at(NOW + daysLater * 86_400_000);
-  const started = await startRun(scope, plan);
+  const started = await startSession(scope, plan);
   if (!started.ok) throw new Error("not started");
   const device = await Device.at(scope, started.value);
   const reading = device.slot.sets[0]?.load;
@@ -26,23 +30,23 @@ export async function trainSquats(
     ...reps.map((n, i) => device.set(i, n, { reading: load })),
     device.end(),
   ]);
-  const run = await getRun(scope, started.value);
-  if (run === null) throw new Error("no run");
-  return run;
+  const sessionLog = await getSessionLog(scope, started.value);
+  if (sessionLog === null) throw new Error("no run");
+  return sessionLog;
 }
 
-/** A device that makes commands for a run in sequence. */
+/** A device that makes commands for a session log in sequence. */
 export class Device {
   readonly id = newId<"device">();
   #seq = 0;
 
   constructor(
-    readonly run: StoredRun,
+    readonly sessionLog: StoredSessionLog,
     readonly stationVersion: Id<"stationVersion">,
   ) {}
 
-  static async at(scope: Scope, run: Id<"run">): Promise<Device> {
-    const found = await getRun(scope, run);
+  static async at(scope: Scope, sessionLogId: Id<"sessionLog">): Promise<Device> {
+    const found = await getSessionLog(scope, sessionLogId);
     const slot = found && slotsOf(found.document)[0];
     const station = slot && (await getStation(scope, slot.station));
     if (found === null || station === null || station === undefined) throw new Error("no such run");
@@ -53,7 +57,7 @@ export class Device {
     this.#seq += 1;
     return {
       commandId: newId(),
-      runId: this.run.id,
+      runId: this.sessionLog.id,
       device: this.id,
       seq: this.#seq,
       parent,
@@ -63,7 +67,7 @@ export class Device {
   }
 
   get slot() {
-    const [slot] = slotsOf(this.run.document);
+    const [slot] = slotsOf(this.sessionLog.document);
     if (slot === undefined) throw new Error("no slot");
     return slot;
   }
@@ -72,7 +76,7 @@ export class Device {
     const station = { id: this.slot.station, versionId: this.stationVersion };
     return this.command({
       kind: "context",
-      context: plannedContext(this.run.document, this.slot, station, null),
+      context: plannedContext(this.sessionLog.document, this.slot, station, null),
     });
   }
 

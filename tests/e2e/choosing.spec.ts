@@ -2,7 +2,7 @@ import type { Page } from "@playwright/test";
 import {
   addPerson,
   expect,
-  focusFinder,
+  focusSearch,
   MOVEMENT_FORM,
   registerStudio,
   submit,
@@ -28,7 +28,7 @@ async function takeOut(page: Page, gym: string, station: string): Promise<void> 
   await expect(page.getByRole("link", { name: station, exact: true })).toHaveCount(0);
 }
 
-const finder = (page: Page) => page.getByRole("combobox", { name: "Search movements" });
+const search = (page: Page) => page.getByRole("combobox", { name: "Search movements" });
 const exercises = (page: Page) =>
   page.getByRole("region", { name: /^Sets of / }).evaluateAll((all) => all.length);
 
@@ -61,15 +61,15 @@ test("from a brief with two limits to a session without findings, and a swap for
   await page.goto(person);
   await page.getByRole("link", { name: "Plan a session" }).first().click();
   await page.getByRole("button", { name: "Go to the bench" }).click();
-  await expect(finder(page)).toBeVisible();
-  await focusFinder(page);
+  await expect(search(page)).toBeVisible();
+  await focusSearch(page);
   await page.keyboard.type("goblet");
   await page.getByText(/\d+ ruled out: see why/).click();
   await expect(
     page.getByText(/knee hurts at 5 of 10 with load on the bent knee/).first(),
   ).toBeVisible();
-  await finder(page).fill("");
-  for (let i = 0; i < 3; i++) await finder(page).press("Enter");
+  await search(page).fill("");
+  for (let i = 0; i < 3; i++) await search(page).press("Enter");
   await expect.poll(() => exercises(page)).toBe(3);
 
   // Every finding is answered: by its first fix where there is one, otherwise set aside with a reason.
@@ -135,7 +135,7 @@ test("a limit that takes everything out says so and names the closest", async ({
   await page.goto(person);
   await page.getByRole("link", { name: "Plan a session" }).first().click();
   await page.getByRole("button", { name: "Go to the bench" }).click();
-  await finder(page).fill("body weight squat");
+  await search(page).fill("body weight squat");
   await expect(
     page.getByText(/Nothing is left because of squat was forbidden by the surgeon/),
   ).toBeVisible();
@@ -192,8 +192,8 @@ test("an approach is copied, changed and followed; a gym is copied with its stat
   await page.getByRole("link", { name: "Plan a session" }).first().click();
   await page.getByRole("button", { name: "Go to the bench" }).click();
   for (const name of ["goblet", "calf raise from the floor"]) {
-    await finder(page).fill(name);
-    await finder(page).press("Enter");
+    await search(page).fill(name);
+    await search(page).press("Enter");
   }
   await expect(page.getByText(/Our way would have it before/)).toBeVisible();
   await page.getByRole("button", { name: "Arrange by Our way" }).click();
@@ -244,8 +244,8 @@ test("a movement of one's own is written, refused where its substitutes lead now
   await page.goto(person);
   await page.getByRole("link", { name: "Plan a session" }).first().click();
   await page.getByRole("button", { name: "Go to the bench" }).click();
-  await finder(page).fill("quay front");
-  await finder(page).press("Enter");
+  await search(page).fill("quay front");
+  await search(page).press("Enter");
   await page.getByLabel("Load of set 1, kg").fill("40");
   await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByText(/saved, revision 2/i)).toBeVisible();

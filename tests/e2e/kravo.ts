@@ -289,11 +289,11 @@ export async function secondContext(
 }
 
 /** Puts the cursor into the finder by its key, which answers only once the page has come alive. */
-export async function focusFinder(page: Page): Promise<void> {
-  const finder = page.getByRole("combobox", { name: "Search movements" });
+export async function focusSearch(page: Page): Promise<void> {
+  const search = page.getByRole("combobox", { name: "Search movements" });
   await expect(async () => {
     await page.keyboard.press("/");
-    await expect(finder).toBeFocused({ timeout: 500 });
+    await expect(search).toBeFocused({ timeout: 500 });
   }).toPass();
 }
 

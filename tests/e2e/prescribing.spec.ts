@@ -2,7 +2,7 @@ import type { Locator, Page } from "@playwright/test";
 import {
   addPerson,
   expect,
-  focusFinder,
+  focusSearch,
   logSet,
   openBench,
   registerStudio,
@@ -80,7 +80,7 @@ async function openEmptyBench(page: Page, name: string): Promise<void> {
   const head = { title: "Legs", day: "2026-12-01", startTime: "", gymId: lastOf(gym) };
   await page.goto(await submit(page, "/plans/new", { ...head, personId: lastOf(person) }));
   await expect(page.getByText(/saved, revision 1/i)).toBeVisible();
-  await focusFinder(page);
+  await focusSearch(page);
   await page.getByRole("heading", { level: 1 }).click();
 }
 

@@ -1,7 +1,7 @@
 import type { Browser, BrowserContext, Page } from "@playwright/test";
 import fc from "fast-check";
 import { orderedCommandCodec } from "~/codec/command.ts";
-import { conflictsOf, foldCommands, partsOf } from "~/core/log/index.ts";
+import { conflictsOf, foldCommands, loggedSetsOf } from "~/core/log/index.ts";
 import { freePort, sleep } from "../../scripts/database.mjs";
 import { Backups, leaveOldNote, Proxy, type Backup } from "./faults.ts";
 import {
@@ -235,11 +235,11 @@ class Training {
     if (answer.commands === undefined) throw new Error(`the server says ${JSON.stringify(answer)}`);
     const entries = answer.commands.map((entry) => orderedCommandCodec.parse(entry));
     const log = foldCommands(entries);
-    const places = new Set(partsOf(log).map(({ part }) => part.key.setId));
+    const places = new Set(loggedSetsOf(log).map(({ loggedSet }) => loggedSet.key.setId));
     return {
       tapped: this.#logged,
       stored: places.size,
-      doubled: partsOf(log).length - places.size + conflictsOf(log).length,
+      doubled: loggedSetsOf(log).length - places.size + conflictsOf(log).length,
     };
   }
 }

@@ -20,7 +20,7 @@ import {
 
 const steps = (page: Page) => page.getByRole("navigation", { name: "Steps of this session" });
 
-/** How many rows of any run this device holds, and how many pages it keeps. */
+/** How many rows of any session log this device holds, and how many pages it keeps. */
 const heldHere = (page: Page) =>
   page.evaluate(async () => {
     const db = await new Promise<IDBDatabase>((resolve) => {

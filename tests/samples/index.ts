@@ -17,7 +17,7 @@ import type {
   Command,
   CommandBody,
   LogContext,
-  PerformedPart,
+  LoggedSet,
   Exposure,
   ExposedSet,
 } from "~/core/log/index.ts";
@@ -33,7 +33,7 @@ import {
   type Slot,
 } from "~/core/plan/index.ts";
 import type { NotationContext } from "~/core/plan/notation/index.ts";
-import { surroundingsOf, type Surroundings } from "~/core/unroll/index.ts";
+import { unrollContextOf, type UnrollContext } from "~/core/unroll/index.ts";
 import { findMovement } from "~/core/movement/catalogue/index.ts";
 import type { Loading, Station } from "~/core/gym/index.ts";
 
@@ -200,7 +200,7 @@ export function sampleExposure(
   over: Partial<Exposure> = {},
 ): Exposure {
   return {
-    runId: sampleId(600),
+    sessionLogId: sampleId(600),
     day: sampleDay(),
     context: sampleContext(),
     loading: RACK,
@@ -215,7 +215,7 @@ export function sampleDay(): Day {
   return day("2026-03-02");
 }
 
-export function samplePart(set: PlannedSet, over: Partial<PerformedPart> = {}): PerformedPart {
+export function sampleLoggedSet(set: PlannedSet, over: Partial<LoggedSet> = {}): LoggedSet {
   return {
     id: sampleNewId(),
     slotId: sampleId(700),
@@ -254,11 +254,11 @@ export function sampleCommand(
 }
 
 /** The shipped movements and these stations, of a person of whom nothing is known but what is given. */
-export function sampleAround(
+export function sampleUnrollContext(
   stations: readonly Station[],
-  known: Partial<Omit<Surroundings, "station">> = {},
-): Surroundings {
-  return surroundingsOf(stations, known.movement ?? findMovement, known);
+  known: Partial<Omit<UnrollContext, "station">> = {},
+): UnrollContext {
+  return unrollContextOf(stations, known.movement ?? findMovement, known);
 }
 
 /** A set counts once, whatever extends it. */

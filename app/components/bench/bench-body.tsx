@@ -35,7 +35,7 @@ import { BenchPanel } from "./bench-panel.tsx";
 import { BlockList } from "./block-list.tsx";
 import { CoveragePanel } from "./coverage-panel.tsx";
 import type { Draft } from "./draft.ts";
-import { Finder } from "./finder.tsx";
+import { ExerciseSearch } from "./exercise-search.tsx";
 import { FindingsPanel, type SetAside } from "./findings-panel.tsx";
 import { HeadFields } from "./head-fields.tsx";
 import { SessionTimeline } from "./session-timeline.tsx";
@@ -80,7 +80,7 @@ export const BenchBody = memo(function BenchBody({
   const { gyms, lasts, context } = known;
   const { stations, strengthRecords, brief, approach } = context;
   const { steps, duration, durations, issues, judged } = follows;
-  const { around, stations: here } = judged;
+  const { unrollContext, stations: here } = judged;
   const catalogue = useCatalogue();
   const [swapping, setSwapping] = useState<Id<"slot"> | null>(null);
   const lastReading = (movement: Movement, station: Station) =>
@@ -89,7 +89,7 @@ export const BenchBody = memo(function BenchBody({
     brief,
     catalogue: catalogue.all,
     stations: at,
-    around,
+    unrollContext,
     lastReading,
   });
   const away = gyms
@@ -148,7 +148,7 @@ export const BenchBody = memo(function BenchBody({
   const slots = slotsOf(draft.plan);
   const nameOfSlot = (id: string) => {
     const slot = slots.find((s) => s.id === id);
-    return slot === undefined ? "" : (around.movement(slot.movement)?.name ?? "");
+    return slot === undefined ? "" : (unrollContext.movement(slot.movement)?.name ?? "");
   };
   return (
     <JudgedContext value={judged}>
@@ -171,14 +171,14 @@ export const BenchBody = memo(function BenchBody({
               onEdit={edit}
               onInvalid={onInvalid}
               renderSlot={(slot) => {
-                const movement = around.movement(slot.movement);
+                const movement = unrollContext.movement(slot.movement);
                 return (
                   <SlotEditor
                     key={slot.id}
                     slot={slot}
                     number={slots.indexOf(slot) + 1}
                     movement={movement}
-                    station={around.station(slot.station)}
+                    station={unrollContext.station(slot.station)}
                     stations={here.filter((s) => movement !== null && servesMovement(s, movement))}
                     steps={steps.filter(isSetStep).filter((step) => step.slotId === slot.id)}
                     issues={issues.filter((issue) => issue.slot === slot.id)}
@@ -213,7 +213,7 @@ export const BenchBody = memo(function BenchBody({
             <AddBlocks
               onAdd={(kind) => edit({ kind: "addBlock", block: newItemBlock(kind, newId) })}
             />
-            <Finder
+            <ExerciseSearch
               judged={judged}
               onAdd={({ movement, station }, write) => {
                 const reading = lastReading(movement, station);

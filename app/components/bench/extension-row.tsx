@@ -1,8 +1,8 @@
 import { useState } from "react";
 import {
-  parsePart,
+  parseExtension,
   parseTarget,
-  writePart,
+  writeExtension,
   type NotationContext,
 } from "~/core/plan/notation/index.ts";
 import type { Extension, Target } from "~/core/plan/index.ts";
@@ -11,7 +11,7 @@ import { sentence } from "~/format/sentence.ts";
 import { DropCells } from "./drop-cells.tsx";
 import { readTyped } from "./read-typed.ts";
 import { ExtensionForm, type ExtensionPlace } from "./set-form/extension-form.tsx";
-import { PartLoadText } from "./step-load-text.tsx";
+import { ExtensionLoadText } from "./step-load-text.tsx";
 import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
 
 /** What follows a set as a row: a drop to a share in cells, everything else written; all of it as a form. */
@@ -80,8 +80,8 @@ export function ExtensionRow({
               <TypedCell
                 label={`${sentence(name)}, written`}
                 value={extension}
-                show={(now) => writePart(now, own)}
-                read={(text) => readTyped(parsePart(text, extension, own, notation))}
+                show={(now) => writeExtension(now, own)}
+                read={(text) => readTyped(parseExtension(text, extension, own, notation))}
                 onValue={(to) => onChange(() => to)}
                 onInvalid={onInvalid}
                 width="100%"
@@ -90,7 +90,7 @@ export function ExtensionRow({
           </td>
         )}
         <td className="part-load">
-          <PartLoadText step={step} before={before} />
+          <ExtensionLoadText step={step} before={before} />
         </td>
         <td className="part-remove">
           <button

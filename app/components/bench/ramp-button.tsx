@@ -30,8 +30,8 @@ export function RampButton({
   const judged = use(JudgedContext);
   const work = workLoadOf(steps);
   if (work === null || judged === null) return null;
-  const { slots, around, approach } = judged;
-  const { bodyWeight } = around;
+  const { slots, unrollContext: context, approach } = judged;
+  const { bodyWeight } = context;
   const known = { bodyWeight, slots, stances: approach.stances };
   const reasons = rampReasons(slot, movement, station, work, known);
   const sets = rampCount(reasons);

@@ -14,7 +14,7 @@ import {
   EXTENSION_KINDS,
   leaving,
   newExtension,
-  partEarlier,
+  extensionEarlier,
   RIR_VALUES,
   SET_ROLES,
   type Extension,
@@ -23,7 +23,7 @@ import {
 import type { SetStep } from "~/core/unroll/index.ts";
 import { allLoads } from "~/core/gym/index.ts";
 import { formatAmount } from "~/format/numbers.ts";
-import { EXTENSION_NAMES, partName } from "~/format/prescription.ts";
+import { EXTENSION_NAMES, extensionName } from "~/format/prescription.ts";
 import { formatEffort, formatRir, ROLE_NAMES } from "~/format/training.ts";
 import { Select } from "../field.tsx";
 import { steady } from "../steady.ts";
@@ -112,9 +112,10 @@ export const SetRow = steady(function SetRow({
       extensions: [...now.extensions, newExtension(kind, now, newId)],
     }));
   const main = steps.find((step) => step.kind === "set");
-  const stepOf = (part: Extension) => steps.find((step) => step.key.extensionId === part.id);
-  const stepBefore = (part: Extension) =>
-    steps[steps.findIndex((step) => step.key.extensionId === part.id) - 1];
+  const stepOf = (extension: Extension) =>
+    steps.find((step) => step.key.extensionId === extension.id);
+  const stepBefore = (extension: Extension) =>
+    steps[steps.findIndex((step) => step.key.extensionId === extension.id) - 1];
   const readingNow =
     readingOfStep(main) ??
     (at.loading === null ? null : (allLoads(at.loading)[0]?.reading ?? null));
@@ -273,7 +274,7 @@ export const SetRow = steady(function SetRow({
         <ExtensionRow
           key={extension.id}
           extension={extension}
-          part={partName(set.extensions, extension)}
+          part={extensionName(set.extensions, extension)}
           set={number}
           own={set.target}
           step={stepOf(extension)}
@@ -281,7 +282,7 @@ export const SetRow = steady(function SetRow({
           notation={notation}
           place={{ movement, unit, reading: readingOfStep(stepOf(extension)) }}
           onChange={(to) => change(extension.id, to)}
-          onEarlier={i === 0 ? null : () => onChange((now) => partEarlier(now, extension.id))}
+          onEarlier={i === 0 ? null : () => onChange((now) => extensionEarlier(now, extension.id))}
           onRemove={() => remove(extension)}
           onInvalid={onInvalid}
         />

@@ -1,5 +1,5 @@
 import { Link } from "react-router";
-import type { RunState } from "~/core/log/index.ts";
+import type { SessionState } from "~/core/log/index.ts";
 import { Tag } from "../page.tsx";
 
 /** Where the draft stands, what keeps it from being saved, and whether it is being trained. */
@@ -7,12 +7,12 @@ export function StatusLine({
   state,
   isUnsaved,
   problems,
-  run,
+  sessionState,
 }: {
   readonly state: string;
   readonly isUnsaved: boolean;
   readonly problems: readonly string[];
-  readonly run: RunState;
+  readonly sessionState: SessionState;
 }) {
   return (
     <div role="status" className="status-line">
@@ -22,10 +22,10 @@ export function StatusLine({
           ▸ {problem}
         </p>
       ))}
-      {run.kind === "running" ? (
+      {sessionState.kind === "running" ? (
         <p className="text">
-          <Link to={`/floor/${run.runId}`}>This session is being trained.</Link> What you save is
-          offered there, not applied by itself.
+          <Link to={`/floor/${sessionState.sessionLogId}`}>This session is being trained.</Link>{" "}
+          What you save is offered there, not applied by itself.
         </p>
       ) : null}
     </div>

@@ -21,10 +21,10 @@ export function StepLoadText({ step }: { readonly step: SetStep }) {
 }
 
 /**
- * What a part of a set comes to: its load, how to make it, and the share where it is not quite the one asked; that
+ * What an extension of a set comes to: its load, how to make it, and the share where it is not quite the one asked; that
  * it stays where it is that of the step `before` it.
  */
-export function PartLoadText({
+export function ExtensionLoadText({
   step,
   before,
 }: {

@@ -4,7 +4,7 @@ import Typography from "@mui/material/Typography";
 import type { Id } from "~/core/kernel/index.ts";
 import type { Conflict } from "~/core/log/index.ts";
 import type { SetStep } from "~/core/unroll/index.ts";
-import { formatPart } from "~/format/exposure.ts";
+import { formatLoggedSet } from "~/format/exposure.ts";
 import { formatRir } from "~/format/training.ts";
 
 /** Two devices logged the same set without knowing of each other: both are kept until somebody says which holds. */
@@ -24,14 +24,14 @@ export function ConflictPanel({
         kept; which one holds?
       </Typography>
       <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", mt: 1 }}>
-        {conflict.sides.map(({ part, commandId }) => (
+        {conflict.sides.map(({ loggedSet, commandId }) => (
           <Button
             key={commandId}
             variant="outlined"
             sx={{ minHeight: 48 }}
             onClick={() => onKeep(commandId)}
           >
-            Keep {formatPart(part)}, {formatRir(part.rir)}
+            Keep {formatLoggedSet(loggedSet)}, {formatRir(loggedSet.rir)}
           </Button>
         ))}
       </Box>

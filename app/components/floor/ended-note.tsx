@@ -12,11 +12,11 @@ import { Labelled } from "../field.tsx";
 /** A session that ended: where it goes on from here, and the way back into it. */
 export function EndedNote({
   isSent,
-  run,
+  sessionLogId,
   onReopen,
 }: {
   readonly isSent: boolean;
-  readonly run: Id<"run">;
+  readonly sessionLogId: Id<"sessionLog">;
   readonly onReopen: (why: string) => void;
 }) {
   const [why, setWhy] = useState("");
@@ -30,7 +30,7 @@ export function EndedNote({
           ? "Everything is on the server."
           : "What you logged is kept on this device and sent as soon as the server can be reached. Leave this page open or come back to it."}
       </Typography>
-      <Button component={Link} to={`/runs/${run}`} variant="contained" disabled={!isSent}>
+      <Button component={Link} to={`/runs/${sessionLogId}`} variant="contained" disabled={!isSent}>
         Summary and next time
       </Button>
       <Box sx={{ mt: 3, maxWidth: 520 }}>

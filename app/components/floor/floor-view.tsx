@@ -14,15 +14,15 @@ import {
   hardSetsDone,
   isEnded,
   lastLogged,
-  partsAt,
-  partsOf,
+  loggedSetsAt,
+  loggedSetsOf,
   skipReason,
   type Command,
   type CommandBody,
   type Moment,
   type OrderedCommand,
-  type PerformedPart,
-  type RunLog,
+  type LoggedSet,
+  type SessionLog,
   plannedContext,
   type Exposure,
   type Difference,
@@ -30,15 +30,15 @@ import {
 import { findSlot } from "~/core/plan/index.ts";
 import {
   isSetStep,
-  partKeyText,
-  surroundingsOf,
+  stepKeyText,
+  unrollContextOf,
   unroll,
-  type PartKey,
+  type StepKey,
   type SetStep,
 } from "~/core/unroll/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
 import {
-  surroundingsFrom,
+  unrollContextFrom,
   type StrengthRecords,
   type StrengthRules,
 } from "~/core/progress/index.ts";
@@ -57,10 +57,10 @@ import { StepList } from "./step-list.tsx";
 import { StepView } from "./step-view.tsx";
 import { UndoLine } from "./undo-line.tsx";
 import { UnreadableNotice } from "./unreadable-notice.tsx";
-import { useRunLog } from "./use-run-log.ts";
+import { useSessionLog } from "./use-session-log.ts";
 
 export interface FloorProps {
-  readonly run: Pick<
+  readonly sessionLog: Pick<
     HeldSession["run"],
     "id" | "planId" | "revisionId" | "title" | "personName" | "personUnit" | "document"
   >;
@@ -80,7 +80,7 @@ export interface FloorProps {
 
 /** Trains one session, one step at a time; everything works without a network once the page was opened. */
 export function FloorView({
-  run,
+  sessionLog,
   held,
   commands,
   stations,
@@ -101,8 +101,8 @@ export function FloorView({
     newestRevision,
     seenAt,
     isOpen,
-  } = useRunLog(run.id, commands, held);
-  const [picked, setPicked] = useState<PartKey | null>(null);
+  } = useSessionLog(sessionLog.id, commands, held);
+  const [picked, setPicked] = useState<StepKey | null>(null);
   const [justLogged, setJustLogged] = useState<Command | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const [isEnding, setEnding] = useState(false);
@@ -111,24 +111,24 @@ export function FloorView({
     const byRef = new Map(movements.map((movement) => [movement.ref, movement]));
     return (ref: MovementRef) => byRef.get(ref) ?? null;
   }, [movements]);
-  const around = useMemo(
-    () => surroundingsOf(stations, find, surroundingsFrom(strengthRecords, bodyWeight, rules)),
+  const context = useMemo(
+    () => unrollContextOf(stations, find, unrollContextFrom(strengthRecords, bodyWeight, rules)),
     [stations, find, strengthRecords, bodyWeight, rules],
   );
   const session = useMemo(() => {
-    const parts = partsOf(log).map(({ part }) => part);
-    return unroll(run.document, {
-      ...around,
-      found: (set) => foundByTrial(set, parts),
-      fellShort: (set) => fellShort(set, parts),
+    const loggedSets = loggedSetsOf(log).map(({ loggedSet }) => loggedSet);
+    return unroll(sessionLog.document, {
+      ...context,
+      found: (set) => foundByTrial(set, loggedSets),
+      fellShort: (set) => fellShort(set, loggedSets),
     });
-  }, [run.document, around, log]);
+  }, [sessionLog.document, context, log]);
   const steps = useMemo(() => session.filter(isSetStep), [session]);
 
   const isOpenStep = (step: SetStep) =>
-    partsAt(log, step.key).length === 0 && skipReason(log, step.slotId) === null;
+    loggedSetsAt(log, step.key).length === 0 && skipReason(log, step.slotId) === null;
   const current =
-    steps.find((s) => picked !== null && partKeyText(s.key) === partKeyText(picked)) ??
+    steps.find((s) => picked !== null && stepKeyText(s.key) === stepKeyText(picked)) ??
     steps.find(isOpenStep) ??
     null;
   const ended = isEnded(log);
@@ -151,29 +151,32 @@ export function FloorView({
   const sayOne = (body: CommandBody) => say(() => [{ body }]);
 
   const record = async (step: SetStep, entry: Logged, isCorrection: boolean) => {
-    const slot = findSlot(run.document, step.slotId);
-    const station = slot && around.station(slot.station);
+    const slot = findSlot(sessionLog.document, step.slotId);
+    const station = slot && context.station(slot.station);
     if (slot === null || station === null) return;
     const made = await say((standing) => {
-      const [before] = partsAt(standing, step.key);
+      const [before] = loggedSetsAt(standing, step.key);
       // A second tap, or another tab, was faster: the set is logged already.
       if (!isCorrection && before !== undefined) return [];
       const context: CommandBody = {
         kind: "context",
         context: {
-          ...plannedContext(run.document, slot, station, bodyWeight),
-          hardSetsBefore: hardSetsDone(run.document, standing, find),
+          ...plannedContext(sessionLog.document, slot, station, bodyWeight),
+          hardSetsBefore: hardSetsDone(sessionLog.document, standing, find),
         },
       };
-      const part: PerformedPart = {
+      const loggedSet: LoggedSet = {
         id: newId(),
         slotId: slot.id,
         key: step.key,
-        stationVersion: before?.part.stationVersion ?? station.versionId,
+        stationVersion: before?.loggedSet.stationVersion ?? station.versionId,
         ...entry,
       };
       const hasContext = contextsOf(standing).some((c) => c.slotId === slot.id);
-      return [...(hasContext ? [] : [{ body: context }]), { body: { kind: "part", part } }];
+      return [
+        ...(hasContext ? [] : [{ body: context }]),
+        { body: { kind: "part", part: loggedSet } },
+      ];
     });
     if (made === null) return;
     setPicked(null);
@@ -182,7 +185,7 @@ export function FloorView({
     );
   };
 
-  const remove = async (key: PartKey, parent: Id<"command">) => {
+  const remove = async (key: StepKey, parent: Id<"command">) => {
     await say(() => [{ body: { kind: "removePart", key }, parent }]);
     setPicked(null);
     setJustLogged(null);
@@ -192,26 +195,26 @@ export function FloorView({
     if ((await sayOne({ kind: "end", sessionEffort })) === null) return;
     setJustLogged(null);
     await send();
-    if (navigator.onLine) await navigate(`/runs/${run.id}`);
+    if (navigator.onLine) await navigate(`/runs/${sessionLog.id}`);
   };
 
   const undo =
     justLogged?.body.kind === "part" ? (
       <UndoLine
-        part={justLogged.body.part}
+        loggedSet={justLogged.body.part}
         onUndo={remove.bind(null, justLogged.body.part.key, justLogged.commandId)}
       />
     ) : null;
-  const slot = current && findSlot(run.document, current.slotId);
-  const station = slot && around.station(slot.station);
-  const movement = slot && around.movement(slot.movement);
+  const slot = current && findSlot(sessionLog.document, current.slotId);
+  const station = slot && context.station(slot.station);
+  const movement = slot && context.movement(slot.movement);
   return (
     <Box
       component="main"
       id="page"
       sx={{ maxWidth: 1180, mx: "auto", px: { xs: 1.5, md: 3 }, pb: 6 }}
     >
-      <title>{`${run.personName} · Floor · Kravo`}</title>
+      <title>{`${sessionLog.personName} · Floor · Kravo`}</title>
       <Box
         component="header"
         sx={{
@@ -226,7 +229,7 @@ export function FloorView({
       >
         <Box sx={{ flexGrow: 1, minWidth: 0 }}>
           <Typography variant="h3" component="h1" noWrap>
-            {run.personName}
+            {sessionLog.personName}
           </Typography>
           <SaveLine state={saveState} />
         </Box>
@@ -243,7 +246,7 @@ export function FloorView({
           again; everything else is as it was.
         </Typography>
       )}
-      {newestRevision !== null && newestRevision !== run.revisionId && !ended ? (
+      {newestRevision !== null && newestRevision !== sessionLog.revisionId && !ended ? (
         <Form method="post">
           <Box
             role="status"
@@ -269,9 +272,9 @@ export function FloorView({
       ) : null}
       {conflictsOf(log).map((conflict) => (
         <ConflictPanel
-          key={partKeyText(conflict.key)}
+          key={stepKeyText(conflict.key)}
           conflict={conflict}
-          step={steps.find((s) => partKeyText(s.key) === partKeyText(conflict.key)) ?? null}
+          step={steps.find((s) => stepKeyText(s.key) === stepKeyText(conflict.key)) ?? null}
           onKeep={(kept) =>
             void say(() =>
               conflict.sides
@@ -295,7 +298,7 @@ export function FloorView({
           {ended ? (
             <EndedNote
               isSent={saveState.kind === "saved"}
-              run={run.id}
+              sessionLogId={sessionLog.id}
               onReopen={(why) => void sayOne({ kind: "reopen", why })}
             />
           ) : current === null || slot === null || station === null ? (
@@ -319,14 +322,14 @@ export function FloorView({
                 movement={movement}
                 slot={slot}
                 station={station}
-                readsIn={run.personUnit}
+                readsIn={sessionLog.personUnit}
                 last={lasts[slot.id] ?? null}
               />
               <LogPanel
-                key={`${partKeyText(current.key)} ${partsAt(log, current.key)[0]?.commandId ?? ""}`}
+                key={`${stepKeyText(current.key)} ${loggedSetsAt(log, current.key)[0]?.commandId ?? ""}`}
                 step={current}
                 station={station}
-                logged={partsAt(log, current.key)[0] ?? null}
+                logged={loggedSetsAt(log, current.key)[0] ?? null}
                 before={
                   loadBefore(steps, current, log) ??
                   lasts[slot.id]?.exposure.sets[0]?.reading ??
@@ -334,7 +337,7 @@ export function FloorView({
                 }
                 isReady={isOpen && !isErased}
                 onLog={(entry) =>
-                  record(current, entry, partsAt(log, current.key)[0] !== undefined)
+                  record(current, entry, loggedSetsAt(log, current.key)[0] !== undefined)
                 }
                 onRemove={(logged) => remove(current.key, logged.commandId)}
                 onCancel={picked === null ? null : () => setPicked(null)}
@@ -360,12 +363,12 @@ export function FloorView({
           )}
         </div>
         <StepList
-          plan={run.document}
+          plan={sessionLog.document}
           steps={steps}
           log={log}
           entries={entries}
           current={current}
-          around={around}
+          context={context}
           onPick={(key) => {
             setPicked(key);
             window.scrollTo({ top: 0 });
@@ -384,16 +387,16 @@ function restOf(
 ): { command: Id<"command">; from: Moment; seconds: number } | null {
   if (latest?.command.body.kind !== "part") return null;
   const { commandId, body } = latest.command;
-  const step = steps.find((s) => partKeyText(s.key) === partKeyText(body.part.key));
+  const step = steps.find((s) => stepKeyText(s.key) === stepKeyText(body.part.key));
   const from = seenAt(commandId);
   if (step === undefined || from === null) return null;
   return { command: commandId, from, seconds: step.restAfter.likely };
 }
 
 /** The load last logged in the same exercise, for a set whose load was left open. */
-function loadBefore(steps: readonly SetStep[], current: SetStep, log: RunLog) {
+function loadBefore(steps: readonly SetStep[], current: SetStep, log: SessionLog) {
   const before = steps
     .slice(0, steps.indexOf(current))
     .filter((s) => s.slotId === current.slotId && s.kind === "set");
-  return before.flatMap((s) => partsAt(log, s.key)).at(-1)?.part.reading ?? null;
+  return before.flatMap((s) => loggedSetsAt(log, s.key)).at(-1)?.loggedSet.reading ?? null;
 }

@@ -6,8 +6,8 @@ import {
   countedField,
   NOTHING_COUNTED,
   type CountedField,
-  type LoggedPart,
-  type PerformedPart,
+  type SaidSet,
+  type LoggedSet,
 } from "~/core/log/index.ts";
 import { amountAsked, type Rir } from "~/core/plan/index.ts";
 import type { SetStep } from "~/core/unroll/index.ts";
@@ -19,7 +19,7 @@ import { TOUCH } from "../../theme/tokens.ts";
 
 /** What is logged with two taps: the load, how much was done, how many reps were left. */
 export type Logged = Pick<
-  PerformedPart,
+  LoggedSet,
   "reading" | "platesHung" | "rir" | "limiter" | "note" | CountedField
 >;
 
@@ -51,25 +51,27 @@ export function LogPanel({
 }: {
   readonly step: SetStep;
   readonly station: Station;
-  readonly logged: LoggedPart | null;
+  readonly logged: SaidSet | null;
   readonly before: Mass | null;
   readonly isReady: boolean;
   readonly onLog: (entry: Logged) => Promise<void>;
-  readonly onRemove: (logged: LoggedPart) => Promise<void>;
+  readonly onRemove: (logged: SaidSet) => Promise<void>;
   readonly onCancel: (() => void) | null;
 }) {
   const planned =
     step.load.kind === "made"
       ? step.load.reading
       : (before ?? allLoads(station.loading)[0]?.reading ?? null);
-  const [reading, setReading] = useState<Mass | null>(logged?.part.reading ?? planned);
+  const [reading, setReading] = useState<Mass | null>(logged?.loggedSet.reading ?? planned);
   const field = countedField(step);
   const counted = COUNTED[field];
   const asked = amountAsked(step.target);
-  const [done, setDone] = useState<number | null>(logged === null ? asked.max : logged.part[field]);
+  const [done, setDone] = useState<number | null>(
+    logged === null ? asked.max : logged.loggedSet[field],
+  );
   const change = (by: number) =>
     setDone((n) => (n === null ? asked.min : Math.min(1000, Math.max(0, n + by))));
-  const [rir, setRir] = useState<Rir>(logged?.part.rir ?? "unknown");
+  const [rir, setRir] = useState<Rir>(logged?.loggedSet.rir ?? "unknown");
   const easier = reading && nextEasier(station.loading, reading);
   const harder = reading && nextHarder(station.loading, reading);
   const [isResting, rest] = useRest();
@@ -85,8 +87,8 @@ export function LogPanel({
         ...NOTHING_COUNTED,
         ...counting(field, done),
         rir,
-        limiter: logged?.part.limiter ?? null,
-        note: logged?.part.note ?? "",
+        limiter: logged?.loggedSet.limiter ?? null,
+        note: logged?.loggedSet.note ?? "",
       }),
     );
   };

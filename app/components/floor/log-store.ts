@@ -9,7 +9,7 @@ import {
   type Command,
   type CommandBody,
   type OrderedCommand,
-  type RunLog,
+  type SessionLog,
 } from "~/core/log/index.ts";
 
 /** A row as it stands in the store: its entry is unknown until it was read. */
@@ -23,7 +23,7 @@ interface StoredRow {
 
 interface Schema extends DBSchema {
   commands: { key: string; value: StoredRow; indexes: { run: string } };
-  /** The device's id under "id", and what is held of each session under "session:" and its run. */
+  /** The device's id under "id", and what is held of each session under "session:" and its session log. */
   device: { key: string; value: unknown };
 }
 
@@ -39,7 +39,7 @@ export interface UnreadableRow {
   readonly text: string;
 }
 
-/** What a device holds of a run. */
+/** What a device holds of a session log. */
 export interface DeviceLog {
   readonly entries: readonly OrderedCommand[];
   readonly unreadable: readonly UnreadableRow[];
@@ -49,33 +49,33 @@ export interface DeviceLog {
 export class EntryRefused extends Error {}
 
 /**
- * The device's durable log: every command of the runs opened here, those the server has with their position.
+ * The device's durable log: every command of the session logs opened here, those the server has with their position.
  * What {@link LogStore.append} resolves with is committed to IndexedDB with strict durability.
  */
 export interface LogStore {
   readonly device: Id<"device">;
-  load(run: Id<"run">): Promise<DeviceLog>;
+  load(sessionLogId: Id<"sessionLog">): Promise<DeviceLog>;
   /**
    * Writes down what `compose` makes of the log as it stands, all or nothing, in one transaction: two taps or
    * two tabs see each other. Throws {@link EntryRefused} before anything is written.
    */
   append(
-    run: Id<"run">,
-    compose: (log: RunLog) => readonly Entry[],
+    sessionLogId: Id<"sessionLog">,
+    compose: (log: SessionLog) => readonly Entry[],
     at: number,
   ): Promise<readonly Command[]>;
   /** Writes down what the server has; a command that was only here gets its position. */
   merge(commands: readonly OrderedCommand[]): Promise<void>;
   /** Takes back the position of every command that the server turns out not to have, so that it is sent again. */
-  unsend(run: Id<"run">, onServer: ReadonlySet<Id<"command">>): Promise<void>;
+  unsend(sessionLogId: Id<"sessionLog">, onServer: ReadonlySet<Id<"command">>): Promise<void>;
   /** Numbers this device's unsent commands anew from a sequence on; false where that changes nothing. */
-  renumber(run: Id<"run">, from: number): Promise<boolean>;
+  renumber(sessionLogId: Id<"sessionLog">, from: number): Promise<boolean>;
   keepSession(held: HeldSession): Promise<void>;
-  sessionOf(run: Id<"run">): Promise<HeldSession | null>;
-  /** Every run of which anything is held. */
-  runs(): Promise<readonly Id<"run">[]>;
-  /** Forgets a run with all that is held of it. */
-  forget(run: Id<"run">): Promise<void>;
+  sessionOf(sessionLogId: Id<"sessionLog">): Promise<HeldSession | null>;
+  /** Every session log of which anything is held. */
+  sessionLogIds(): Promise<readonly Id<"sessionLog">[]>;
+  /** Forgets a session log with all that is held of it. */
+  forget(sessionLogId: Id<"sessionLog">): Promise<void>;
   forgetRow(id: string): Promise<void>;
   close(): void;
 }
@@ -97,21 +97,21 @@ export async function openLogStore(): Promise<LogStore> {
   const device = await deviceOf(db);
   return {
     device,
-    load: async (run) => {
-      const rows = await db.getAllFromIndex("commands", "run", run);
+    load: async (sessionLogId) => {
+      const rows = await db.getAllFromIndex("commands", "run", sessionLogId);
       if (!rows.some((row) => row.setApart !== true && readRow(row) === null)) return logOf(rows);
-      await setApart(db, device, run);
-      return logOf(await db.getAllFromIndex("commands", "run", run));
+      await setApart(db, device, sessionLogId);
+      return logOf(await db.getAllFromIndex("commands", "run", sessionLogId));
     },
-    append: async (run, compose, at) => {
+    append: async (sessionLogId, compose, at) => {
       const tx = db.transaction("commands", "readwrite", STRICT);
-      const known = logOf(await tx.store.index("run").getAll(run)).entries;
+      const known = logOf(await tx.store.index("run").getAll(sessionLogId)).entries;
       const made: Command[] = [];
       for (const { body, parent } of compose(foldCommands(known))) {
         const entries = [...known, ...made.map((command) => ({ command, position: null }))];
         const said: Command = {
           commandId: newId(),
-          runId: run,
+          runId: sessionLogId,
           device,
           seq: lastSeq(entries, device) + 1,
           parent: parent ?? parentFor(foldCommands(entries), body),
@@ -129,7 +129,7 @@ export async function openLogStore(): Promise<LogStore> {
       for (const command of made) {
         await tx.store.add({
           id: command.commandId,
-          runId: run,
+          runId: sessionLogId,
           entry: { command, position: null },
         });
       }
@@ -143,18 +143,18 @@ export async function openLogStore(): Promise<LogStore> {
       }
       await tx.done;
     },
-    unsend: async (run, onServer) => {
-      await changeEntries(db, run, ({ command, position }) =>
+    unsend: async (sessionLogId, onServer) => {
+      await changeEntries(db, sessionLogId, ({ command, position }) =>
         position === null || onServer.has(command.commandId) ? null : { command, position: null },
       );
     },
-    renumber: async (run, from) => {
-      const unsent = logOf(await db.getAllFromIndex("commands", "run", run))
+    renumber: async (sessionLogId, from) => {
+      const unsent = logOf(await db.getAllFromIndex("commands", "run", sessionLogId))
         .entries.filter(({ command, position }) => position === null && command.device === device)
         .map(({ command }) => command)
         .toSorted((a, b) => a.seq - b.seq);
       const seqs = new Map(unsent.map((command, i) => [command.commandId, from + i]));
-      return changeEntries(db, run, ({ command, position }) => {
+      return changeEntries(db, sessionLogId, ({ command, position }) => {
         const seq = seqs.get(command.commandId);
         return seq === undefined || seq === command.seq
           ? null
@@ -164,21 +164,22 @@ export async function openLogStore(): Promise<LogStore> {
     keepSession: async (held) => {
       await db.put("device", held, sessionKey(held.run.id));
     },
-    sessionOf: async (run) => {
-      const read = heldSessionCodec.safeParse(await db.get("device", sessionKey(run)));
+    sessionOf: async (sessionLogId) => {
+      const read = heldSessionCodec.safeParse(await db.get("device", sessionKey(sessionLogId)));
       return read.success ? read.data : null;
     },
-    runs: async () => {
+    sessionLogIds: async () => {
       const keys = await db.getAllKeysFromIndex("commands", "run");
       const rows = await Promise.all(keys.map((key) => db.get("commands", key)));
       const named = new Set(rows.map((row) => row?.runId ?? ""));
-      return [...named].filter((id): id is Id<"run"> => isId<"run">(id));
+      return [...named].filter((id): id is Id<"sessionLog"> => isId<"sessionLog">(id));
     },
-    forget: async (run) => {
+    forget: async (sessionLogId) => {
       const tx = db.transaction(["commands", "device"], "readwrite", STRICT);
       const commands = tx.objectStore("commands");
-      for (const key of await commands.index("run").getAllKeys(run)) await commands.delete(key);
-      await tx.objectStore("device").delete(sessionKey(run));
+      for (const key of await commands.index("run").getAllKeys(sessionLogId))
+        await commands.delete(key);
+      await tx.objectStore("device").delete(sessionKey(sessionLogId));
       await tx.done;
     },
     forgetRow: async (id) => {
@@ -194,7 +195,7 @@ async function askForRoom(): Promise<void> {
   await storage?.persist?.().catch(() => false);
 }
 
-const sessionKey = (run: Id<"run">) => `session:${run}`;
+const sessionKey = (sessionLogId: Id<"sessionLog">) => `session:${sessionLogId}`;
 
 /** A row's entry, or null where it is none. */
 function readRow(row: StoredRow): OrderedCommand | null {
@@ -242,10 +243,10 @@ function lastSeq(entries: readonly OrderedCommand[], device: Id<"device">): numb
 async function setApart(
   db: IDBPDatabase<Schema>,
   device: Id<"device">,
-  run: Id<"run">,
+  sessionLogId: Id<"sessionLog">,
 ): Promise<void> {
   const tx = db.transaction("commands", "readwrite", STRICT);
-  const rows = await tx.store.index("run").getAll(run);
+  const rows = await tx.store.index("run").getAll(sessionLogId);
   const readable = rows.flatMap((row) => {
     const entry = row.setApart === true ? null : readRow(row);
     return entry === null ? [] : [entry];
@@ -265,7 +266,7 @@ async function setApart(
     seq += 1;
     await tx.store.put({
       id: command.commandId,
-      runId: run,
+      runId: sessionLogId,
       entry: { command: { ...command, seq }, position: null },
     });
   }
@@ -275,12 +276,12 @@ async function setApart(
 /** Rewrites the entries for which `change` gives another one; true where any was. */
 async function changeEntries(
   db: IDBPDatabase<Schema>,
-  run: Id<"run">,
+  sessionLogId: Id<"sessionLog">,
   change: (entry: OrderedCommand) => OrderedCommand | null,
 ): Promise<boolean> {
   const tx = db.transaction("commands", "readwrite", STRICT);
   let isChanged = false;
-  for (const row of await tx.store.index("run").getAll(run)) {
+  for (const row of await tx.store.index("run").getAll(sessionLogId)) {
     const entry = row.setApart === true ? null : readRow(row);
     const next = entry && change(entry);
     if (next === null) continue;

@@ -1,6 +1,6 @@
 import { assertNever } from "~/core/kernel/index.ts";
 import Typography from "@mui/material/Typography";
-import type { SaveState } from "./use-run-log.ts";
+import type { SaveState } from "./use-session-log.ts";
 
 const REFUSALS: Readonly<Record<Extract<SaveState, { kind: "refused" }>["code"], string>> = {
   erased:

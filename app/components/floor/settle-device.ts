@@ -1,5 +1,5 @@
 import { openLogStore, type DeviceLog } from "./log-store.ts";
-import { syncRun } from "./sync.ts";
+import { syncSession } from "./sync.ts";
 
 /** Backups that are older than this are not restored any more; until then a device can fill their gaps. */
 const KEPT_MS = 30 * 86_400_000;
@@ -21,12 +21,12 @@ export async function settleDevice(): Promise<boolean> {
   const store = await openLogStore();
   let isChanged = false;
   try {
-    for (const run of await store.runs()) {
-      if (isOld(await store.load(run))) {
-        await store.forget(run);
+    for (const sessionLogId of await store.sessionLogIds()) {
+      if (isOld(await store.load(sessionLogId))) {
+        await store.forget(sessionLogId);
         continue;
       }
-      const outcome = await syncRun(store, run);
+      const outcome = await syncSession(store, sessionLogId);
       if (outcome.kind === "signedOut") break;
       isChanged ||= outcome.kind === "saved" && outcome.sent > 0;
     }

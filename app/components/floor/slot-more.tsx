@@ -11,7 +11,7 @@ import {
   type CommandBody,
   type Helper,
   type LogContext,
-  type RunLog,
+  type SessionLog,
   COMMAND_BOUNDS,
 } from "~/core/log/index.ts";
 import type { Side } from "~/core/plan/index.ts";
@@ -43,7 +43,7 @@ export function SlotMore({
 }: {
   readonly slotId: Id<"slot">;
   readonly side: Side;
-  readonly log: RunLog;
+  readonly log: SessionLog;
   readonly context: LogContext | null;
   readonly onCommand: (body: CommandBody) => void;
 }) {

@@ -1,9 +1,19 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { partsAt, skipReason, type OrderedCommand, type RunLog } from "~/core/log/index.ts";
-import { partKeyText, type PartKey, type SetStep, type Surroundings } from "~/core/unroll/index.ts";
+import {
+  loggedSetsAt,
+  skipReason,
+  type OrderedCommand,
+  type SessionLog,
+} from "~/core/log/index.ts";
+import {
+  stepKeyText,
+  type StepKey,
+  type SetStep,
+  type UnrollContext,
+} from "~/core/unroll/index.ts";
 import { slotsOf, type SessionPlan } from "~/core/plan/index.ts";
-import { formatPart } from "~/format/exposure.ts";
+import { formatLoggedSet } from "~/format/exposure.ts";
 import { formatAmount } from "~/format/numbers.ts";
 import { EXTENSION_NAMES } from "~/format/prescription.ts";
 import { formatTargetShort } from "~/format/target.ts";
@@ -17,16 +27,16 @@ export function StepList({
   log,
   entries,
   current,
-  around,
+  context,
   onPick,
 }: {
   readonly plan: SessionPlan;
   readonly steps: readonly SetStep[];
-  readonly log: RunLog;
+  readonly log: SessionLog;
   readonly entries: readonly OrderedCommand[];
   readonly current: SetStep | null;
-  readonly around: Surroundings;
-  readonly onPick: (key: PartKey) => void;
+  readonly context: UnrollContext;
+  readonly onPick: (key: StepKey) => void;
 }) {
   const unsent = new Set(
     entries.filter((e) => e.position === null).map((e) => e.command.commandId),
@@ -45,16 +55,16 @@ export function StepList({
               <Box component="span" sx={{ color: "text.secondary" }}>
                 {i + 1}{" "}
               </Box>
-              {around.movement(slot.movement)?.name ?? slot.movement}
+              {context.movement(slot.movement)?.name ?? slot.movement}
             </Typography>
             {skipped === null ? null : <Typography variant="body2">Skipped: {skipped}</Typography>}
             {steps
               .filter((step) => step.slotId === slot.id)
               .map((step) => {
-                const logged = partsAt(log, step.key);
+                const logged = loggedSetsAt(log, step.key);
                 const isCurrent =
-                  current !== null && partKeyText(current.key) === partKeyText(step.key);
-                const text = partKeyText(step.key);
+                  current !== null && stepKeyText(current.key) === stepKeyText(step.key);
+                const text = stepKeyText(step.key);
                 return (
                   <Box
                     key={text}
@@ -96,7 +106,7 @@ export function StepList({
                       }}
                     >
                       {logged.length > 0
-                        ? logged.map(({ part }) => formatPart(part)).join(" / ")
+                        ? logged.map(({ loggedSet }) => formatLoggedSet(loggedSet)).join(" / ")
                         : `${loadText(step)} × ${formatTargetShort(step.target)}`}
                     </Typography>
                     <Typography component="span" variant="body2" sx={{ color: "text.secondary" }}>
@@ -104,9 +114,9 @@ export function StepList({
                         ? ""
                         : logged.some((l) => unsent.has(l.commandId))
                           ? "on device"
-                          : logged[0] === undefined || logged[0].part.rir === "unknown"
+                          : logged[0] === undefined || logged[0].loggedSet.rir === "unknown"
                             ? "done"
-                            : formatRir(logged[0].part.rir)}
+                            : formatRir(logged[0].loggedSet.rir)}
                     </Typography>
                   </Box>
                 );

@@ -7,7 +7,7 @@ import type { LogStore } from "./log-store.ts";
 
 export type RefusalCode = Extract<SyncReply, { kind: "refused" }>["code"];
 
-/** How a device stands with the server about one run. A server that cannot be reached throws instead. */
+/** How a device stands with the server about one session log. A server that cannot be reached throws instead. */
 export type SyncOutcome =
   | { readonly kind: "saved"; readonly newestRevision: Id<"revision">; readonly sent: number }
   | { readonly kind: "signedOut" }
@@ -26,24 +26,30 @@ const PATIENCE_MS = 10_000;
  * Sends what waits and takes what is new. Where the server lost something since (an older backup was restored),
  * which shows by command ids, it is sent again; a session that is gone is handed in first. One tab at a time.
  */
-export async function syncRun(store: LogStore, run: Id<"run">): Promise<SyncOutcome> {
+export async function syncSession(
+  store: LogStore,
+  sessionLogId: Id<"sessionLog">,
+): Promise<SyncOutcome> {
   const locks = (navigator as { readonly locks?: LockManager }).locks;
-  const go = () => syncUntilSettled(store, run);
-  return locks === undefined ? go() : await locks.request(`kravo-sync-${run}`, go);
+  const go = () => syncUntilSettled(store, sessionLogId);
+  return locks === undefined ? go() : await locks.request(`kravo-sync-${sessionLogId}`, go);
 }
 
-async function syncUntilSettled(store: LogStore, run: Id<"run">): Promise<SyncOutcome> {
+async function syncUntilSettled(
+  store: LogStore,
+  sessionLogId: Id<"sessionLog">,
+): Promise<SyncOutcome> {
   let isCompared = false;
   let isHandedIn = false;
   let count = 0;
   for (let round = 1; ; round++) {
-    const { entries } = await store.load(run);
+    const { entries } = await store.load(sessionLogId);
     const waiting = sendingOrder(
       entries.filter(({ position }) => position === null).map(({ command }) => command),
     );
     const sent = entries.filter(({ position }) => position !== null);
     const batch = batchOf(waiting);
-    const reply = await post(run, {
+    const reply = await post(sessionLogId, {
       commands: batch,
       known: sent.reduce((most, { position }) => Math.max(most, position ?? 0), 0),
       // Once the server has told all it holds, there is nothing left to compare in this go.
@@ -59,11 +65,11 @@ async function syncUntilSettled(store: LogStore, run: Id<"run">): Promise<SyncOu
         return { kind: "saved", newestRevision: reply.newestRevision, sent: count };
       case "differs":
         isCompared = true;
-        await store.unsend(run, new Set(reply.ids));
+        await store.unsend(sessionLogId, new Set(reply.ids));
         await store.merge(reply.commands);
         break;
       case "refused": {
-        const refusal = await putRight(store, run, reply, isHandedIn);
+        const refusal = await putRight(store, sessionLogId, reply, isHandedIn);
         if (refusal !== null) return refusal;
         isHandedIn ||= reply.code !== "gap";
         break;
@@ -90,26 +96,26 @@ function batchOf(waiting: readonly Command[]): readonly Command[] {
 /** Does what a refusal asks for, so that the next request can be accepted; or says why nothing helps. */
 async function putRight(
   store: LogStore,
-  run: Id<"run">,
+  sessionLogId: Id<"sessionLog">,
   { code, expectedSeq }: Extract<SyncReply, { kind: "refused" }>,
   isHandedIn: boolean,
 ): Promise<SyncOutcome | null> {
   const refused = { kind: "refused", code } as const;
   switch (code) {
     case "gap":
-      return (await store.renumber(run, expectedSeq ?? 1)) ? null : refused;
+      return (await store.renumber(sessionLogId, expectedSeq ?? 1)) ? null : refused;
     case "missing":
     case "unknownEquipment": {
       if (isHandedIn) return refused;
-      const answer = await handIn(store, run);
-      if (answer === "erased") return forgetErased(store, run);
+      const answer = await handIn(store, sessionLogId);
+      if (answer === "erased") return forgetErased(store, sessionLogId);
       if (answer === "nothingHeld") return refused;
       if (answer === "otherStudio") return { kind: "refused", code: "otherStudio" };
-      if (code === "missing") await store.unsend(run, new Set());
+      if (code === "missing") await store.unsend(sessionLogId, new Set());
       return null;
     }
     case "erased":
-      return forgetErased(store, run);
+      return forgetErased(store, sessionLogId);
     case "foreignRun":
       return refused;
     default:
@@ -118,26 +124,30 @@ async function putRight(
 }
 
 /** An erased client leaves nothing on the device either: no entry, no session, no page. */
-async function forgetErased(store: LogStore, run: Id<"run">): Promise<SyncOutcome> {
-  await store.forget(run);
-  if ("caches" in globalThis) await (await caches.open(FLOOR_PAGES)).delete(`/floor/${run}`);
+async function forgetErased(store: LogStore, sessionLogId: Id<"sessionLog">): Promise<SyncOutcome> {
+  await store.forget(sessionLogId);
+  if ("caches" in globalThis)
+    await (await caches.open(FLOOR_PAGES)).delete(`/floor/${sessionLogId}`);
   return { kind: "refused", code: "erased" };
 }
 
 async function handIn(
   store: LogStore,
-  run: Id<"run">,
+  sessionLogId: Id<"sessionLog">,
 ): Promise<"handedIn" | "erased" | "otherStudio" | "nothingHeld"> {
-  const held = await store.sessionOf(run);
+  const held = await store.sessionOf(sessionLogId);
   if (held === null) return "nothingHeld";
-  const response = await send(`/floor/${run}/hand-in`, held);
+  const response = await send(`/floor/${sessionLogId}/hand-in`, held);
   if (!response.ok && response.status !== 409) throw answered(response);
   const body: unknown = await response.json();
   return handInReplyCodec.parse(body).kind;
 }
 
-async function post(run: Id<"run">, request: object): Promise<SyncReply | "signedOut"> {
-  const response = await send(`/floor/${run}/sync`, request);
+async function post(
+  sessionLogId: Id<"sessionLog">,
+  request: object,
+): Promise<SyncReply | "signedOut"> {
+  const response = await send(`/floor/${sessionLogId}/sync`, request);
   if (response.status === 401) return "signedOut";
   if (!response.ok && response.status !== 409) throw answered(response);
   const body: unknown = await response.json();

@@ -1,22 +1,22 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import type { PerformedPart } from "~/core/log/index.ts";
-import { formatPart } from "~/format/exposure.ts";
+import type { LoggedSet } from "~/core/log/index.ts";
+import { formatLoggedSet } from "~/format/exposure.ts";
 import { TOUCH } from "../../theme/tokens.ts";
 
 /** What was logged last, and the way back from a slip of the thumb; stands on any ground. */
 export function UndoLine({
-  part,
+  loggedSet,
   onUndo,
 }: {
-  readonly part: PerformedPart;
+  readonly loggedSet: LoggedSet;
   readonly onUndo: () => void;
 }) {
   return (
     <Box role="status" sx={{ display: "flex", alignItems: "center", gap: 1, minWidth: 0 }}>
       <Typography noWrap sx={{ flexGrow: 1, fontSize: "0.85rem" }}>
-        {formatPart(part)} logged
+        {formatLoggedSet(loggedSet)} logged
       </Typography>
       <Button
         variant="outlined"

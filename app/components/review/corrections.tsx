@@ -17,9 +17,9 @@ interface Authored {
 }
 
 function exerciseOf(correction: Correction, nameOf: (slot: Id<"slot">) => string | null): string {
-  const part =
+  const loggedSet =
     "after" in correction ? correction.after : "before" in correction ? correction.before : null;
-  const name = part && nameOf(part.slotId);
+  const name = loggedSet && nameOf(loggedSet.slotId);
   return name === null ? "" : `${name}: `;
 }
 

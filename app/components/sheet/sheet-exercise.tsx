@@ -55,7 +55,7 @@ function Sets({
       {sets.lines.map((line, i) => {
         const words = sheetWords(sets, line, sets.lines[i - 1] ?? null, slot, find(slot.movement));
         return (
-          <tr key={i} className={line.part === null ? undefined : "part"}>
+          <tr key={i} className={line.extension === null ? undefined : "part"}>
             <th scope="row">{words.what}</th>
             <td>
               <b>{words.load}</b> {words.hang}

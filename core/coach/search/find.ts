@@ -77,7 +77,7 @@ export function findMovements(query: Query, judged: Judged): Found {
   for (const movement of judged.catalogue) {
     if (!fits(movement, query)) continue;
     const here = judged.stations.filter((s) => query.station === null || s.id === query.station);
-    const last = judged.around.lastStation(movement.ref);
+    const last = judged.unrollContext.lastStation(movement.ref);
     const station = stationFor(here, movement, last);
     if (query.station !== null && station === null && stationFor(judged.stations, movement, last)) {
       continue;

@@ -9,7 +9,7 @@ import {
   type Exclusion,
   type Provocation,
 } from "../../person/index.ts";
-import type { Surroundings } from "../../unroll/index.ts";
+import type { UnrollContext } from "../../unroll/index.ts";
 import { stimulusOf } from "../coverage.ts";
 
 /** Why an exercise is to be swapped. */
@@ -45,7 +45,7 @@ export interface SwapContext {
   readonly catalogue: readonly Movement[];
   /** The stations of the gym to train in; for a journey those of the other gym. */
   readonly stations: readonly Station[];
-  readonly around: Surroundings;
+  readonly unrollContext: UnrollContext;
   readonly lastReading: (movement: Movement, station: Station) => Mass | null;
 }
 
@@ -77,7 +77,7 @@ const WEIGHT: Readonly<Record<Aspect, number>> = {
  * kept as far as possible, and the brief and the gym are respected.
  */
 export function substitutesFor(slot: Slot, cause: SwapCause, context: SwapContext): Substitutes {
-  const from = context.around.movement(slot.movement);
+  const from = context.unrollContext.movement(slot.movement);
   if (from === null) return { substitutions: [], closest: [] };
   const here = context.stations.filter(
     (s) => cause.kind !== "stationTaken" || s.id !== slot.station,
@@ -90,14 +90,14 @@ export function substitutesFor(slot: Slot, cause: SwapCause, context: SwapContex
     }
     const shared = overlap(from, movement);
     if (shared === 0 || !answers(cause, from, movement)) continue;
-    const station = stationFor(here, movement, context.around.lastStation(movement.ref));
+    const station = stationFor(here, movement, context.unrollContext.lastStation(movement.ref));
     const reasons = exclusionsOf(context.brief, movement);
     const reason = from.substitutes.find((s) => s.movement === movement.ref)?.reason ?? null;
     if (station === null || reasons.length > 0) {
       if (reasons.length > 0) closest.push({ movement, reasons, score: shared });
       continue;
     }
-    const { kept, lost } = compare(slot, from, movement, station, context.around);
+    const { kept, lost } = compare(slot, from, movement, station, context.unrollContext);
     const score =
       kept.reduce((sum, aspect) => sum + (aspect === "regions" ? 0 : WEIGHT[aspect]), 0) +
       WEIGHT.regions * shared +
@@ -155,9 +155,9 @@ function compare(
   from: Movement,
   to: Movement,
   station: Station,
-  around: Surroundings,
+  context: UnrollContext,
 ): { readonly kept: readonly Aspect[]; readonly lost: readonly Aspect[] } {
-  const before = stimulusOf(from, around.station(slot.station), slot.setUp);
+  const before = stimulusOf(from, context.station(slot.station), slot.setUp);
   const after = stimulusOf(to, station, {});
   const keeps: Readonly<Record<Aspect, boolean>> = {
     regions: overlap(from, to) === 1,
@@ -179,7 +179,7 @@ function firstLoad(
 ): FirstLoad {
   const logged = context.lastReading(to, station);
   if (logged !== null) return { kind: "logged", reading: logged };
-  const total = context.around.lastTotal(from.ref);
+  const total = context.unrollContext.lastTotal(from.ref);
   const isOneForTwo =
     station.id === slot.station &&
     from.pattern === to.pattern &&
@@ -187,7 +187,7 @@ function firstLoad(
     to.laterality === "oneLeg";
   if (total === null || !isOneForTwo) return { kind: "calibrate" };
   const target = massFromTicks(ticksOf(total) * ONE_LEG_SHARE, station.loading.unit, "down");
-  const made = loadForTotal(station.loading, target, context.around.bodyWeight);
+  const made = loadForTotal(station.loading, target, context.unrollContext.bodyWeight);
   return made === null
     ? { kind: "calibrate" }
     : { kind: "related", reading: made.reading, share: ONE_LEG_SHARE };

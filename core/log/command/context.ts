@@ -1,5 +1,5 @@
 import { kind, type ValueOf } from "../../kernel/index.ts";
-import { contextField } from "../part.ts";
+import { contextField } from "../logged-set.ts";
 
 /** What makes an exercise of the session comparable. */
 export const definition = kind("context", { context: contextField });

@@ -1,6 +1,6 @@
 import { count, kind, seconds, type ValueOf } from "../../kernel/index.ts";
 import { repeats } from "../fields.ts";
-import { extensionIds, waitOf, type ExtensionIds, type Parts } from "../extension-base.ts";
+import { extensionIds, waitOf, type ExtensionIds, type Bursts } from "../extension-base.ts";
 import { targetField } from "../target.ts";
 import { FEW_MORE } from "../usual.ts";
 
@@ -21,7 +21,7 @@ export const begin = (ids: ExtensionIds): Breather => ({
   breaths: count(5),
   target: FEW_MORE,
 });
-export const parts = ({ breaths, target }: Breather): Parts => ({
+export const bursts = ({ breaths, target }: Breather): Bursts => ({
   times: 1,
   restBefore: waitOf(seconds(breaths * BREATH_SECONDS), "exactly"),
   target,

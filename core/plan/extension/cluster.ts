@@ -1,6 +1,6 @@
 import { count, kind, share, type ValueOf } from "../../kernel/index.ts";
 import { pauseSeconds, percent, repeats, waits } from "../fields.ts";
-import { extensionIds, waitOf, type ExtensionIds, type Parts } from "../extension-base.ts";
+import { extensionIds, waitOf, type ExtensionIds, type Bursts } from "../extension-base.ts";
 import { targetField } from "../target.ts";
 import { USUAL_CLUSTER_PAUSE } from "../usual.ts";
 
@@ -24,7 +24,7 @@ export const begin = (ids: ExtensionIds): Cluster => ({
   multiple: share(1),
   target: { kind: "reps", min: count(2), max: count(2) },
 });
-export const parts = ({ groups, pause, waits: how, target }: Cluster): Parts => ({
+export const bursts = ({ groups, pause, waits: how, target }: Cluster): Bursts => ({
   times: groups,
   restBefore: waitOf(pause, how),
   target,

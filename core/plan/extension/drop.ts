@@ -1,7 +1,7 @@
 import { idField, idOf, kind, share, type ValueOf } from "../../kernel/index.ts";
 import { dropLoadField } from "../drop-load.ts";
 import { pauseSeconds, waits } from "../fields.ts";
-import { extensionIds, waitOf, type ExtensionIds, type Parts } from "../extension-base.ts";
+import { extensionIds, waitOf, type ExtensionIds, type Bursts } from "../extension-base.ts";
 import { targetField, type Target } from "../target.ts";
 import { USUAL_DROP_REST } from "../usual.ts";
 
@@ -27,7 +27,7 @@ export const begin = (ids: ExtensionIds, own: Target): Drop => ({
   waits: "exactly",
   target: own,
 });
-export const parts = ({ restBefore, waits: how, target }: Drop): Parts => ({
+export const bursts = ({ restBefore, waits: how, target }: Drop): Bursts => ({
   times: 1,
   restBefore: waitOf(restBefore, how),
   target,

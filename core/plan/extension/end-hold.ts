@@ -1,7 +1,7 @@
 import { kind, seconds, type ValueOf } from "../../kernel/index.ts";
 import { holdSeconds } from "../fields.ts";
 import { holdPositionField } from "../hold-position.ts";
-import { extensionIds, straightOn, type ExtensionIds, type Parts } from "../extension-base.ts";
+import { extensionIds, straightOn, type ExtensionIds, type Bursts } from "../extension-base.ts";
 
 /** A hold once, at the end of the set. */
 export const definition = kind("endHold", {
@@ -17,5 +17,5 @@ export const begin = (ids: ExtensionIds): EndHold => ({
   at: { kind: "stretched" },
   seconds: seconds(20),
 });
-export const parts = (hold: EndHold): Parts =>
+export const bursts = (hold: EndHold): Bursts =>
   straightOn({ kind: "seconds", min: hold.seconds, max: hold.seconds });

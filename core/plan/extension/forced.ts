@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { count, kind, type ValueOf } from "../../kernel/index.ts";
-import { extensionIds, straightOn, type ExtensionIds, type Parts } from "../extension-base.ts";
+import { extensionIds, straightOn, type ExtensionIds, type Bursts } from "../extension-base.ts";
 import { targetField } from "../target.ts";
 
 /** Reps that somebody helps with. */
@@ -17,4 +17,4 @@ export const begin = (ids: ExtensionIds): Forced => ({
   by: "partner",
   target: { kind: "reps", min: count(2), max: count(2) },
 });
-export const parts = ({ target }: Forced): Parts => straightOn(target);
+export const bursts = ({ target }: Forced): Bursts => straightOn(target);

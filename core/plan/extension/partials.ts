@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { kind, MUSCLE_LENGTHS, type ValueOf } from "../../kernel/index.ts";
-import { extensionIds, straightOn, type ExtensionIds, type Parts } from "../extension-base.ts";
+import { extensionIds, straightOn, type ExtensionIds, type Bursts } from "../extension-base.ts";
 import { targetField } from "../target.ts";
 import { FEW_MORE } from "../usual.ts";
 
@@ -18,4 +18,4 @@ export const begin = (ids: ExtensionIds): Partials => ({
   where: "stretched",
   target: FEW_MORE,
 });
-export const parts = ({ target }: Partials): Parts => straightOn(target);
+export const bursts = ({ target }: Partials): Bursts => straightOn(target);

@@ -1,6 +1,6 @@
 import { kind, type ValueOf } from "../../kernel/index.ts";
 import { setUpField } from "../fields.ts";
-import { extensionIds, straightOn, type ExtensionIds, type Parts } from "../extension-base.ts";
+import { extensionIds, straightOn, type ExtensionIds, type Bursts } from "../extension-base.ts";
 import { targetField, type Target } from "../target.ts";
 
 /** Another position within the set; its target's lower end is the least that counts. */
@@ -17,4 +17,4 @@ export const begin = (ids: ExtensionIds, own: Target): PositionChange => ({
   setUp: {},
   target: own,
 });
-export const parts = ({ target }: PositionChange): Parts => straightOn(target);
+export const bursts = ({ target }: PositionChange): Bursts => straightOn(target);

@@ -1,6 +1,6 @@
 import { count, kind, type ValueOf } from "../../kernel/index.ts";
 import { pauseSeconds, repeats, waits } from "../fields.ts";
-import { extensionIds, waitOf, type ExtensionIds, type Parts } from "../extension-base.ts";
+import { extensionIds, waitOf, type ExtensionIds, type Bursts } from "../extension-base.ts";
 import { targetField } from "../target.ts";
 import { FEW_MORE, USUAL_REST_PAUSE } from "../usual.ts";
 
@@ -22,7 +22,7 @@ export const begin = (ids: ExtensionIds): RestPause => ({
   waits: "exactly",
   target: FEW_MORE,
 });
-export const parts = ({ pauses, pause, waits: how, target }: RestPause): Parts => ({
+export const bursts = ({ pauses, pause, waits: how, target }: RestPause): Bursts => ({
   times: pauses,
   restBefore: waitOf(pause, how),
   target,

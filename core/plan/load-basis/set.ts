@@ -1,7 +1,7 @@
 import { idField, kind, type ValueOf } from "../../kernel/index.ts";
 import { ledTo, type SetCopies } from "../reference.ts";
 
-/** An earlier set, or one part of it. */
+/** An earlier set, or one extension of it. */
 export const definition = kind("set", {
   set: idField("set"),
   part: idField("extension").nullable(),

@@ -2,7 +2,7 @@ import { idField, kind, type ValueOf } from "../../kernel/index.ts";
 import type { LoadBeginning } from "../load-beginning.ts";
 import { ledTo, type Follows, type SetCopies } from "../reference.ts";
 
-/** Exactly the load of an earlier set, or of one part of it, on the same equipment: nothing is rounded. */
+/** Exactly the load of an earlier set, or of one extension of it, on the same equipment: nothing is rounded. */
 export const definition = kind("sameAsSet", {
   set: idField("set"),
   part: idField("extension").nullable(),

@@ -4,7 +4,7 @@ import { spanKind } from "../share-span.ts";
 import type { LoadBeginning } from "../load-beginning.ts";
 import { ledTo, type Follows, type SetCopies } from "../reference.ts";
 
-/** Of the total moved in an earlier set, or in one part of it: a multiple of a drop. */
+/** Of the total moved in an earlier set, or in one extension of it: a multiple of a drop. */
 export const definition = spanKind("shareOfSet", {
   share: percent,
   upTo: percentUpTo,

@@ -7,7 +7,7 @@ export {
   parseItems,
   parseLine,
   parseLoad,
-  parsePart,
+  parseExtension,
   parseRest,
   parseTarget,
 } from "./parse.ts";
@@ -15,6 +15,6 @@ export { writeItems } from "./item.ts";
 export { writeLine } from "./line.ts";
 export { writeLoad } from "./load.ts";
 export { writeRest } from "./rest.ts";
-export { writePart } from "./part.ts";
+export { writeExtension } from "./extension.ts";
 export { writeTarget } from "./target.ts";
 export type { Expectation, OpenToken } from "./tokens.ts";

@@ -12,18 +12,18 @@ export function keepIds(
 ): readonly PlannedSet[] {
   const pairs = align(sets, previous, contentOf);
   const setIds = new Map<Id<"set">, Id<"set">>();
-  const parts = new Map<Extension, Extension>();
+  const extensions = new Map<Extension, Extension>();
   for (const set of sets) {
     const old = pairs.get(set);
     if (old === undefined) continue;
     setIds.set(set.id, old.id);
-    for (const [part, oldPart] of align(set.extensions, old.extensions, contentOf, sameKind)) {
-      parts.set(part, oldPart);
+    for (const [extension, before] of align(set.extensions, old.extensions, contentOf, sameKind)) {
+      extensions.set(extension, before);
     }
   }
   const copies = {
     sets: setIds,
-    parts: new Map([...parts].map(([part, oldPart]) => [part.id, oldPart.id])),
+    extensions: new Map([...extensions].map(([extension, old]) => [extension.id, old.id])),
   };
   return sets.map((set) => {
     const old = pairs.get(set);
@@ -35,17 +35,19 @@ export function keepIds(
       load: leadTo(set.load, copies),
       tempoAs: set.tempoAs && (copies.sets.get(set.tempoAs) ?? set.tempoAs),
       between: keepItems(set.between, old?.between ?? []),
-      extensions: set.extensions.map((part) => withIdsOf(parts.get(part) ?? part, part)),
+      extensions: set.extensions.map((extension) =>
+        withIdsOf(extensions.get(extension) ?? extension, extension),
+      ),
     };
   });
 }
 
 /** An extension with the ids of another, and its line where both are drops. */
-export function withIdsOf(old: Extension, part: Extension): Extension {
+export function withIdsOf(old: Extension, extension: Extension): Extension {
   const ids = { id: old.id, lineageId: old.lineageId };
-  return part.kind === "drop" && old.kind === "drop"
-    ? { ...part, ...ids, line: old.line }
-    : { ...part, ...ids };
+  return extension.kind === "drop" && old.kind === "drop"
+    ? { ...extension, ...ids, line: old.line }
+    : { ...extension, ...ids };
 }
 
 const sameKind = (a: { readonly kind: string }, b: { readonly kind: string }) => a.kind === b.kind;

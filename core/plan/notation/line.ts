@@ -3,7 +3,7 @@ import { effortOf, type NotationContext } from "./context.ts";
 import { FACET_NAMES, FACETS, modifier, type Facet, type Modifier } from "./facet.ts";
 import { joined, number, readBounded, type Num } from "./measures.ts";
 import { kebab } from "./names.ts";
-import { part, partsText, type PartWords } from "./part.ts";
+import { extension, extensionsText, type ExtensionWords } from "./extension.ts";
 import {
   first,
   inTurn,
@@ -40,7 +40,7 @@ interface Group {
   readonly role: SetRole;
   readonly target: Means<PlannedSet["target"]>;
   readonly modifiers: readonly Modifier[];
-  readonly parts: readonly PartWords[];
+  readonly extensions: readonly ExtensionWords[];
 }
 
 const role = oneOf(Object.entries(ROLE_WORDS).map(([name, at]) => [at, name as SetRole] as const));
@@ -57,7 +57,7 @@ const times: Words<Num> = map(
   ([n]) => n,
 );
 
-/** [ role ] [ times ] [ role ] target { modifier } { ( "then" | "+" ) part } */
+/** [ role ] [ times ] [ role ] target { modifier } { ( "then" | "+" ) extension } */
 const group: Words<Group> = map(
   inTurn(
     maybe(role),
@@ -65,15 +65,15 @@ const group: Words<Group> = map(
     maybe(role),
     map(target, (means, at) => ({ means, at })),
     many(modifier),
-    many(map(inTurn(first(word("then"), word("plusSign")), part), ([, words]) => words)),
+    many(map(inTurn(first(word("then"), word("plusSign")), extension), ([, words]) => words)),
   ),
-  ([early, count, late, { means, at }, modifiers, parts]) => ({
+  ([early, count, late, { means, at }, modifiers, extensions]) => ({
     at,
     count,
     role: early ?? late ?? "work",
     target: means,
     modifiers,
-    parts,
+    extensions,
   }),
 );
 
@@ -140,12 +140,12 @@ function readSet(r: Reading, words: Group, said: readonly Modifier[]): PlannedSe
     ...AS_USUAL,
   };
   for (const { says } of said) Object.assign(plain, says(r, plain));
-  return Object.assign(plain, { extensions: readParts(r, words.parts, plain.target) });
+  return Object.assign(plain, { extensions: readExtensions(r, words.extensions, plain.target) });
 }
 
-function readParts(
+function readExtensions(
   r: Reading,
-  words: readonly PartWords[],
+  words: readonly ExtensionWords[],
   own: PlannedSet["target"],
 ): PlannedSet["extensions"] {
   const { most } = BOUNDS.extensions;
@@ -154,11 +154,11 @@ function readParts(
   if (begun !== undefined && asked > most) {
     note(r, begun, { code: "bound", bound: "extensions", value: asked });
   }
-  const parts = words.flatMap((one) => {
+  const extensions = words.flatMap((one) => {
     const often = one.times === null ? 1 : readBounded(r, one.times, "repeats");
     return Array.from({ length: often }, () => one.read(r, own));
   });
-  return parts.slice(0, most);
+  return extensions.slice(0, most);
 }
 
 /** Notes what is said twice of one set. */
@@ -221,6 +221,6 @@ function writeSet(set: PlannedSet, place: Parameters<typeof FACETS.load.write>[1
     role: set.role === "work" ? "" : kebab(set.role),
     target: writeTarget(set.target),
     facets: Object.fromEntries(facets) as Record<Facet, string>,
-    parts: partsText(set.extensions, set.target),
+    parts: extensionsText(set.extensions, set.target),
   };
 }

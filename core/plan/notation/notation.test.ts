@@ -6,12 +6,19 @@ import type { PlannedSet } from "../index.ts";
 import { completionsAt } from "./complete.ts";
 import type { NotationContext } from "./context.ts";
 import type { NotationError } from "./error.ts";
-import { parseItems, parseLine, parseLoad, parsePart, parseRest, parseTarget } from "./parse.ts";
+import {
+  parseItems,
+  parseLine,
+  parseLoad,
+  parseExtension,
+  parseRest,
+  parseTarget,
+} from "./parse.ts";
 import { writeItems } from "./item.ts";
 import { writeLine } from "./line.ts";
 import { writeLoad } from "./load.ts";
 import { writeRest } from "./rest.ts";
-import { writePart } from "./part.ts";
+import { writeExtension } from "./extension.ts";
 import { writeTarget } from "./target.ts";
 import { anyItem, anySlot } from "../../../tests/arbitrary/plan.ts";
 import { sampleNewId, sampleSet } from "../../../tests/samples/index.ts";
@@ -396,13 +403,13 @@ describe("one cell of a set", () => {
     const old = setsOf("12 then drop to 80% for 8")[0]?.extensions[0];
     if (old === undefined) throw new Error("no part");
     const own = first.target;
-    const hold = parsePart("hold 20 s stretched", old, own, CONTEXT);
+    const hold = parseExtension("hold 20 s stretched", old, own, CONTEXT);
     expect(hold).toMatchObject({
       ok: true,
       value: { kind: "endHold", id: old.id, lineageId: old.lineageId },
     });
-    expect(parsePart("2 drops to 80%", old, own, CONTEXT).ok).toBe(false);
-    expect(writePart(old, own)).toBe("drop to 80% of last for 8");
+    expect(parseExtension("2 drops to 80%", old, own, CONTEXT).ok).toBe(false);
+    expect(writeExtension(old, own)).toBe("drop to 80% of last for 8");
   });
 
   it("is written as it is read", () => {
@@ -423,9 +430,14 @@ describe("one cell of a set", () => {
             CONTEXT,
           );
           expect(load).toEqual({ ok: true, value: set.load });
-          for (const part of set.extensions) {
-            const read = parsePart(writePart(part, set.target), part, set.target, CONTEXT);
-            expect(read).toEqual({ ok: true, value: part });
+          for (const extension of set.extensions) {
+            const read = parseExtension(
+              writeExtension(extension, set.target),
+              extension,
+              set.target,
+              CONTEXT,
+            );
+            expect(read).toEqual({ ok: true, value: extension });
           }
         }
       }),

@@ -6,7 +6,7 @@ import { item } from "./item.ts";
 import { keepIds, keepItems, withIdsOf } from "./keep-ids.ts";
 import { line, separated } from "./line.ts";
 import { load } from "./load.ts";
-import { part } from "./part.ts";
+import { extension } from "./extension.ts";
 import { map, type Furthest, type Means, type Words } from "./phrase.ts";
 import { note, reading, type Reading } from "./reading.ts";
 import { rest } from "./rest.ts";
@@ -30,7 +30,7 @@ export function parseLine(
   return read.ok ? ok(keepIds(read.value, previous)) : read;
 }
 
-/** What one cell of a set may hold: its target, its load, its rest, or a part that follows it. */
+/** What one cell of a set may hold: its target, its load, its rest, or an extension that follows it. */
 type Read<V> = Result<V, readonly NotationError[]>;
 
 /** A target as in the written line: "8-12", "max least 6", "40 s". */
@@ -53,14 +53,14 @@ export function parseRest(text: string, context: NotationContext): Read<Rest> {
   return readCell(text, rest, context);
 }
 
-/** A part as in the written line behind "then"; `old` gives it its ids, `own` is the set's target. */
-export function parsePart(
+/** An extension as in the written line behind "then"; `old` gives it its ids, `own` is the set's target. */
+export function parseExtension(
   text: string,
   old: Extension,
   own: Target,
   context: NotationContext,
 ): Read<Extension> {
-  const one = map(part, (words) => (r: Reading) => {
+  const one = map(extension, (words) => (r: Reading) => {
     if ((words.times?.value ?? 1) !== 1) note(r, words, { code: "oneNumber" });
     return words.read(r, own);
   });

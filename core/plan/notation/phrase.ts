@@ -17,7 +17,7 @@ export type Means<V> = (r: Reading) => V;
 /** How a kind is read and how it is written; `W` is what else writing it has to know. */
 export interface Phrase<V, W = null> {
   readonly read: Words<Means<V>>;
-  readonly write: (value: V, around: W) => string;
+  readonly write: (value: V, context: W) => string;
 }
 
 /** A phrase for every kind of a family; one that is forgotten does not compile. */
@@ -37,10 +37,10 @@ export function anyOf<F extends { readonly kind: string }, W>(
 export function written<F extends { readonly kind: string }, W>(
   phrases: PhrasesOf<F, W>,
   value: F,
-  around: W,
+  context: W,
 ): string {
   const phrase = phrases[value.kind as F["kind"]] as unknown as Phrase<F, W>;
-  return phrase.write(value, around);
+  return phrase.write(value, context);
 }
 
 export const spanOf = ({ offset, len }: Token): Span => ({ at: offset, length: len });

@@ -39,7 +39,7 @@ const byId: Words<Means<SetReference>> = map(
 /** set = "before" | [ "exercise" number ] "set" ( number [ "part" number ] | name [ "part" name ] ) */
 export const setWord: Words<Means<SetReference>> = first(before, byNumber, byId);
 
-/** As {@link setWord}, of this exercise alone and no part of it. */
+/** As {@link setWord}, of this exercise alone and no extension of it. */
 export const ownSet: Words<Means<Id<"set">>> = first(
   map(before, (named) => (r: Reading) => named(r).set),
   map(inTurn(word("set"), number), ([at, ordinal]) => (r: Reading) => {
@@ -81,9 +81,9 @@ function readNumbered(
     return null;
   }
   if (words.part === null) return { set: set.id, part: null };
-  const part = set.extensions[readWhole(r, words.part) - 1];
-  if (part === undefined) note(r, words.part, { code: "noPart", number: words.part.value });
-  return { set: set.id, part: part?.id ?? null };
+  const extension = set.extensions[readWhole(r, words.part) - 1];
+  if (extension === undefined) note(r, words.part, { code: "noPart", number: words.part.value });
+  return { set: set.id, part: extension?.id ?? null };
 }
 
 /** Where a set stands while it is written: among the sets of its exercise, which is one of a session. */

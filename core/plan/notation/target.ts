@@ -201,7 +201,7 @@ const PHRASES: PhrasesOf<Target> = {
   },
 };
 
-/** What a set or a part asks for. */
+/** What a set or an extension asks for. */
 export const target: Words<Means<Target>> = anyOf(PHRASES);
 
 /** A target as `parseTarget` reads it. */

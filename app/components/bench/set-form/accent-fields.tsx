@@ -3,7 +3,7 @@ import { ACCENT_KINDS, accentOfKind, ACCENTS, type Accent } from "~/core/plan/in
 import { ACCENT_FIELDS } from "~/format/fields.ts";
 import { ACCENT_NAMES } from "~/format/prescription.ts";
 import { KindFields } from "./kind-fields.tsx";
-import { Group, Pick } from "./parts.tsx";
+import { Group, Pick } from "./form-fields.tsx";
 
 const PLACE = { unit: "kg" } as const;
 const NONE = "none";

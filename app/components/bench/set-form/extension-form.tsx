@@ -20,13 +20,13 @@ import { EXTENSION_NAMES, HOLD_NAMES } from "~/format/prescription.ts";
 import { sentence } from "~/format/sentence.ts";
 import type { ReportInvalid } from "../typed-cell.tsx";
 import { KindFields, type FieldPlace } from "./kind-fields.tsx";
-import { FormFrame, FormPlaceContext, Group, Pick, type FormPlace } from "./parts.tsx";
+import { FormFrame, FormPlaceContext, Group, Pick, type FormPlace } from "./form-fields.tsx";
 import { SetUpFields } from "./set-up-fields.tsx";
 import { TargetFields } from "./target-fields.tsx";
 
 const HOLDS = HOLD_KINDS.map((kind) => [kind, sentence(HOLD_NAMES[kind])] as const);
 
-/** What a part's fields know of where it stands. */
+/** What an extension's fields know of where it stands. */
 export interface ExtensionPlace {
   readonly movement: Movement | null;
   readonly unit: Mass["unit"];
@@ -79,7 +79,7 @@ export function ExtensionForm({
   );
 }
 
-/** What a part's group of fields is called, where it is not its own name. */
+/** What an extension's group of fields is called, where it is not its own name. */
 const TITLES: Partial<Readonly<Record<Extension["kind"], string>>> = {
   drop: "Goes down to",
   positionChange: "Position from here",

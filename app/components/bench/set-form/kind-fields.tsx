@@ -4,7 +4,7 @@ import { contentOf, type FieldContent, type Kind, type Mass } from "~/core/kerne
 import { BOUNDS, type BoundName } from "~/core/plan/index.ts";
 import type { FieldName } from "~/format/fields.ts";
 import { formatPercent } from "~/format/numbers.ts";
-import { Cell, Pick, Reading, Tick } from "./parts.tsx";
+import { Cell, Pick, Reading, Tick } from "./form-fields.tsx";
 
 /** What the fields of a kind cannot know by themselves. */
 export interface FieldPlace {

@@ -18,10 +18,10 @@ import { nextEasier, nextHarder, type Loading } from "~/core/gym/index.ts";
 import { LOAD_FIELDS } from "~/format/fields.ts";
 import { formatMass } from "~/format/numbers.ts";
 import { LOAD_RULE_NAMES } from "~/format/load.ts";
-import { partName } from "~/format/prescription.ts";
+import { extensionName } from "~/format/prescription.ts";
 import { useCatalogue } from "../../catalogue.ts";
 import { KindFields, type FieldPlace } from "./kind-fields.tsx";
-import { Group, Pick, Reading } from "./parts.tsx";
+import { Group, Pick, Reading } from "./form-fields.tsx";
 
 /** What a load field knows of where it stands. */
 export interface LoadPlace extends LoadBeginning {
@@ -146,7 +146,7 @@ function Parameters({
         );
       case "part":
         return "part" in load ? (
-          <PartOf key={name} label={label} load={load} before={before} onPart={put} />
+          <ExtensionOf key={name} label={label} load={load} before={before} onExtension={put} />
         ) : null;
       case "then":
         return load.kind === "fallback" ? (
@@ -164,7 +164,7 @@ function Parameters({
       place={{ unit, own }}
       onChange={(change) => {
         const to = change(load);
-        // Another set has other parts.
+        // Another set has other extensions.
         const isOther = "part" in to && "part" in load && to.set !== load.set;
         onChange(isOther ? { ...to, part: null } : to);
       }}
@@ -172,20 +172,20 @@ function Parameters({
   );
 }
 
-/** The part of the set that the share is of, where that set has parts. */
-function PartOf({
+/** The part of the set that the share is of, where that set has extensions. */
+function ExtensionOf({
   label,
   load,
   before,
-  onPart,
+  onExtension,
 }: {
   readonly label: string;
   readonly load: SetReference;
   readonly before: readonly PlannedSet[];
-  readonly onPart: (part: Id<"extension"> | null) => void;
+  readonly onExtension: (part: Id<"extension"> | null) => void;
 }) {
-  const parts = before.find(({ id }) => id === load.set)?.extensions ?? [];
-  if (parts.length === 0) return null;
+  const extensions = before.find(({ id }) => id === load.set)?.extensions ?? [];
+  if (extensions.length === 0) return null;
   return (
     <Pick
       label={label}
@@ -193,16 +193,18 @@ function PartOf({
       value={load.part ?? WHOLE_SET}
       options={[
         [WHOLE_SET, "the set itself"],
-        ...parts.map((part) => [part.id, partName(parts, part)] as const),
+        ...extensions.map(
+          (extension) => [extension.id, extensionName(extensions, extension)] as const,
+        ),
       ]}
-      onValue={(part) => onPart(part === WHOLE_SET ? null : part)}
+      onValue={(part) => onExtension(part === WHOLE_SET ? null : part)}
     />
   );
 }
 
 const WHOLE_SET = "";
 
-/** Which load this one goes from: last time, a set before, or one part of such a set. */
+/** Which load this one goes from: last time, a set before, or one extension of such a set. */
 function BasisOf({
   label,
   basis,
@@ -219,10 +221,10 @@ function BasisOf({
     ...before.flatMap((set, i): (readonly [LoadBasis, string])[] => [
       [{ kind: "set", set: set.id, part: null }, `set ${i + 1}`],
       ...set.extensions.map(
-        (part) =>
+        (extension) =>
           [
-            { kind: "set", set: set.id, part: part.id },
-            `set ${i + 1}, ${partName(set.extensions, part)}`,
+            { kind: "set", set: set.id, part: extension.id },
+            `set ${i + 1}, ${extensionName(set.extensions, extension)}`,
           ] as const,
       ),
     ]),

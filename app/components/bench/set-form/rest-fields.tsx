@@ -2,7 +2,7 @@ import { REST_KINDS, restOfKind, RESTS, type Rest } from "~/core/plan/index.ts";
 import { REST_FIELDS } from "~/format/fields.ts";
 import { REST_NAMES } from "~/format/prescription.ts";
 import { KindFields } from "./kind-fields.tsx";
-import { Group, Pick } from "./parts.tsx";
+import { Group, Pick } from "./form-fields.tsx";
 
 const KINDS = REST_KINDS.map((kind) => [kind, REST_NAMES[kind]] as const);
 const PLACE = { unit: "kg" } as const;

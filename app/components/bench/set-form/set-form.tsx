@@ -29,7 +29,7 @@ import {
   Reading,
   Tick,
   type FormPlace,
-} from "./parts.tsx";
+} from "./form-fields.tsx";
 import { RestFields } from "./rest-fields.tsx";
 import { SetUpFields } from "./set-up-fields.tsx";
 import { TargetFields } from "./target-fields.tsx";

@@ -1,6 +1,6 @@
 import type { Movement } from "~/core/movement/index.ts";
 import { withChoice, type SetUp } from "~/core/plan/index.ts";
-import { Pick } from "./parts.tsx";
+import { Pick } from "./form-fields.tsx";
 
 const UNSAID = "";
 

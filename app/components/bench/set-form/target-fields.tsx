@@ -2,7 +2,7 @@ import { TARGET_KINDS, targetOfKind, TARGETS, type Target } from "~/core/plan/in
 import { TARGET_FIELDS } from "~/format/fields.ts";
 import { TARGET_NAMES } from "~/format/target.ts";
 import { KindFields } from "./kind-fields.tsx";
-import { Group, Pick } from "./parts.tsx";
+import { Group, Pick } from "./form-fields.tsx";
 
 const KINDS = TARGET_KINDS.map((kind) => [kind, TARGET_NAMES[kind]] as const);
 const PLACE = { unit: "kg" } as const;

@@ -18,8 +18,8 @@ import type { Row, Scope } from "./scope.server.ts";
 import { readEach, readOne } from "./set-apart.server.ts";
 
 /** A session being trained, or trained: it pins one revision of its plan. */
-export interface StoredRun {
-  readonly id: Id<"run">;
+export interface StoredSessionLog {
+  readonly id: Id<"sessionLog">;
   readonly planId: Id<"plan">;
   readonly revisionId: Id<"revision">;
   readonly personId: Id<"person">;
@@ -43,7 +43,7 @@ export interface StoredRun {
 
 const documentColumn = jsonColumn(planCodec);
 
-function runFrom(row: Row): StoredRun {
+function sessionLogFrom(row: Row): StoredSessionLog {
   return {
     id: fromBinary(row["id"]),
     planId: fromBinary(row["plan_id"]),
@@ -65,7 +65,7 @@ function runFrom(row: Row): StoredRun {
   };
 }
 
-function runQuery(scope: Scope) {
+function sessionLogQuery(scope: Scope) {
   return scope
     .from("runs")
     .join("plans", (join) =>
@@ -92,30 +92,33 @@ function runQuery(scope: Scope) {
     );
 }
 
-export async function getRun(scope: Scope, id: Id<"run">): Promise<StoredRun | null> {
-  const row: unknown = await runQuery(scope).where("runs.id", toBinary(id)).first();
-  return row === undefined ? null : readOne(scope, "session", row as Row, runFrom);
+export async function getSessionLog(
+  scope: Scope,
+  id: Id<"sessionLog">,
+): Promise<StoredSessionLog | null> {
+  const row: unknown = await sessionLogQuery(scope).where("runs.id", toBinary(id)).first();
+  return row === undefined ? null : readOne(scope, "session", row as Row, sessionLogFrom);
 }
 
-/** A person's latest ended runs on or before a day, newest first. */
-export async function endedRunsOf(
+/** A person's latest ended session logs on or before a day, newest first. */
+export async function endedSessionsOf(
   scope: Scope,
   person: Id<"person">,
   limit: number,
-): Promise<readonly StoredRun[]> {
-  const rows = (await runQuery(scope)
+): Promise<readonly StoredSessionLog[]> {
+  const rows = (await sessionLogQuery(scope)
     .where("runs.person_id", toBinary(person))
     .whereNotNull("runs.ended_at")
     .orderBy("runs.started_at", "desc")
     .limit(limit)) as Row[];
-  return readEach(scope, "session", rows, runFrom);
+  return readEach(scope, "session", rows, sessionLogFrom);
 }
 
-/** Starts training a plan at its current revision, or returns the run that was started before. */
-export async function startRun(
+/** Starts training a plan at its current revision, or returns the session log that was started before. */
+export async function startSession(
   scope: Scope,
   plan: Id<"plan">,
-): Promise<Result<Id<"run">, { code: "missing" }>> {
+): Promise<Result<Id<"sessionLog">, { code: "missing" }>> {
   return scope.transaction(async (trx) => {
     const row = (await trx
       .from("plans")
@@ -127,8 +130,8 @@ export async function startRun(
       .from("runs")
       .where({ plan_id: toBinary(plan) })
       .first("id")) as Row | undefined;
-    if (existing !== undefined) return ok(fromBinary<"run">(existing["id"]));
-    const id = newId<"run">();
+    if (existing !== undefined) return ok(fromBinary<"sessionLog">(existing["id"]));
+    const id = newId<"sessionLog">();
     await trx.insert("runs", {
       id: toBinary(id),
       plan_id: toBinary(plan),
@@ -143,13 +146,16 @@ export async function startRun(
 }
 
 /** Takes the coach's newer revision into a running session; what was logged keeps the one it was logged on. */
-export async function adoptNewestRevision(scope: Scope, run: Id<"run">): Promise<boolean> {
+export async function adoptNewestRevision(
+  scope: Scope,
+  sessionLogId: Id<"sessionLog">,
+): Promise<boolean> {
   return scope.transaction(async (trx) => {
-    const found = await getRun(trx, run);
+    const found = await getSessionLog(trx, sessionLogId);
     if (found === null || found.endedAt !== null) return false;
     await trx
       .from("runs")
-      .where({ id: toBinary(run) })
+      .where({ id: toBinary(sessionLogId) })
       .update({ revision_id: toBinary(found.newestRevisionId) });
     return true;
   });

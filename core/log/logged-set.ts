@@ -12,28 +12,28 @@ import { measureOf, rirField, setUpField, tempoField } from "../plan/index.ts";
 import type { SetStep } from "../unroll/index.ts";
 import { counted, milliseconds, wholeMetres } from "./command-fields.ts";
 
-/** The side that a performed part was done with. */
-export const partSideField = z.enum(["both", "left", "right"]);
+/** The side that a logged set was done with. */
+export const sideField = z.enum(["both", "left", "right"]);
 
 const ordinal = z.number().int().min(0).max(1000);
 
-/** A part's place in a plan: {@link PartKey}. */
-export const partKeyField = z
+/** A logged set's place in a plan: {@link StepKey}. */
+export const stepKeyField = z
   .object({
     setId: idField("set"),
     extensionId: idField("extension").nullable(),
     round: ordinal,
     ordinal,
-    side: partSideField,
+    side: sideField,
   })
   .readonly();
 
-export const performedPartField = z
+export const loggedSetField = z
   .object({
-    id: idField("part"),
+    id: idField("loggedSet"),
     slotId: idField("slot"),
     /** Its place in the pinned plan. */
-    key: partKeyField,
+    key: stepKeyField,
     stationVersion: idField("stationVersion"),
     /** The load as read on the station, and the plates hung per loading point where there are plates. */
     reading: massField.nullable(),
@@ -49,15 +49,15 @@ export const performedPartField = z
     note: textWithin(COMMAND_BOUNDS.partNote),
   })
   .readonly();
-/** What was done in one part of a set. Null is unknown, never zero. */
-export type PerformedPart = z.output<typeof performedPartField>;
+/** What was done of a set or one of its extensions. Null is unknown, never zero. */
+export type LoggedSet = z.output<typeof loggedSetField>;
 
-/** The fields of a part that say how much was done; the others stay null. */
+/** The fields of a logged set that say how much was done; the others stay null. */
 export type CountedField =
   "fullReps" | "partialReps" | "forcedReps" | "seconds" | "steps" | "metres";
 
-/** A part of which nothing is known to be done. */
-export const NOTHING_COUNTED: Pick<PerformedPart, CountedField> = {
+/** A logged set of which nothing is known to be done. */
+export const NOTHING_COUNTED: Pick<LoggedSet, CountedField> = {
   fullReps: null,
   partialReps: null,
   forcedReps: null,
@@ -86,9 +86,9 @@ export function countedField(step: Pick<SetStep, "kind" | "target" | "range">): 
 }
 
 /** The field in which a set was logged: the first that holds anything, full repetitions where none does. */
-export function loggedField(part: PerformedPart): CountedField {
+export function loggedField(loggedSet: LoggedSet): CountedField {
   const fields = ["fullReps", "partialReps", "forcedReps", "seconds", "steps", "metres"] as const;
-  return fields.find((field) => part[field] !== null) ?? "fullReps";
+  return fields.find((field) => loggedSet[field] !== null) ?? "fullReps";
 }
 
 /** Who helped, if anybody: it decides what may be taken to the limit. */

@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Form } from "react-router";
-import type { LoggedPart } from "~/core/log/index.ts";
+import type { SaidSet } from "~/core/log/index.ts";
 import { RIR_VALUES } from "~/core/plan/index.ts";
 import { formatAmount } from "~/format/numbers.ts";
 import { formatRir } from "~/format/training.ts";
@@ -10,13 +10,13 @@ import { Disclosure } from "../disclosure.tsx";
 import { Labelled, PlainInput, Select } from "../field.tsx";
 
 /** One logged set of an ended session; opened, it is corrected or removed, with the reason. */
-export function CorrectPart({
-  logged: { part, commandId },
+export function CorrectSet({
+  logged: { loggedSet, commandId },
   done,
   unit,
   children,
 }: {
-  readonly logged: LoggedPart;
+  readonly logged: SaidSet;
   /** How much was counted, null where it is unknown. */
   readonly done: number | null;
   readonly unit: string;
@@ -52,7 +52,7 @@ export function CorrectPart({
               name="load"
               inputMode="decimal"
               maxLength={20}
-              defaultValue={part.reading === null ? "" : formatAmount(part.reading)}
+              defaultValue={loggedSet.reading === null ? "" : formatAmount(loggedSet.reading)}
             />
           </Labelled>
           <Labelled id={id("done")} label="Done">
@@ -65,7 +65,7 @@ export function CorrectPart({
             />
           </Labelled>
           <Labelled id={id("rir")} label="RIR">
-            <Select id={id("rir")} name="rir" defaultValue={String(part.rir)}>
+            <Select id={id("rir")} name="rir" defaultValue={String(loggedSet.rir)}>
               {RIR_VALUES.map((value) => (
                 <option key={value} value={String(value)}>
                   {formatRir(value)}

@@ -125,21 +125,21 @@ const HOLDS: PhrasesOf<HoldPosition> = {
 
 const LENGTHS = oneOf(MUSCLE_LENGTHS.map((length) => [length, length] as const));
 
-/** A part while it is read: how many of it, and what it is for a set that asks for `own`. */
-export interface PartWords extends Span {
+/** An extension while it is read: how many of it, and what it is for a set that asks for `own`. */
+export interface ExtensionWords extends Span {
   readonly times: Num | null;
   readonly read: (r: Reading, own: Target) => Extension;
 }
 
-/** How a kind of part is read and written; `own` is what its set asks for. */
-interface PartPhrase<E extends Extension> {
+/** How a kind of extension is read and written; `own` is what its set asks for. */
+interface ExtensionPhrase<E extends Extension> {
   readonly read: Words<{
     readonly times?: Num | null;
     readonly means: (r: Reading, own: Target) => Bodied<E>;
   }>;
   readonly write: (part: E, own: Target) => string;
 }
-/** A part without its ids. */
+/** An extension without its ids. */
 type Bodied<E extends Extension> = Omit<E, "id" | "lineageId">;
 
 const forTarget = maybe(behind("for", target));
@@ -156,8 +156,8 @@ const afterText = (pause: number, usual: number, waits: "exactly" | "atMost") =>
     ? `after most ${timeText(pause)}`
     : unless(pause === usual, `after ${timeText(pause)}`);
 
-/** How each kind of part is written. */
-const PARTS: { readonly [K in ExtensionKind]: PartPhrase<Extract<Extension, { kind: K }>> } = {
+/** How each kind of extension is written. */
+const PARTS: { readonly [K in ExtensionKind]: ExtensionPhrase<Extract<Extension, { kind: K }>> } = {
   drop: {
     read: map(
       inTurn(maybe(number), word("drop"), anyOf(DROPS), forTarget, after),
@@ -273,8 +273,8 @@ const PARTS: { readonly [K in ExtensionKind]: PartPhrase<Extract<Extension, { ki
 };
 
 /** What follows a set, behind "then". */
-export const part: Words<PartWords> = map(
-  longest(...Object.values<PartPhrase<Extension>>(PARTS as never).map(({ read }) => read)),
+export const extension: Words<ExtensionWords> = map(
+  longest(...Object.values<ExtensionPhrase<Extension>>(PARTS as never).map(({ read }) => read)),
   ({ times = null, means }, at) => ({
     ...at,
     times,
@@ -284,17 +284,17 @@ export const part: Words<PartWords> = map(
     },
   }),
 );
-/** A part as `parsePart` reads it; `own` is the set's target. */
-export function writePart(value: Extension, own: Target): string {
-  const phrase = PARTS[value.kind] as unknown as PartPhrase<Extension>;
+/** An extension as `parseExtension` reads it; `own` is the set's target. */
+export function writeExtension(value: Extension, own: Target): string {
+  const phrase = PARTS[value.kind] as unknown as ExtensionPhrase<Extension>;
   return phrase.write(value, own);
 }
 
 /** Each behind "then"; equal drops behind each other are counted. */
-export function partsText(parts: readonly Extension[], own: Target): string {
+export function extensionsText(extensions: readonly Extension[], own: Target): string {
   const texts: { text: string; drops: number }[] = [];
-  for (const one of parts) {
-    const text = writePart(one, own);
+  for (const one of extensions) {
+    const text = writeExtension(one, own);
     const last = texts.at(-1);
     if (one.kind === "drop" && last?.text === text) last.drops += 1;
     else texts.push({ text, drops: one.kind === "drop" ? 1 : 0 });

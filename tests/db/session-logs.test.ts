@@ -8,7 +8,11 @@ import { erasePerson } from "~/server/db/people.server.ts";
 import { performedIn } from "~/server/db/performed.server.ts";
 import { savePlan } from "~/server/db/plans.server.ts";
 import { acceptCommands, commandsAfter } from "~/server/db/commands.server.ts";
-import { adoptNewestRevision, getRun, startRun } from "~/server/db/runs.server.ts";
+import {
+  adoptNewestRevision,
+  getSessionLog,
+  startSession,
+} from "~/server/db/session-logs.server.ts";
 import { Device } from "./sets.ts";
 import {
   addSquats,
@@ -21,90 +25,92 @@ import {
 
 let db: Database;
 let studio: TestStudio;
-let run: Id<"run">;
+let sessionLogId: Id<"sessionLog">;
 beforeAll(async () => {
   db = await testDatabase();
 });
 afterAll(closeTestDatabase);
 beforeEach(async () => {
   studio = await testStudio(db);
-  const started = await startRun(studio.scope, await addSquats(studio));
+  const started = await startSession(studio.scope, await addSquats(studio));
   if (!started.ok) throw new Error("not started");
-  run = started.value;
+  sessionLogId = started.value;
 });
 
 const accept = (...commands: Parameters<typeof acceptCommands>[2]) =>
-  acceptCommands(studio.scope, run, commands);
-const standing = async () => (await performedIn(studio.scope, [run])).get(run);
-const log = async () => foldCommands(await commandsAfter(studio.scope, run, 0));
+  acceptCommands(studio.scope, sessionLogId, commands);
+const standing = async () => (await performedIn(studio.scope, [sessionLogId])).get(sessionLogId);
+const log = async () => foldCommands(await commandsAfter(studio.scope, sessionLogId, 0));
 
 describe("accepting commands", () => {
   it("commits them once, however often they are sent", async () => {
-    const device = await Device.at(studio.scope, run);
+    const device = await Device.at(studio.scope, sessionLogId);
     const commands = [device.context(), device.set(0, 10), device.set(1, 9)];
     for (let i = 0; i < 3; i++)
       expect(await accept(...commands)).toEqual({ ok: true, value: null });
-    expect((await commandsAfter(studio.scope, run, 0)).map((c) => c.position)).toEqual([1, 2, 3]);
-    expect((await standing())?.parts.map((p) => p.fullReps)).toEqual([10, 9]);
+    expect((await commandsAfter(studio.scope, sessionLogId, 0)).map((c) => c.position)).toEqual([
+      1, 2, 3,
+    ]);
+    expect((await standing())?.loggedSets.map((p) => p.fullReps)).toEqual([10, 9]);
   });
 
   it("takes the rest of a batch whose beginning had arrived before", async () => {
-    const device = await Device.at(studio.scope, run);
+    const device = await Device.at(studio.scope, sessionLogId);
     const [a, b] = [device.set(0, 10), device.set(1, 9)];
     await accept(a);
     await accept(a, b);
-    expect((await standing())?.parts).toHaveLength(2);
+    expect((await standing())?.loggedSets).toHaveLength(2);
   });
 
   it("refuses a gap in a device's sequence and commits nothing of the batch", async () => {
-    const device = await Device.at(studio.scope, run);
+    const device = await Device.at(studio.scope, sessionLogId);
     const [first, , third] = [device.set(0, 10), device.set(1, 9), device.set(2, 8)];
     expect(await accept(first, third)).toEqual({
       ok: false,
       error: { code: "gap", expectedSeq: 2 },
     });
-    expect(await commandsAfter(studio.scope, run, 0)).toEqual([]);
-    expect((await standing())?.parts).toEqual([]);
+    expect(await commandsAfter(studio.scope, sessionLogId, 0)).toEqual([]);
+    expect((await standing())?.loggedSets).toEqual([]);
   });
 
   it("keeps a set whose parent nobody can show, and refuses another run's commands", async () => {
-    const device = await Device.at(studio.scope, run);
+    const device = await Device.at(studio.scope, sessionLogId);
     expect(await accept(device.set(0, 10, { parent: newId() }))).toMatchObject({ ok: true });
-    expect((await commandsAfter(studio.scope, run, 0))[0]?.command.parent).toBeNull();
-    expect((await standing())?.parts.map((p) => p.fullReps)).toEqual([10]);
-    const foreign = { ...device.set(0, 10), runId: newId<"run">() };
+    expect((await commandsAfter(studio.scope, sessionLogId, 0))[0]?.command.parent).toBeNull();
+    expect((await standing())?.loggedSets.map((p) => p.fullReps)).toEqual([10]);
+    const foreign = { ...device.set(0, 10), runId: newId<"sessionLog">() };
     expect(await accept(foreign)).toMatchObject({ error: { code: "foreignRun" } });
   });
 
   it("keeps both sides when two devices log one set, and shows them as a conflict", async () => {
     const [phone, tablet] = [
-      await Device.at(studio.scope, run),
-      await Device.at(studio.scope, run),
+      await Device.at(studio.scope, sessionLogId),
+      await Device.at(studio.scope, sessionLogId),
     ];
     await Promise.all([accept(phone.set(0, 10)), accept(tablet.set(0, 8))]);
-    expect((await standing())?.parts.map((p) => p.fullReps).sort()).toEqual([10, 8].sort());
+    expect((await standing())?.loggedSets.map((p) => p.fullReps).sort()).toEqual([10, 8].sort());
     expect(conflictsOf(await log())).toHaveLength(1);
   });
 
   it("gives every command a place of its own when many devices send at once", async () => {
     const devices = await Promise.all(
-      Array.from({ length: 6 }, () => Device.at(studio.scope, run)),
+      Array.from({ length: 6 }, () => Device.at(studio.scope, sessionLogId)),
     );
     const results = await Promise.all(
       devices.map((device) => accept(device.set(0, 10), device.set(1, 9), device.set(2, 8))),
     );
     expect(results.every((r) => r.ok)).toBe(true);
-    expect((await commandsAfter(studio.scope, run, 0)).map((c) => c.position)).toEqual(
+    expect((await commandsAfter(studio.scope, sessionLogId, 0)).map((c) => c.position)).toEqual(
       Array.from({ length: 18 }, (_, i) => i + 1),
     );
   });
 
   it("marks a superseded row with what superseded it instead of rewriting it", async () => {
-    const device = await Device.at(studio.scope, run);
+    const device = await Device.at(studio.scope, sessionLogId);
     const first = device.set(0, 10);
     const correction = device.set(0, 11, { parent: first.commandId });
     await accept(first, correction);
-    expect((await standing())?.parts.map((p) => p.fullReps)).toEqual([11]);
+    expect((await standing())?.loggedSets.map((p) => p.fullReps)).toEqual([11]);
     const rows = await studio.scope
       .from("performed_parts")
       .select("full_reps", "tombstoned_by")
@@ -116,14 +122,14 @@ describe("accepting commands", () => {
   });
 
   it("stores unknown reps as unknown, and effort past the limit as that", async () => {
-    const device = await Device.at(studio.scope, run);
+    const device = await Device.at(studio.scope, sessionLogId);
     await accept(
       device.context(),
       device.set(0, null, { rir: "unknown" }),
       device.set(1, 6, { rir: "past" }),
       device.set(2, 8, { rir: 2.5, reading: kg(102.5) }),
     );
-    expect((await standing())?.parts).toMatchObject([
+    expect((await standing())?.loggedSets).toMatchObject([
       { fullReps: null, rir: "unknown" },
       { fullReps: 6, rir: "past" },
       { fullReps: 8, rir: 2.5, reading: kg(102.5), platesHung: [kg(25), kg(15)] },
@@ -132,17 +138,17 @@ describe("accepting commands", () => {
 
   it("ends the run once, and still takes what a device sends late", async () => {
     const [phone, tablet] = [
-      await Device.at(studio.scope, run),
-      await Device.at(studio.scope, run),
+      await Device.at(studio.scope, sessionLogId),
+      await Device.at(studio.scope, sessionLogId),
     ];
     await accept(phone.set(0, 10), phone.end());
-    const ended = (await getRun(studio.scope, run))?.endedAt;
+    const ended = (await getSessionLog(studio.scope, sessionLogId))?.endedAt;
     expect(ended).not.toBeNull();
     expect(
-      await acceptCommands(studio.at(Date.UTC(2026, 2, 3)), run, [tablet.set(1, 9)]),
+      await acceptCommands(studio.at(Date.UTC(2026, 2, 3)), sessionLogId, [tablet.set(1, 9)]),
     ).toMatchObject({ ok: true });
-    expect((await getRun(studio.scope, run))?.endedAt).toBe(ended);
-    expect((await standing())?.parts).toHaveLength(2);
+    expect((await getSessionLog(studio.scope, sessionLogId))?.endedAt).toBe(ended);
+    expect((await standing())?.loggedSets).toHaveLength(2);
   });
 
   it("keeps rows that say the same as the folded commands, whatever was said", async () => {
@@ -158,7 +164,7 @@ describe("accepting commands", () => {
     await fc.assert(
       fc.asyncProperty(moves, async (said) => {
         const own = await testStudio(db);
-        const started = await startRun(own.scope, await addSquats(own));
+        const started = await startSession(own.scope, await addSquats(own));
         if (!started.ok) throw new Error("not started");
         const devices = [
           await Device.at(own.scope, started.value),
@@ -194,11 +200,13 @@ describe("accepting commands", () => {
         }
         const log = foldCommands(await commandsAfter(own.scope, started.value, 0));
         const folded = performedOf(log);
-        expect((await getRun(own.scope, started.value))?.endedAt !== null).toBe(isEnded(log));
+        expect((await getSessionLog(own.scope, started.value))?.endedAt !== null).toBe(
+          isEnded(log),
+        );
         const rows = (await performedIn(own.scope, [started.value])).get(started.value)!;
         const byId = <T extends { id: string }>(list: readonly T[]) =>
           [...list].sort((a, b) => a.id.localeCompare(b.id));
-        expect(byId(rows.parts)).toEqual(byId(folded.parts));
+        expect(byId(rows.loggedSets)).toEqual(byId(folded.loggedSets));
         expect(byId(rows.pains)).toEqual(byId(folded.pains));
         expect(rows.contexts).toEqual(folded.contexts);
       }),
@@ -210,26 +218,31 @@ describe("accepting commands", () => {
 describe("a run", () => {
   it("is started once for a plan, also when pressed twice", async () => {
     const plan = await addSquats(studio);
-    const started = await Promise.all([startRun(studio.scope, plan), startRun(studio.scope, plan)]);
+    const started = await Promise.all([
+      startSession(studio.scope, plan),
+      startSession(studio.scope, plan),
+    ]);
     expect(started[0]).toEqual(started[1]);
   });
 
   it("keeps the revision it began with until the coach's change is taken in", async () => {
-    const before = await getRun(studio.scope, run);
+    const before = await getSessionLog(studio.scope, sessionLogId);
     if (before === null) throw new Error("no run");
     const head = { gymId: studio.gym, day: day("2026-03-02"), startTime: null, title: "Changed" };
     await savePlan(studio.scope, before.planId, 1, head, squats(studio.station));
-    const during = await getRun(studio.scope, run);
+    const during = await getSessionLog(studio.scope, sessionLogId);
     expect(during?.document).toEqual(before.document);
     expect(during?.newestRevisionId).not.toBe(before.revisionId);
-    expect(await adoptNewestRevision(studio.scope, run)).toBe(true);
-    expect((await getRun(studio.scope, run))?.document).not.toEqual(before.document);
+    expect(await adoptNewestRevision(studio.scope, sessionLogId)).toBe(true);
+    expect((await getSessionLog(studio.scope, sessionLogId))?.document).not.toEqual(
+      before.document,
+    );
   });
 });
 
 describe("erasing a person", () => {
   it("leaves nothing of them but the markers, and refuses a late sync", async () => {
-    const device = await Device.at(studio.scope, run);
+    const device = await Device.at(studio.scope, sessionLogId);
     const first = device.set(0, 10);
     await accept(
       device.context(),

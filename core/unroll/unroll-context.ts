@@ -5,7 +5,7 @@ import type { PlannedSet } from "../plan/index.ts";
 import type { Strength } from "./load-sources.ts";
 
 /** What unrolling looks up. A missing station or movement is a plan from another gym: the load stays open. */
-export interface Surroundings {
+export interface UnrollContext {
   readonly movement: FindMovement;
   readonly station: (id: Id<"station">) => Station | null;
   readonly bodyWeight: Mass | null;
@@ -34,11 +34,11 @@ export interface FoundLoad {
 }
 
 /** These movements and stations, of a person of whom nothing is known but what is given. */
-export function surroundingsOf(
+export function unrollContextOf(
   stations: readonly Station[],
   movement: FindMovement,
-  known: Partial<Omit<Surroundings, "movement" | "station">> = {},
-): Surroundings {
+  known: Partial<Omit<UnrollContext, "movement" | "station">> = {},
+): UnrollContext {
   const byId = new Map(stations.map((station) => [station.id, station]));
   return {
     movement,

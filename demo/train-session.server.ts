@@ -3,15 +3,15 @@ import { type Instant, type Id, amountOf, count } from "~/core/kernel/index.ts";
 import {
   type Command,
   type CommandBody,
-  type PerformedPart,
+  type LoggedSet,
   plannedContext,
 } from "~/core/log/index.ts";
 import { findSlot, amountAsked, isRir, slotsOf, type Rir } from "~/core/plan/index.ts";
-import { isSetStep, surroundingsOf, unroll, type SetStep } from "~/core/unroll/index.ts";
+import { isSetStep, unrollContextOf, unroll, type SetStep } from "~/core/unroll/index.ts";
 import { newId } from "~/codec/new-id.ts";
 import { listStations } from "../server/db/gyms.server.ts";
 import { acceptCommands } from "../server/db/commands.server.ts";
-import { type StoredRun } from "../server/db/runs.server.ts";
+import { type StoredSessionLog } from "../server/db/session-logs.server.ts";
 import type { Scope } from "../server/db/scope.server.ts";
 import type { Random } from "./random.ts";
 import type { Exercise, Incident } from "./studio.ts";
@@ -26,10 +26,10 @@ export interface Course {
   readonly end: boolean;
 }
 
-/** Trains a run as a device on the floor would: commands in sequence, handed to the same function as a sync. */
-export async function trainRun(
+/** Trains a session log as a device on the floor would: commands in sequence, handed to the same function as a sync. */
+export async function trainSession(
   at: (instant: Instant) => Scope,
-  run: StoredRun,
+  sessionLog: StoredSessionLog,
   routine: readonly Exercise[],
   course: Course,
   random: Random,
@@ -40,20 +40,22 @@ export async function trainRun(
   const say = (body: CommandBody) =>
     commands.push({
       commandId: newId(),
-      runId: run.id,
+      runId: sessionLog.id,
       device,
       seq: commands.length + 1,
       parent: null,
       at: clock,
       body,
     });
-  const stations = await listStations(at(course.start), run.gymId);
-  const around = surroundingsOf(stations, findMovement);
+  const stations = await listStations(at(course.start), sessionLog.gymId);
+  const context = unrollContextOf(stations, findMovement);
   const begun = new Set<Id<"slot">>();
-  const slots = slotsOf(run.document);
-  for (const step of unroll(run.document, around).filter(isSetStep).slice(0, course.setsToLog)) {
-    const slot = findSlot(run.document, step.slotId);
-    const station = slot && around.station(slot.station);
+  const slots = slotsOf(sessionLog.document);
+  for (const step of unroll(sessionLog.document, context)
+    .filter(isSetStep)
+    .slice(0, course.setsToLog)) {
+    const slot = findSlot(sessionLog.document, step.slotId);
+    const station = slot && context.station(slot.station);
     const exercise = routine[slots.findIndex((s) => s.id === step.slotId)];
     if (slot === null || station === null || exercise === undefined || step.load.kind !== "made")
       continue;
@@ -65,7 +67,7 @@ export async function trainRun(
     if (!begun.has(slot.id)) {
       begun.add(slot.id);
       clock += 90_000;
-      const context = plannedContext(run.document, slot, station, null);
+      const context = plannedContext(sessionLog.document, slot, station, null);
       const isMoved = course.incident === "setUpChanged" && exercise === routine[1];
       say({
         kind: "context",
@@ -77,7 +79,7 @@ export async function trainRun(
       });
     }
     clock += Math.round(step.workSeconds.max * 1000);
-    say({ kind: "part", part: performedPart(step, station.versionId, exercise, course, random) });
+    say({ kind: "part", part: loggedSetOf(step, station.versionId, exercise, course, random) });
     clock += step.restAfter.likely * 1000;
     if (
       course.incident === "kneePain" &&
@@ -105,17 +107,17 @@ export async function trainRun(
       });
     say({ kind: "end", sessionEffort: 7 });
   }
-  const accepted = await acceptCommands(at(clock), run.id, commands);
+  const accepted = await acceptCommands(at(clock), sessionLog.id, commands);
   if (!accepted.ok) throw new Error(`the demo's commands were refused: ${accepted.error.code}`);
 }
 
-function performedPart(
+function loggedSetOf(
   step: SetStep,
   stationVersion: Id<"stationVersion">,
   exercise: Exercise,
   course: Course,
   random: Random,
-): PerformedPart {
+): LoggedSet {
   if (step.load.kind !== "made") throw new Error("a simulated set needs a load");
   const { reading, recipe } = step.load;
   const done = simulateSet(

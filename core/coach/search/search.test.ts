@@ -6,7 +6,7 @@ import { stationFor } from "../../plan/index.ts";
 import { judge } from "../judged.ts";
 import { ANYTHING, findMovements, type Query } from "./find.ts";
 import { substitutesFor, swapSlot, type SwapCause, type SwapContext } from "./substitute.ts";
-import { sampleAround, sampleId } from "../../../tests/samples/index.ts";
+import { sampleUnrollContext, sampleId } from "../../../tests/samples/index.ts";
 import { exercise, FULL_GYM, judging, movementOf, sessionOf } from "~/tests/arbitrary/session.ts";
 import { atMost } from "~/tests/arbitrary/runs.ts";
 
@@ -129,7 +129,7 @@ const context = (over: Partial<SwapContext> = {}): SwapContext => ({
   brief: judging(sessionOf()).brief,
   catalogue: SHIPPED_MOVEMENTS,
   stations: FULL_GYM,
-  around: sampleAround(FULL_GYM),
+  unrollContext: sampleUnrollContext(FULL_GYM),
   lastReading: () => null,
   ...over,
 });
@@ -184,13 +184,13 @@ describe("substitutes", () => {
   it("begin with what was logged, else with a stated relation, else with a set to find the load", () => {
     const logged = swaps("back-squat", { kind: "noHelper" }, { lastReading: () => kg(80) });
     expect(logged[0]?.firstLoad).toEqual({ kind: "logged", reading: kg(80) });
-    const around = sampleAround(FULL_GYM, { lastTotal: () => kg(200) });
-    const related = swaps("leg-press", { kind: "hurts", provokedBy: "balance" }, { around });
+    const unrollContext = sampleUnrollContext(FULL_GYM, { lastTotal: () => kg(200) });
+    const related = swaps("leg-press", { kind: "hurts", provokedBy: "balance" }, { unrollContext });
     expect(related).toEqual([]);
     const one = swaps(
       "leg-press",
       { kind: "wantMore", region: "vastusLateralis" },
-      { around },
+      { unrollContext },
     ).find((s) => s.movement.ref === "shipped:single-leg-press");
     // 45 % of 200 kg is 90; the carriage is 47, so 43 hang: 42.5 is the nearest made.
     expect(one?.firstLoad).toEqual({ kind: "related", reading: kg(42.5), share: 0.45 });

@@ -7,7 +7,7 @@ import {
   type Command,
   type Moment,
   type OrderedCommand,
-  type RunLog,
+  type SessionLog,
 } from "~/core/log/index.ts";
 import {
   EntryRefused,
@@ -16,7 +16,7 @@ import {
   type LogStore,
   type UnreadableRow,
 } from "./log-store.ts";
-import { syncRun, type SyncOutcome } from "./sync.ts";
+import { syncSession, type SyncOutcome } from "./sync.ts";
 
 /** Where what was logged is: on the server, only on this device, or nowhere safe yet. */
 export type SaveState =
@@ -40,14 +40,18 @@ const now = (): Moment => ({ wall: Date.now(), steady: performance.now() });
 
 /** Writes entries down, or says that it could not; what they are is decided on the log as it then stands. */
 export type Append = (
-  compose: (log: RunLog) => readonly Entry[],
+  compose: (log: SessionLog) => readonly Entry[],
 ) => Promise<readonly Command[] | null>;
 
 /**
- * The log of a run on this device: what the server had when the page was loaded, what is kept here, and what
+ * The log of a session log on this device: what the server had when the page was loaded, what is kept here, and what
  * came in since. `append` resolves once the commands are committed here; sending them goes on by itself.
  */
-export function useRunLog(run: Id<"run">, loaded: readonly OrderedCommand[], held: HeldSession) {
+export function useSessionLog(
+  sessionLogId: Id<"sessionLog">,
+  loaded: readonly OrderedCommand[],
+  held: HeldSession,
+) {
   const [store, setStore] = useState<LogStore | null>(null);
   const [entries, setEntries] = useState<readonly OrderedCommand[]>(loaded);
   const [unreadable, setUnreadable] = useState<readonly UnreadableRow[]>([]);
@@ -61,11 +65,11 @@ export function useRunLog(run: Id<"run">, loaded: readonly OrderedCommand[], hel
 
   const show = useCallback(
     async (from: LogStore) => {
-      const known = await from.load(run);
+      const known = await from.load(sessionLogId);
       setEntries(known.entries);
       setUnreadable(known.unreadable);
     },
-    [run],
+    [sessionLogId],
   );
 
   useEffect(() => {
@@ -87,10 +91,10 @@ export function useRunLog(run: Id<"run">, loaded: readonly OrderedCommand[], hel
   const send = useCallback(async () => {
     if (store === null) return;
     try {
-      const outcome = await syncRun(store, run);
+      const outcome = await syncSession(store, sessionLogId);
       setLink(outcome.kind === "signedOut" ? "signedOut" : "up");
       if (outcome.kind === "refused") {
-        const { entries: kept } = await store.load(run);
+        const { entries: kept } = await store.load(sessionLogId);
         const count = kept.filter(({ position }) => position === null).length;
         setTrouble({ kind: "refused", code: outcome.code, count });
       } else {
@@ -101,7 +105,7 @@ export function useRunLog(run: Id<"run">, loaded: readonly OrderedCommand[], hel
       setLink("down");
     }
     await show(store).catch(() => undefined);
-  }, [store, run, show]);
+  }, [store, sessionLogId, show]);
 
   useEffect(() => {
     if (store === null) return;
@@ -117,7 +121,7 @@ export function useRunLog(run: Id<"run">, loaded: readonly OrderedCommand[], hel
     };
   }, [store, send]);
 
-  const log: RunLog = useMemo(() => foldCommands(entries), [entries]);
+  const log: SessionLog = useMemo(() => foldCommands(entries), [entries]);
 
   const append: Append = useCallback(
     async (compose) => {
@@ -127,7 +131,7 @@ export function useRunLog(run: Id<"run">, loaded: readonly OrderedCommand[], hel
       }
       let made: readonly Command[];
       try {
-        made = await store.append(run, compose, Date.now());
+        made = await store.append(sessionLogId, compose, Date.now());
         await show(store);
         setTrouble((before) => (before?.kind === "notSaved" ? null : before));
       } catch (error) {
@@ -139,7 +143,7 @@ export function useRunLog(run: Id<"run">, loaded: readonly OrderedCommand[], hel
       void send();
       return made;
     },
-    [run, store, send, show],
+    [sessionLogId, store, send, show],
   );
 
   const forgetRow = useCallback(

@@ -32,7 +32,7 @@ const STRESS_NAMES = { none: "none", low: "low", moderate: "moderate" } as const
 const EFFORT_NAMES = { little: "little", some: "some" } as const;
 
 /** Finds the next movement: type, arrow, Enter. What is out stays one press away, with every reason. */
-export const Finder = memo(function Finder({
+export const ExerciseSearch = memo(function Finder({
   judged,
   onAdd,
 }: {
