@@ -83,7 +83,7 @@ describe("what a press does", () => {
   });
 });
 
-describe("what the finder and substitutes say", () => {
+describe("what the search and substitutes say", () => {
   it("what is brought, why something is out, and what to begin with", () => {
     expect(formatBrings({ kind: "region", region: "soleus", lacking: 1 })).toBe(
       "soleus, 1 set short",

@@ -64,7 +64,7 @@ for (const [id, route] of Object.entries(build.routes)) {
 const server = createServer(createApp(environment, db));
 await new Promise((resolve) => server.listen(port, "127.0.0.1", resolve));
 
-/** What one typed character in the finder takes until its answer stands on the page, on this machine. */
+/** What one typed character in the search takes until its answer stands on the page, on this machine. */
 async function keystrokes() {
   const [executablePath] = ensurePrograms("chromium");
   const { chromium } = await import("@playwright/test");
@@ -79,10 +79,10 @@ async function keystrokes() {
   await page.getByRole("button", { name: "Sign in" }).click();
   await page.getByRole("heading", { name: "Today", exact: true }).waitFor();
   await page.goto(origin + pages.Bench);
-  const finder = page.getByRole("combobox", { name: "Search movements" });
-  await finder.waitFor();
+  const search = page.getByRole("combobox", { name: "Search movements" });
+  await search.waitFor();
   await page.waitForTimeout(1000);
-  const taken = await finder.evaluate((input) => {
+  const taken = await search.evaluate((input) => {
     const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set;
     const words = ["curl", "hamstrings", "single leg", "calf raise", "squat", "adductors"];
     const times = [];
@@ -103,7 +103,7 @@ async function keystrokes() {
   });
   const at = (share) => taken[Math.floor(taken.length * share)].toFixed(1);
   console.log(
-    `\nA keystroke in the finder, ms until laid out: median ${at(0.5)}, 95 % within ${at(0.95)} (${taken.length} typed)`,
+    `\nA keystroke in the search, ms until laid out: median ${at(0.5)}, 95 % within ${at(0.95)} (${taken.length} typed)`,
   );
   await page.reload();
   await writtenLine(page);

@@ -6,10 +6,10 @@ import { FONTS, TYPE } from "./tokens.ts";
  * element would take longer than what the letter means.
  */
 export const BENCH_STYLES = {
-  ".finder": { borderTop: `2px solid ${color("kravo-ink")}`, paddingTop: 8 },
-  ".finder h2": { margin: 0, ...TYPE.h2 },
-  ".finder > .row": { marginBottom: 6 },
-  ".finder > ul": { listStyle: "none", padding: 0, margin: 0 },
+  ".search": { borderTop: `2px solid ${color("kravo-ink")}`, paddingTop: 8 },
+  ".search h2": { margin: 0, ...TYPE.h2 },
+  ".search > .row": { marginBottom: 6 },
+  ".search > ul": { listStyle: "none", padding: 0, margin: 0 },
   ".offer": {
     display: "grid",
     gridTemplateColumns: "minmax(0, 5fr) minmax(0, 4fr) minmax(0, 6fr)",

@@ -83,11 +83,11 @@ export function howToMake(loading: Loading, reading: Mass): Result<MadeLoad, Can
  * So many of the station's own steps harder (negative: easier) than a reading that it may or may not make.
  * Null where its steps end before.
  */
-export function stepsFrom(loading: Loading, from: Mass, steps: number): MadeLoad | null {
+export function stepsFrom(loading: Loading, from: Mass, increments: number): MadeLoad | null {
   let at: MadeLoad | null = null;
   let reading = from;
-  for (let i = 0; i < Math.abs(steps); i += 1) {
-    at = steps > 0 ? nextHarder(loading, reading) : nextEasier(loading, reading);
+  for (let i = 0; i < Math.abs(increments); i += 1) {
+    at = increments > 0 ? nextHarder(loading, reading) : nextEasier(loading, reading);
     if (at === null) return null;
     reading = at.reading;
   }

@@ -76,13 +76,13 @@ function evenSteps(
   unit: MassUnit,
 ): Result<readonly Mass[], PinListError> {
   if (first === undefined || last === undefined || step === undefined) return ok([]);
-  const steps = (last.thousandths - first.thousandths) / step.thousandths;
-  if (!Number.isInteger(steps) || steps < 1 || steps >= STATION_BOUNDS.loads) {
+  const increments = (last.thousandths - first.thousandths) / step.thousandths;
+  if (!Number.isInteger(increments) || increments < 1 || increments >= STATION_BOUNDS.loads) {
     const [from, to, by] = [first, last, step].map((m) => String(m.thousandths / 1000));
     return fail({ code: "runDoesNotArrive", text: `${from} to ${to} by ${by}` });
   }
   return ok(
-    Array.from({ length: steps + 1 }, (_, i) =>
+    Array.from({ length: increments + 1 }, (_, i) =>
       mass(first.thousandths + i * step.thousandths, unit),
     ),
   );

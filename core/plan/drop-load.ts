@@ -3,11 +3,11 @@ import * as bodyweight from "./drop-load/bodyweight.ts";
 import * as lessBy from "./drop-load/less-by.ts";
 import * as reading from "./drop-load/reading.ts";
 import * as share from "./drop-load/share.ts";
-import * as steps from "./drop-load/steps.ts";
+import * as increments from "./drop-load/increments.ts";
 import * as strip from "./drop-load/strip.ts";
 
 /** The ways to say what a drop goes down to; the only list of them. */
-export const DROP_LOADS = { share, lessBy, strip, steps, reading, bodyweight } as const;
+export const DROP_LOADS = { share, lessBy, strip, steps: increments, reading, bodyweight } as const;
 
 /** What a drop goes down to. */
 export type DropLoad = FamilyOf<typeof DROP_LOADS>;

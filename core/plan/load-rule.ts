@@ -15,7 +15,7 @@ import * as shareOfMovement from "./load/share-of-movement.ts";
 import * as shareOfPlates from "./load/share-of-plates.ts";
 import * as shareOfSet from "./load/share-of-set.ts";
 import * as shareOfUsual from "./load/share-of-usual.ts";
-import * as stepsFromSet from "./load/steps-from-set.ts";
+import * as stepsFromSet from "./load/increments-from-set.ts";
 import * as trial from "./load/trial.ts";
 
 /** The kinds of load rules; the only list of them. */

@@ -47,7 +47,7 @@ export function densityBlock(
 export function runDown(
   model: PlannedSet,
   sets: Count,
-  steps: number,
+  increments: number,
   rest: Seconds,
   newId: NewId,
 ): readonly PlannedSet[] {
@@ -57,7 +57,9 @@ export function runDown(
     made.push({
       ...(before === undefined ? model : fresh(model, newId)),
       load:
-        before === undefined ? model.load : { kind: "stepsFromSet", set: before.id, steps: -steps },
+        before === undefined
+          ? model.load
+          : { kind: "stepsFromSet", set: before.id, steps: -increments },
       restAfter: { kind: "fixed", seconds: rest },
     });
   }

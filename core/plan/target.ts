@@ -18,7 +18,7 @@ import * as metres from "./target/metres.ts";
 import * as reps from "./target/reps.ts";
 import * as repsUntil from "./target/reps-until.ts";
 import * as timed from "./target/seconds.ts";
-import * as steps from "./target/steps.ts";
+import * as strides from "./target/strides.ts";
 import * as total from "./target/total.ts";
 import * as untilForm from "./target/until-form.ts";
 
@@ -30,7 +30,7 @@ export const TARGETS = {
   repsUntil,
   limit,
   seconds: timed,
-  steps,
+  steps: strides,
   metres,
   total,
   intervals,

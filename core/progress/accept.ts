@@ -106,8 +106,8 @@ function withChosen(
       };
     case "fromLast": {
       const last = context.lastReading(slot.movement, slot.station);
-      const steps = last && stepsBetween(loading, last, reading);
-      return steps === null ? { kind: "absolute", reading } : { ...load, steps };
+      const increments = last && stepsBetween(loading, last, reading);
+      return increments === null ? { kind: "absolute", reading } : { ...load, steps: increments };
     }
     case "bodyWeight":
       return bodyWeightFor(reading, loading, context.bodyWeight);
@@ -142,8 +142,8 @@ function differenceOf(from: Mass, to: Mass, loading: Loading) {
 
 /** A load to fall back on, as many steps from the new load as it was from the old one. */
 function alongWith(to: Mass, from: Mass, reading: Mass, loading: Loading): Mass {
-  const steps = stepsBetween(loading, from, to);
-  const made = steps === null ? null : stepsFrom(loading, reading, steps);
+  const increments = stepsBetween(loading, from, to);
+  const made = increments === null ? null : stepsFrom(loading, reading, increments);
   return made?.reading ?? to;
 }
 
@@ -151,8 +151,8 @@ const MOST_STEPS = 30;
 
 /** How many of the station's steps lead from one reading to another, negative for easier; null beyond 30. */
 function stepsBetween(loading: Loading, from: Mass, to: Mass): number | null {
-  for (let steps = 0; steps <= MOST_STEPS; steps += 1) {
-    for (const n of steps === 0 ? [0] : [steps, -steps]) {
+  for (let increments = 0; increments <= MOST_STEPS; increments += 1) {
+    for (const n of increments === 0 ? [0] : [increments, -increments]) {
       const made = stepsFrom(loading, from, n);
       if (made !== null && sameReading(made.reading, to)) return n;
     }

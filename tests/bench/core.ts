@@ -109,7 +109,7 @@ const rows: readonly (readonly [string, () => unknown, unknown])[] = [
   ],
   ["findings of 12 exercises", () => findingsOf(long), long.plan],
   [
-    "what the finder answers",
+    "what the search answers",
     () => findMovements({ ...ANYTHING, text: "curl" }, judged),
     long.plan,
   ],

@@ -57,7 +57,7 @@ test("from a brief with two limits to a session without findings, and a swap for
   await expect(page.getByText(/takes \d+ movements out/).first()).toBeVisible();
   await expect(page.getByText("knee, provoked by load on the bent knee, 5 of 10")).toBeVisible();
 
-  // The bench: what hurts is out and says why; the finder works by keys alone.
+  // The bench: what hurts is out and says why; the search works by keys alone.
   await page.goto(person);
   await page.getByRole("link", { name: "Plan a session" }).first().click();
   await page.getByRole("button", { name: "Go to the bench" }).click();

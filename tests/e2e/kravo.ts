@@ -288,7 +288,7 @@ export async function secondContext(
   });
 }
 
-/** Puts the cursor into the finder by its key, which answers only once the page has come alive. */
+/** Puts the cursor into the search by its key, which answers only once the page has come alive. */
 export async function focusSearch(page: Page): Promise<void> {
   const search = page.getByRole("combobox", { name: "Search movements" });
   await expect(async () => {

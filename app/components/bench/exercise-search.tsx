@@ -32,7 +32,7 @@ const STRESS_NAMES = { none: "none", low: "low", moderate: "moderate" } as const
 const EFFORT_NAMES = { little: "little", some: "some" } as const;
 
 /** Finds the next movement: type, arrow, Enter. What is out stays one press away, with every reason. */
-export const ExerciseSearch = memo(function Finder({
+export const ExerciseSearch = memo(function ExerciseSearch({
   judged,
   onAdd,
 }: {
@@ -69,9 +69,9 @@ export const ExerciseSearch = memo(function Finder({
     return () => window.removeEventListener("keydown", onKey);
   }, []);
 
-  const optionId = (i: number) => `finder-${i}`;
+  const optionId = (i: number) => `search-${i}`;
   return (
-    <section className="finder" aria-label="Find a movement">
+    <section className="search" aria-label="Find a movement">
       <div className="row">
         <h2>Add an exercise</h2>
         <p className="text soft">
@@ -85,7 +85,7 @@ export const ExerciseSearch = memo(function Finder({
         role="combobox"
         aria-label="Search movements"
         aria-expanded="true"
-        aria-controls="finder-list"
+        aria-controls="search-list"
         aria-activedescendant={shown[active] === undefined ? undefined : optionId(active)}
         placeholder="Name, muscle or pattern: curl, adductors, step …"
         value={query.text}
@@ -104,7 +104,7 @@ export const ExerciseSearch = memo(function Finder({
         }}
       />
       <Filters query={query} judged={judged} onChange={change} />
-      <ul id="finder-list" role="listbox" aria-label="Movements">
+      <ul id="search-list" role="listbox" aria-label="Movements">
         {shown.map((candidate, i) => (
           <Option
             key={candidate.movement.ref}

@@ -19,7 +19,7 @@ const found = (query: Partial<Query>, ...rest: Parameters<typeof judging>) =>
   findMovements({ ...ANYTHING, ...query }, judge(judging(...rest)));
 const names = (r: ReturnType<typeof found>) => r.candidates.map((c) => c.movement.ref.slice(8));
 
-describe("the finder", () => {
+describe("the search for exercises", () => {
   it("finds by words of name, pattern and direct region, all of which must fit", () => {
     expect(names(found({ text: "romanian dumb" }, sessionOf()))).toEqual([
       "dumbbell-romanian-deadlift",

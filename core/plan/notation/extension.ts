@@ -85,11 +85,11 @@ const DROPS: PhrasesOf<DropLoad> = {
     write: ({ plates }) => `strip ${plates}`,
   },
   steps: {
-    read: map(inTurn(behind("down", number), isSaid("steps")), ([steps]) => (r: Reading) => ({
+    read: map(inTurn(behind("down", number), isSaid("steps")), ([increments]) => (r: Reading) => ({
       kind: "steps" as const,
-      steps: readBounded(r, steps, "steps"),
+      steps: readBounded(r, increments, "steps"),
     })),
-    write: ({ steps }) => `down ${steps}`,
+    write: ({ steps: increments }) => `down ${increments}`,
   },
   reading: {
     read: map(behind("to", massPhrase), (reading) => (r: Reading) => ({

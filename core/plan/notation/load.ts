@@ -168,15 +168,15 @@ const PHRASES: PhrasesOf<LoadRule, SetPlace> = {
   stepsFromSet: {
     read: map(
       inTurn(setWord, plusOrMinus, number, isSaid("steps")),
-      ([set, sign, steps]) =>
+      ([set, sign, increments]) =>
         (r: Reading) => ({
           kind: "stepsFromSet" as const,
           set: set(r).set,
-          steps: sign * readBounded(r, steps, "steps"),
+          steps: sign * readBounded(r, increments, "steps"),
         }),
     ),
-    write: ({ set, steps }, place) =>
-      `${setOrBefore({ set, part: null }, place)} ${signedText(steps)}`,
+    write: ({ set, steps: increments }, place) =>
+      `${setOrBefore({ set, part: null }, place)} ${signedText(increments)}`,
   },
   shareOfMaximum: {
     read: map(inTurn(shareSpan, behind("of", word("max"))), ([span]) => (r: Reading) => ({
@@ -206,7 +206,8 @@ const PHRASES: PhrasesOf<LoadRule, SetPlace> = {
           steps: by === null ? 0 : by[0] * readBounded(r, by[1], "steps"),
         }),
     ),
-    write: ({ steps }) => (steps === 0 ? "last" : `last ${signedText(steps)}`),
+    write: ({ steps: increments }) =>
+      increments === 0 ? "last" : `last ${signedText(increments)}`,
   },
   byEffort: {
     read: map(word("effort"), () => () => ({ kind: "byEffort" as const })),
@@ -242,10 +243,10 @@ const PHRASES: PhrasesOf<LoadRule, SetPlace> = {
           tries: tries === null ? count(TRIAL_TRIES) : readBounded(r, tries, "tries"),
         }),
     ),
-    write: ({ from, steps, tries }) =>
+    write: ({ from, steps: increments, tries }) =>
       joined([
         `trial ${massText(from)}`,
-        unless(steps === 1, `up ${steps}`),
+        unless(increments === 1, `up ${increments}`),
         unless(tries === TRIAL_TRIES, `tries ${tries}`),
       ]),
   },

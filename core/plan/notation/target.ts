@@ -90,17 +90,17 @@ const PHRASES: PhrasesOf<Target> = {
   steps: {
     read: map(
       inTurn(range(number), word("steps"), maybe(COUNTED), isSaid("outAndBack")),
-      ([steps, , counted, outAndBack]) =>
+      ([strides, , counted, outAndBack]) =>
         (r: Reading) => ({
           kind: "steps" as const,
-          steps: readBounded(r, readOne(r, steps), "amount"),
+          steps: readBounded(r, readOne(r, strides), "amount"),
           counted: counted ?? "perSide",
           outAndBack,
         }),
     ),
-    write: ({ steps, counted, outAndBack }) =>
+    write: ({ steps: strides, counted, outAndBack }) =>
       joined([
-        `${steps} steps`,
+        `${strides} steps`,
         counted === "perSide" ? "each" : "in all",
         unless(!outAndBack, "out and back"),
       ]),

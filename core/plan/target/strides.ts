@@ -9,14 +9,14 @@ export const definition = kind("steps", {
   counted: z.enum(["perSide", "inAll"]),
   outAndBack: z.boolean(),
 });
-type Steps = ValueOf<{ definition: typeof definition }>;
+type Strides = ValueOf<{ definition: typeof definition }>;
 
-export const begin = (): Steps => ({
+export const begin = (): Strides => ({
   kind: "steps",
   steps: count(20),
   counted: "inAll",
   outAndBack: false,
 });
-export const asked = ({ steps, counted, outAndBack }: Steps): Asked =>
-  exactly("steps", steps * (outAndBack ? 2 : 1) * (counted === "perSide" ? 2 : 1));
+export const asked = ({ steps: strides, counted, outAndBack }: Strides): Asked =>
+  exactly("steps", strides * (outAndBack ? 2 : 1) * (counted === "perSide" ? 2 : 1));
 export { repeated } from "../target-asked.ts";

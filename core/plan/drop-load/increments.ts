@@ -3,6 +3,6 @@ import { steps } from "../fields.ts";
 
 /** So many of the station's own steps down: pins, pairs, smallest plates. */
 export const definition = kind("steps", { steps });
-type StepsDown = ValueOf<{ definition: typeof definition }>;
+type IncrementsDown = ValueOf<{ definition: typeof definition }>;
 
-export const begin = (): StepsDown => ({ kind: "steps", steps: count(1) });
+export const begin = (): IncrementsDown => ({ kind: "steps", steps: count(1) });
