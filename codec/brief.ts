@@ -18,6 +18,7 @@ import {
   REGIONS,
   idField,
   movementField,
+  minutes,
 } from "~/core/kernel/index.ts";
 import { pastDayField } from "./days.ts";
 import { optionalTextField, textField } from "./text.ts";
@@ -67,7 +68,7 @@ export const briefCodec: z.ZodType<BriefDocument> = z.object({
   limits: z.array(limitCodec),
   gyms: z.array(idField("gym")),
   daysPerWeek: z.number().int().nullable(),
-  minutesCap: z.number().int().nullable(),
+  minutesCap: z.int().min(0).transform(minutes).nullable(),
   helper: z.enum(["alone", "partner", "spotter", "unknown"]),
   likes: z.array(movementField),
   dislikes: z.array(movementField),
@@ -181,6 +182,7 @@ export function briefFormCodec(today: Day) {
     .transform((form): BriefDocument => ({
       ...form,
       approach: form.approach === "" ? null : form.approach,
+      minutesCap: form.minutesCap === null ? null : minutes(form.minutesCap),
       weakerSide: form.weakerSide === "" ? null : form.weakerSide,
       limits: form.limits satisfies readonly Limit[],
       clearances: form.clearances satisfies readonly Clearance[],

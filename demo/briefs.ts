@@ -1,5 +1,5 @@
 import { EMPTY_BRIEF, type MeasuredKind } from "~/core/person/index.ts";
-import type { MassUnit } from "~/core/kernel/index.ts";
+import { type MassUnit, minutes } from "~/core/kernel/index.ts";
 import type { BriefDocument } from "~/codec/brief.ts";
 
 /** What a trainee's brief says, and how their body weight went: a start and the change of every week. */
@@ -26,7 +26,7 @@ export const BRIEFS: Readonly<Record<string, DemoBrief>> = {
       priorities: ["vastusMedialis", "rectusFemoris"],
       notToGrow: ["adductors"],
       daysPerWeek: 2,
-      minutesCap: 75,
+      minutesCap: minutes(75),
       helper: "partner",
       gear: ["belt", "sleeves"],
       likes: ["shipped:leg-press", "shipped:leg-extension"],
@@ -46,7 +46,7 @@ export const BRIEFS: Readonly<Record<string, DemoBrief>> = {
       tight: ["ankle"],
       limbs: "longThighs",
       daysPerWeek: 2,
-      minutesCap: 60,
+      minutesCap: minutes(60),
       helper: "alone",
     }),
     weight: { start: 81.2, weekly: -0.1, unit: "kg" },
@@ -65,7 +65,7 @@ export const BRIEFS: Readonly<Record<string, DemoBrief>> = {
       weakerSide: "left",
       weakerSideCause: "guarding the knee since the summer",
       daysPerWeek: 2,
-      minutesCap: 60,
+      minutesCap: minutes(60),
       helper: "alone",
     }),
     weight: { start: 71, weekly: 0, unit: "kg" },
@@ -81,7 +81,7 @@ export const BRIEFS: Readonly<Record<string, DemoBrief>> = {
       trainingYears: 5,
       approach: "shipped:heavy-iron",
       daysPerWeek: 1,
-      minutesCap: 90,
+      minutesCap: minutes(90),
       helper: "spotter",
       gear: ["lifting straps", "belt"],
       dislikes: ["shipped:leg-extension"],
@@ -98,7 +98,7 @@ export const BRIEFS: Readonly<Record<string, DemoBrief>> = {
       cautions: ["bloodPressure"],
       tight: ["hip", "ankle"],
       daysPerWeek: 1,
-      minutesCap: 45,
+      minutesCap: minutes(45),
       helper: "alone",
     }),
     weight: null,

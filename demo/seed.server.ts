@@ -7,6 +7,7 @@ import {
   daysBetween,
   instantAt,
   type Id,
+  instant,
 } from "~/core/kernel/index.ts";
 import { nextEasier } from "~/core/gym/index.ts";
 import { newId } from "~/codec/new-id.ts";
@@ -85,7 +86,7 @@ async function seedTrainee(setting: Setting, trainee: Trainee): Promise<void> {
   const [hour = 17, minute = 0] = trainee.startTime.split(":").map(Number);
   const days = trainee.daysAgo.map((ago) => addDays(today, -ago));
   const firstDay = days[0] ?? addDays(today, 1);
-  const met = Math.min(now, instantAt(addDays(firstDay, -3), 10, 0, GYM.timeZone));
+  const met = instant(Math.min(now, instantAt(addDays(firstDay, -3), 10, 0, GYM.timeZone)));
   const person = await addPerson(at(met), trainee.person);
   await seedBrief(setting, trainee.person.name, person);
   const head = { personId: person, gymId, startTime: trainee.startTime, title: trainee.title };
@@ -113,7 +114,7 @@ async function seedTrainee(setting: Setting, trainee: Trainee): Promise<void> {
     plan = await decide(at(decided), sessionLog.id, next, incident === "overruled");
   }
   if (trainee.now !== "runningNow") return;
-  const start = now - 24 * 60_000;
+  const start = instant(now - 24 * 60_000);
   const sessionLog = await beginSession(at(start), plan);
   await trainSession(
     at,
@@ -132,7 +133,7 @@ async function seedBrief(
 ): Promise<void> {
   const known = BRIEFS[name];
   if (known === undefined) return;
-  const written = at(now - 40 * 86_400_000);
+  const written = at(instant(now - 40 * 86_400_000));
   await saveBrief(written, person, 0, { ...known.document, gyms: [gymId] });
   const measure = async (weeksAgo: number, form: Omit<MeasurementForm, "day" | "note">) =>
     addMeasurement(at(now), person, { ...form, day: addDays(today, -7 * weeksAgo), note: "" });

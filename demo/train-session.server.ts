@@ -1,5 +1,5 @@
 import { findMovement } from "~/core/movement/catalogue/index.ts";
-import { type Instant, type Id, amountOf, count } from "~/core/kernel/index.ts";
+import { type Instant, type Id, amountOf, count, instant } from "~/core/kernel/index.ts";
 import {
   type Command,
   type CommandBody,
@@ -107,7 +107,7 @@ export async function trainSession(
       });
     say({ kind: "end", sessionEffort: 7 });
   }
-  const accepted = await acceptCommands(at(clock), sessionLog.id, commands);
+  const accepted = await acceptCommands(at(instant(clock)), sessionLog.id, commands);
   if (!accepted.ok) throw new Error(`the demo's commands were refused: ${accepted.error.code}`);
 }
 

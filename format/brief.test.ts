@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { EMPTY_BRIEF, type Brief } from "~/core/person/index.ts";
-import { day } from "~/core/kernel/index.ts";
+import { day, minutes } from "~/core/kernel/index.ts";
 import { sampleId } from "../tests/samples/index.ts";
 import {
   BRIEF_FIELDS,
@@ -34,7 +34,7 @@ describe("a brief in words", () => {
 
   it("says what is known, with units and without a gym that is gone", () => {
     expect(says("birthYear", { birthYear: 1990 })).toBe("1990, turns 36 this year");
-    expect(says("minutesCap", { minutesCap: 60 })).toBe("60 minutes at most");
+    expect(says("minutesCap", { minutesCap: minutes(60) })).toBe("60 minutes at most");
     expect(says("gyms", { gyms: [sampleId(1), sampleId(2)] })).toBe("Hall");
     expect(says("weakerSide", { weakerSide: "left", weakerSideCause: "old sprain" })).toBe(
       "left leg: old sprain",

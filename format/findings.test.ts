@@ -1,6 +1,6 @@
 import { findMovement } from "~/core/movement/catalogue/index.ts";
 import type { Fact, Finding, Fix, Shortening } from "~/core/coach/index.ts";
-import { kg } from "~/core/kernel/index.ts";
+import { kg, minutes } from "~/core/kernel/index.ts";
 import { sampleDay, sampleId } from "../tests/samples/index.ts";
 import { describe, expect, it } from "vitest";
 import { FULL_GYM, movementOf } from "~/tests/arbitrary/session.ts";
@@ -31,7 +31,9 @@ describe("what was found, in one sentence", () => {
     expect(says({ code: "regionMissing", region: "soleus", low: 1, sessions: 1 })).toBe(
       "Nothing trains soleus directly in this session; Even Ground asks for 1 set a week.",
     );
-    expect(says({ code: "overCap", minutes: 52, cap: 35 })).toBe("About 52 minutes; there are 35.");
+    expect(says({ code: "overCap", minutes: minutes(52), cap: minutes(35) })).toBe(
+      "About 52 minutes; there are 35.",
+    );
     expect(says({ code: "atCeiling", station: "Rack", reading: kg(200) })).toContain("200 kg");
   });
 
@@ -110,7 +112,7 @@ describe("a way to shorten, in words", () => {
   });
   const told = (over: Partial<Shortening>) =>
     formatShortening(
-      { fix, minutes: 8.6, isEnough: true, hardSets: 0, brings: [], ...over },
+      { fix, minutes: minutes(8.6), isEnough: true, hardSets: 0, brings: [], ...over },
       "Even Ground",
       findMovement,
     );

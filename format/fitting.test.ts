@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { findMovement } from "~/core/movement/catalogue/index.ts";
 import type { FittingChange } from "~/core/coach/index.ts";
 import { slotsOf } from "~/core/plan/index.ts";
-import { kg } from "~/core/kernel/index.ts";
+import { kg, minutes } from "~/core/kernel/index.ts";
 import { exercise, sessionOf } from "~/tests/arbitrary/session.ts";
 import { formatFittingChange } from "./fitting.ts";
 
@@ -31,7 +31,7 @@ describe("what was changed for somebody", () => {
       "Back squat: plain sets, since drops and the like are no beginner’s work.",
     ],
     [
-      { code: "shortened", fix: { kind: "dropSet", slot }, before, minutesSaved: 3.6 },
+      { code: "shortened", fix: { kind: "dropSet", slot }, before, minutesSaved: minutes(3.6) },
       "One set less of Back squat, to keep the time; saves 4 min.",
     ],
     [

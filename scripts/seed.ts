@@ -1,3 +1,4 @@
+import { instant } from "../core/kernel/index.ts";
 import { openDatabase } from "../server/db/connection.server.ts";
 import { migrate } from "../server/db/schema.server.ts";
 import { moveForward, seedDemo } from "../demo/seed.server.ts";
@@ -8,10 +9,10 @@ const fixed = process.env["KRAVO_FIXED_NOW"];
 const now = fixed === undefined ? Date.now() : Date.parse(fixed);
 const db = openDatabase(url);
 await migrate(db);
-const seeded = await seedDemo(db, now);
+const seeded = await seedDemo(db, instant(now));
 if (seeded) console.log("Seeded the demo.");
 else {
-  const days = await moveForward(db, now);
+  const days = await moveForward(db, instant(now));
   if (days > 0)
     console.log(
       `Moved the untouched demo sessions forward by ${days} ${days === 1 ? "day" : "days"}.`,

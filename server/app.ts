@@ -1,3 +1,4 @@
+import { instant } from "../core/kernel/index.ts";
 import { randomBytes, randomUUID } from "node:crypto";
 import { createRequestHandler } from "@react-router/express";
 import express, { type Express, type NextFunction, type Request, type Response } from "express";
@@ -73,10 +74,11 @@ export function createApp(
         context.set(requestContext, {
           db,
           environment,
-          now:
+          now: instant(
             environment.KRAVO_FIXED_NOW === undefined
               ? Date.now()
               : Date.parse(environment.KRAVO_FIXED_NOW),
+          ),
           nonce: String(res.locals["nonce"]),
           requestId,
           log: log.child({ requestId }),

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { kg, seconds } from "../kernel/index.ts";
+import { kg, seconds, minutes } from "../kernel/index.ts";
 import type { RotationBlock, SessionPlan } from "../plan/index.ts";
 import { findingsOf } from "./finding-rules.ts";
 import type { FindingCode } from "./finding.ts";
@@ -116,8 +116,8 @@ const CASES: readonly (readonly [FindingCode, string, Judging, Judging])[] = [
   [
     "overCap",
     "overCap",
-    judging(quads(10), { brief: { minutesCap: 20 } }),
-    judging(quads(5), { brief: { minutesCap: 20 } }),
+    judging(quads(10), { brief: { minutesCap: minutes(20) } }),
+    judging(quads(5), { brief: { minutesCap: minutes(20) } }),
   ],
   [
     "lowReadiness",

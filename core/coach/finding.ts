@@ -1,4 +1,4 @@
-import type { MuscleLength, Region, Id, MovementRef, Mass } from "../kernel/index.ts";
+import type { MuscleLength, Region, Id, MovementRef, Mass, Minutes } from "../kernel/index.ts";
 import type { Rir } from "../plan/index.ts";
 import type { Caution, Exclusion, TightSpot } from "../person/index.ts";
 
@@ -57,7 +57,7 @@ export type Fact =
   | { readonly code: "tooMuchForNew"; readonly sets: number; readonly limit: number }
   /** Out of five, on the day of the session or the day before. */
   | { readonly code: "lowReadiness"; readonly outOfFive: number }
-  | { readonly code: "overCap"; readonly minutes: number; readonly cap: number }
+  | { readonly code: "overCap"; readonly minutes: Minutes; readonly cap: Minutes }
   | { readonly code: "notHere"; readonly movement: MovementRef }
   | { readonly code: "busyStation"; readonly station: string }
   | { readonly code: "atCeiling"; readonly station: string; readonly reading: Mass }

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { kg, type Mass } from "../kernel/index.ts";
+import { kg, type Mass, minutes } from "../kernel/index.ts";
 import { applyEdit, servesMovement, slotsOf, type SessionPlan } from "../plan/index.ts";
 import { exclusionsOf } from "../person/index.ts";
 import { sessionDuration, unroll } from "../unroll/index.ts";
@@ -91,15 +91,17 @@ describe("a template fitted to somebody", () => {
 
   it("is shortened to the time of the person, each step told with what it saves", () => {
     const { unrollContext: context } = judging(template);
-    const minutes = (p: SessionPlan) => sessionDuration(unroll(p, context)).likely / 60;
-    const cap = Math.floor(minutes(template)) - 2;
-    const { plan, changes } = fit(template, { brief: { minutesCap: cap } });
-    expect(minutes(plan)).toBeLessThan(cap + 0.5);
+    const likelyMinutes = (p: SessionPlan) => sessionDuration(unroll(p, context)).likely / 60;
+    const cap = Math.floor(likelyMinutes(template)) - 2;
+    const { plan, changes } = fit(template, { brief: { minutesCap: minutes(cap) } });
+    expect(likelyMinutes(plan)).toBeLessThan(cap + 0.5);
     expect(changes.length).toBeGreaterThan(0);
-    const saved = changes.map((change) => (change.code === "shortened" ? change.minutesSaved : 0));
+    const saved = changes.map((change) =>
+      change.code === "shortened" ? change.minutesSaved : minutes(0),
+    );
     expect(saved.every((each) => each > 0)).toBe(true);
-    expect(saved.reduce((sum, each) => sum + each)).toBeCloseTo(
-      minutes(template) - minutes(plan),
+    expect(saved.reduce<number>((sum, each) => sum + each, 0)).toBeCloseTo(
+      likelyMinutes(template) - likelyMinutes(plan),
       9,
     );
   });
@@ -111,10 +113,10 @@ describe("a template fitted to somebody", () => {
       exercise("standing-calf-raise", 5),
     );
     const { unrollContext: context } = judging(long);
-    const minutes = (p: SessionPlan) => sessionDuration(unroll(p, context)).likely / 60;
-    const cap = Math.floor(minutes(long) * 0.3);
-    const { plan, changes } = fit(long, { brief: { minutesCap: cap } });
-    expect(Math.round(minutes(plan))).toBeLessThanOrEqual(cap);
+    const likelyMinutes = (p: SessionPlan) => sessionDuration(unroll(p, context)).likely / 60;
+    const cap = Math.floor(likelyMinutes(long) * 0.3);
+    const { plan, changes } = fit(long, { brief: { minutesCap: minutes(cap) } });
+    expect(Math.round(likelyMinutes(plan))).toBeLessThanOrEqual(cap);
     const kinds = changes.map((change) => change.code === "shortened" && change.fix.kind);
     expect(kinds.length).toBeGreaterThan(1);
     expect(["pair", "trimRest"]).toContain(kinds[0]);
@@ -169,7 +171,7 @@ describe("a template fitted to somebody", () => {
             severity: 6,
             allowed: 2,
           } as const;
-          const brief = { limits: [limit], level, minutesCap: 40 };
+          const brief = { limits: [limit], level, minutesCap: minutes(40) };
           const plan = sessionOf(...slugs.map((slug) => exercise(slug, 3)));
           const whole = judging(plan, { brief, stations });
           const fitted = fitTemplate(plan, whole, () => null, sampleNewId);

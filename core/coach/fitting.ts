@@ -1,4 +1,10 @@
-import { type NewId, type MovementRef, sameReading, type Mass } from "../kernel/index.ts";
+import {
+  type NewId,
+  type MovementRef,
+  sameReading,
+  type Mass,
+  type Minutes,
+} from "../kernel/index.ts";
 import {
   applyEdit,
   copyPlan,
@@ -41,7 +47,7 @@ export type FittingChange =
       readonly code: "shortened";
       readonly fix: Fix;
       readonly before: SessionPlan;
-      readonly minutesSaved: number;
+      readonly minutesSaved: Minutes;
     }
   | { readonly code: "fewerSets"; readonly fix: Fix; readonly before: SessionPlan };
 

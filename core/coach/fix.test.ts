@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { count, kg, seconds } from "../kernel/index.ts";
+import { count, kg, seconds, minutes } from "../kernel/index.ts";
 import { SHIPPED_MOVEMENTS } from "../movement/catalogue/index.ts";
 import { slotsOf, type Rir, type SessionPlan } from "../plan/index.ts";
 import { SHIPPED_APPROACHES } from "../person/index.ts";
@@ -134,7 +134,7 @@ describe("a fix", () => {
   it("moves an exercise to the other day of the week where the session is too long, and only to an open one", () => {
     const long = sessionOf(exercise("leg-press", 4), exercise("lying-leg-curl", 6));
     const judged = (isOpen: boolean) =>
-      judging(long, { brief: { minutesCap: 15 }, others: [otherSession(isOpen)] });
+      judging(long, { brief: { minutesCap: minutes(15) }, others: [otherSession(isOpen)] });
     const [to] = fixed(judged(true), "overCap").filter((f) => f.kind === "moveToOtherDay");
     expect(to).toMatchObject({ slot: slotsOf(long)[1]?.id, to: sampleId(7) });
     expect(fixed(judged(false), "overCap").filter((f) => f.kind === "moveToOtherDay")).toEqual([]);
@@ -148,12 +148,14 @@ describe("a fix", () => {
     const j = judging(plan);
     const long = sessionDuration(unroll(plan, j.unrollContext)).likely / 60;
     const kinds = (cap: number) =>
-      fixed(judging(plan, { brief: { minutesCap: cap } }), "overCap").map((fix) => fix.kind);
+      fixed(judging(plan, { brief: { minutesCap: minutes(cap) } }), "overCap").map(
+        (fix) => fix.kind,
+      );
     expect(kinds(Math.floor(long) - 1)).toEqual(expect.arrayContaining(["pair", "trimRest"]));
     const alike = sessionOf(exercise("leg-press", 4), exercise("hack-squat", 4));
-    expect(fixed(judging(alike, { brief: { minutesCap: 20 } }), "overCap")).not.toContainEqual(
-      expect.objectContaining({ kind: "pair" }),
-    );
+    expect(
+      fixed(judging(alike, { brief: { minutesCap: minutes(20) } }), "overCap"),
+    ).not.toContainEqual(expect.objectContaining({ kind: "pair" }));
     const less = applyFix({ kind: "trimRest", share: 0.75 }, judging(plan), sampleNewId);
     expect(slotsOf(less)[0]?.sets[0]?.restAfter).toEqual({ kind: "fixed", seconds: 90 });
   });

@@ -1,4 +1,4 @@
-import type { NewId } from "../kernel/index.ts";
+import { type NewId, minutes, type Minutes } from "../kernel/index.ts";
 import { sessionDuration, unroll } from "../unroll/index.ts";
 import { shorteners } from "./candidates.ts";
 import { findingsOf } from "./finding-rules.ts";
@@ -11,7 +11,7 @@ import { hardSetsOf, judge, type Judging } from "./judged.ts";
 export interface Shortening {
   readonly fix: Fix;
   /** By how many minutes the session is then likely shorter. */
-  readonly minutes: number;
+  readonly minutes: Minutes;
   /** Whether it then keeps within the person's time. */
   readonly isEnough: boolean;
   /** Hard sets that are no longer done in this session. */
@@ -37,7 +37,7 @@ export function waysToShorten(judging: Judging, newId: NewId): readonly Shorteni
     const found = findingsOf(after);
     return {
       fix,
-      minutes: now.minutes - minutesOf(after),
+      minutes: minutes(Math.max(0, now.minutes - minutesOf(after))),
       isEnough: found.every(({ fact }) => fact.code !== "overCap"),
       hardSets: now.hardSets - hardSetsOf(judge(after)),
       brings: found.filter(({ key, severity }) => !known.has(key) && severity !== "note"),
@@ -62,4 +62,4 @@ function byCost(a: Shortening, b: Shortening): number {
 }
 
 const minutesOf = ({ plan, unrollContext: context }: Judging) =>
-  sessionDuration(unroll(plan, context)).likely / 60;
+  minutes(sessionDuration(unroll(plan, context)).likely / 60);

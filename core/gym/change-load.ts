@@ -6,6 +6,7 @@ import {
   timesTicks,
   type Mass,
   type Share,
+  ticks,
 } from "../kernel/index.ts";
 import { loadForTicks, ratio, withoutOuter, type SharedLoad, type Towards } from "./choose.ts";
 import type { Loading, MadeLoad } from "./loading.ts";
@@ -52,7 +53,7 @@ export function withMass(
   const loads = allLoads(loading);
   const ends = [loads.at(0), loads.at(-1)].map((made) => (made ? ticksOf(made.reading) : 0));
   const isThere = target >= Math.min(...ends) && target <= Math.max(...ends);
-  return isThere ? loadForTicks(loading, target, towards) : null;
+  return isThere ? loadForTicks(loading, ticks(target), towards) : null;
 }
 
 /**
@@ -71,7 +72,11 @@ export function withPlates(
   const sides = loading.kind === "bar" ? 2 : loading.points;
   const size = change.size ?? largestPlate(loading, sides);
   if (size === null) return null;
-  const plates = massFromTicks(ticksOf(size) * change.plates * sides, loading.unit, "nearest");
+  const plates = massFromTicks(
+    timesTicks(ticksOf(size), change.plates * sides),
+    loading.unit,
+    "nearest",
+  );
   const thousandths = from.reading.thousandths + change.by * plates.thousandths;
   return thousandths < baseOf(loading).thousandths ? null : mass(thousandths, loading.unit);
 }
@@ -100,11 +105,11 @@ export function shareOfPlates(
 ): SharedLoad | null {
   if (loading.kind !== "bar" && loading.kind !== "plateMachine") return null;
   const base = baseOf(loading);
-  const hung = ticksOf(of) - ticksOf(base);
+  const hung = ticks(ticksOf(of) - ticksOf(base));
   if (hung <= 0) return null;
-  const made = loadForTicks(loading, ticksOf(base) + timesTicks(hung, share), towards);
+  const made = loadForTicks(loading, ticks(ticksOf(base) + timesTicks(hung, share)), towards);
   if (made === null) return null;
-  const left = massFromTicks(ticksOf(made.reading) - ticksOf(base), loading.unit, "nearest");
+  const left = massFromTicks(ticks(ticksOf(made.reading) - ticksOf(base)), loading.unit, "nearest");
   const shareMade = ratio(left, massFromTicks(hung, loading.unit, "nearest"));
   return { made, basis: "plates", shareMade };
 }

@@ -12,6 +12,8 @@ import {
   fail,
   ok,
   type Result,
+  ticks,
+  type Ticks,
 } from "../kernel/index.ts";
 import type { Loading, MadeLoad } from "./loading.ts";
 import { allLoads, harderBy } from "./make.ts";
@@ -121,7 +123,11 @@ export function totalMoved(loading: Loading, reading: Mass, bodyWeight: Mass | n
     case "plateMachine":
       return loading.carriage === null
         ? null
-        : massFromTicks(ticksOf(reading) + ticksOf(loading.carriage), reading.unit, "nearest");
+        : massFromTicks(
+            ticks(ticksOf(reading) + ticksOf(loading.carriage)),
+            reading.unit,
+            "nearest",
+          );
     case "stack":
       return massFromTicks(
         timesTicks(ticksOf(reading), loading.pulleyRatio),
@@ -131,15 +137,15 @@ export function totalMoved(loading: Loading, reading: Mass, bodyWeight: Mass | n
     case "dumbbells":
       return loading.counted === "pair"
         ? reading
-        : massFromTicks(ticksOf(reading) * 2, reading.unit, "nearest");
+        : massFromTicks(timesTicks(ticksOf(reading), 2), reading.unit, "nearest");
     case "freeObject":
-      return massFromTicks(ticksOf(reading) * loading.held, reading.unit, "nearest");
+      return massFromTicks(timesTicks(ticksOf(reading), loading.held), reading.unit, "nearest");
     case "bodyweight":
     case "assisted": {
       if (bodyWeight === null) return null;
       const moved = timesTicks(ticksOf(bodyWeight), loading.movedShare);
       const total = moved + harderBy(loading) * ticksOf(reading);
-      return massFromTicks(Math.max(0, total), reading.unit, "nearest");
+      return massFromTicks(ticks(Math.max(0, total)), reading.unit, "nearest");
     }
     case "band":
     case "unloaded":
@@ -179,12 +185,12 @@ export function loadForTotal(
 }
 
 /** The load whose reading comes to so many ticks by the rule; null where the station makes nothing. */
-export function loadForTicks(loading: Loading, ticks: number, towards: Towards): MadeLoad | null {
+export function loadForTicks(loading: Loading, asked: Ticks, towards: Towards): MadeLoad | null {
   const isUp = (towards === "harder") === harderBy(loading) > 0;
   const rounding: Rounding = towards === "nearest" ? "nearest" : isUp ? "up" : "down";
   return (
-    nearestToTicks(loading, ticks, rounding) ??
-    (towards === "nearest" ? null : nearestToTicks(loading, ticks, "nearest"))
+    nearestToTicks(loading, asked, rounding) ??
+    (towards === "nearest" ? null : nearestToTicks(loading, asked, "nearest"))
   );
 }
 
@@ -218,7 +224,7 @@ export function shareOfLoad(
   // A share of the total is reached by a change of the reading; what is not hung stays.
   const change = timesTicks(ticksOf(total), share) - ticksOf(total);
   const target = ticksOf(of) + Math.round(change / movedPerReading(loading));
-  const made = loadForTicks(loading, target, towards);
+  const made = loadForTicks(loading, ticks(target), towards);
   const totalMade = made && totalMoved(loading, made.reading, bodyWeight);
   if (made === null || totalMade === null) return null;
   return { made, basis: "totalMoved", shareMade: ratio(totalMade, total) };

@@ -6,6 +6,7 @@ import {
   type Mass,
   type MassUnit,
   assertNever,
+  ticks,
 } from "../kernel/index.ts";
 import type { Loading, MadeLoad, PlateStock, Recipe } from "./loading.ts";
 
@@ -136,8 +137,8 @@ function fromStack(loading: Extract<Loading, { kind: "stack" }>): MadeLoad[] {
   const best = new Map<number, MadeLoad & { recipe: Extract<Recipe, { kind: "pin" }> }>();
   for (const pin of loading.pins) {
     for (const addOns of subsets(loading.addOns)) {
-      const ticks = [pin, ...addOns].reduce((sum, part) => sum + ticksOf(part), 0);
-      const reading = massFromTicks(ticks, loading.unit, "nearest");
+      const sum = ticks([pin, ...addOns].reduce((total, one) => total + ticksOf(one), 0));
+      const reading = massFromTicks(sum, loading.unit, "nearest");
       const rival = best.get(reading.thousandths);
       if (rival === undefined || addOns.length < rival.recipe.addOns.length) {
         best.set(reading.thousandths, { reading, recipe: { kind: "pin", pin, addOns } });

@@ -8,6 +8,7 @@ import {
   isDay,
   isTimeZone,
   weekStart,
+  instant,
 } from "./calendar.ts";
 
 describe("a day", () => {
@@ -25,8 +26,8 @@ describe("a day", () => {
 
   it("depends on the gym's zone, not on the server's", () => {
     const lateEvening = Date.UTC(2026, 10, 25, 23, 30);
-    expect(dayAt(lateEvening, "Europe/Vienna")).toBe("2026-11-26");
-    expect(dayAt(lateEvening, "America/Chicago")).toBe("2026-11-25");
+    expect(dayAt(instant(lateEvening), "Europe/Vienna")).toBe("2026-11-26");
+    expect(dayAt(instant(lateEvening), "America/Chicago")).toBe("2026-11-25");
   });
 
   it("and a time on the wall give an instant, in summer and winter", () => {

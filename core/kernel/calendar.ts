@@ -1,6 +1,7 @@
 import dayjs from "dayjs";
 import timezone from "dayjs/plugin/timezone.js";
 import utc from "dayjs/plugin/utc.js";
+import type { Quantity } from "./quantity.ts";
 
 dayjs.extend(utc);
 dayjs.extend(timezone);
@@ -11,7 +12,18 @@ declare const dayBrand: unique symbol;
 export type Day = string & { readonly [dayBrand]: true };
 
 /** An instant in UTC, milliseconds since 1970. */
-export type Instant = number;
+export type Instant = Quantity<"ms">;
+
+/** True for a finite number of milliseconds since 1970 that a date can hold. */
+export function isInstant(n: number): n is Instant {
+  return Math.abs(n) <= 8.64e15;
+}
+
+/** Brands milliseconds since 1970. Throws on what no date can hold. */
+export function instant(n: number): Instant {
+  if (!isInstant(n)) throw new Error(`not an instant: ${n}`);
+  return n;
+}
 
 /** True for a date that exists, written `YYYY-MM-DD`. */
 export function isDay(text: string): text is Day {
@@ -35,14 +47,14 @@ export function daysBetween(a: Day, b: Day): number {
 }
 
 /** The calendar date in a time zone (IANA name) at an instant. Throws on an unknown zone. */
-export function dayAt(instant: Instant, timeZone: string): Day {
-  return day(dayjs(instant).tz(timeZone).format("YYYY-MM-DD"));
+export function dayAt(at: Instant, timeZone: string): Day {
+  return day(dayjs(at).tz(timeZone).format("YYYY-MM-DD"));
 }
 
 /** The instant at which a wall clock in the zone shows the day at `hour:minute`. */
 export function instantAt(on: Day, hour: number, minute: number, timeZone: string): Instant {
   const clock = `${String(hour).padStart(2, "0")}:${String(minute).padStart(2, "0")}`;
-  return dayjs.tz(`${on} ${clock}`, timeZone).valueOf();
+  return instant(dayjs.tz(`${on} ${clock}`, timeZone).valueOf());
 }
 
 /** The calendar year of a day. */

@@ -1,3 +1,4 @@
+import type { Quantity } from "./quantity.ts";
 import { fail, ok, type Result } from "./result.ts";
 
 declare const massBrand: unique symbol;
@@ -18,7 +19,15 @@ export interface Mass {
  * Exact integer measure shared by both units: 1 tick = 10⁻¹¹ kg, so that a thousandth of a kilogram is
  * 100 000 000 ticks and a thousandth of a pound 45 359 237. Safe as a JS integer up to 90 t.
  */
-export type Ticks = number;
+export type Ticks = Quantity<"tick">;
+
+/** Brands a number of ticks, negative for a difference. Throws on one that is not finite. */
+export function ticks(n: number): Ticks {
+  if (!isTicks(n)) throw new Error(`not a number of ticks: ${n}`);
+  return n;
+}
+
+const isTicks = (n: number): n is Ticks => Number.isFinite(n);
 
 const TICKS_PER_THOUSANDTH: Readonly<Record<MassUnit, number>> = {
   kg: 100_000_000,
@@ -78,15 +87,15 @@ export function parseMass(text: string, unit: MassUnit): Result<Mass, MassTextEr
 
 /** The mass in ticks, exactly (1 lb = 0.45359237 kg). Source: international avoirdupois pound, 1959. */
 export function ticksOf(m: Mass): Ticks {
-  return m.thousandths * TICKS_PER_THOUSANDTH[m.unit];
+  return ticks(m.thousandths * TICKS_PER_THOUSANDTH[m.unit]);
 }
 
 /**
  * So many times a mass in ticks, as whole ticks: a share is a binary fraction and would otherwise leave a sliver
  * that decides between two loads that are equally near.
  */
-export function timesTicks(ticks: Ticks, times: number): Ticks {
-  return Math.round(ticks * times);
+export function timesTicks(of: Ticks, times: number): Ticks {
+  return ticks(Math.round(of * times));
 }
 
 export type Rounding = "nearest" | "down" | "up";
@@ -101,8 +110,8 @@ export function roundBy(n: number, rounding: Rounding): number {
 }
 
 /** Ticks as a mass of the given unit, rounded to its thousandths as asked; at most {@link MAX_COMPUTED}. */
-export function massFromTicks(ticks: Ticks, unit: MassUnit, rounding: Rounding): Mass {
-  const thousandths = roundBy(ticks / TICKS_PER_THOUSANDTH[unit], rounding);
+export function massFromTicks(of: Ticks, unit: MassUnit, rounding: Rounding): Mass {
+  const thousandths = roundBy(of / TICKS_PER_THOUSANDTH[unit], rounding);
   return mass(Math.min(thousandths, MAX_COMPUTED), unit);
 }
 

@@ -22,9 +22,20 @@ export function addSeconds(...parts: readonly Seconds[]): Seconds {
   return seconds(parts.reduce<number>((sum, part) => sum + part, 0));
 }
 
+/** A duration in minutes, as a session's cap is given and its length is said: finite and ≥ 0. */
+export type Minutes = Quantity<"min">;
+
+/** Brands a duration in minutes. Throws on a negative or non-finite number. */
+export function minutes(n: number): Minutes {
+  if (!isMinutes(n)) throw new Error(`not a duration in minutes: ${n}`);
+  return n;
+}
+
+const isMinutes = (n: number): n is Minutes => Number.isFinite(n) && n >= 0;
+
 /** A duration in whole minutes as people say it: the nearest, halves up. */
-export function wholeMinutes(duration: Seconds): number {
-  return Math.round(duration / 60);
+export function wholeMinutes(duration: Seconds): Minutes {
+  return minutes(Math.round(duration / 60));
 }
 
 /** How long something takes: the short, the likely and the long case. */

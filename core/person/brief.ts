@@ -1,4 +1,4 @@
-import type { Joint, Pattern, Region, Day, Id, MovementRef } from "../kernel/index.ts";
+import type { Joint, Pattern, Region, Day, Id, MovementRef, Minutes } from "../kernel/index.ts";
 import type { ApproachRef } from "./approach.ts";
 
 export const GOALS = [
@@ -72,7 +72,7 @@ export interface Brief {
   readonly limits: readonly Limit[];
   readonly gyms: readonly Id<"gym">[];
   readonly daysPerWeek: number | null;
-  readonly minutesCap: number | null;
+  readonly minutesCap: Minutes | null;
   readonly helper: "alone" | "partner" | "spotter" | "unknown";
   readonly likes: readonly MovementRef[];
   readonly dislikes: readonly MovementRef[];

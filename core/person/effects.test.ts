@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { minutes } from "../kernel/index.ts";
 import { findMovement, SHIPPED_MOVEMENTS } from "../movement/catalogue/index.ts";
 import { shareOf } from "../movement/index.ts";
 import { EMPTY_BRIEF, type Brief } from "./brief.ts";
@@ -24,7 +25,7 @@ describe("what is watched because of a field", () => {
     ["weakerSide", { weakerSide: "left" }, "weakSideFirst"],
     ["gyms", { gyms: [sampleId(1)] }, "gyms"],
     ["daysPerWeek", { daysPerWeek: 2 }, "weekSpread"],
-    ["minutesCap", { minutesCap: 45 }, "timeCap"],
+    ["minutesCap", { minutesCap: minutes(45) }, "timeCap"],
     ["helper", { helper: "alone" }, "limitAlone"],
     ["gear", { gear: ["straps"] }, "strapsAnswerGrip"],
   ])("%s: %j", (field, over, what) => {

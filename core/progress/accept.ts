@@ -7,6 +7,7 @@ import {
   ticksOf,
   type Id,
   type Mass,
+  ticks,
 } from "../kernel/index.ts";
 import {
   harderBy,
@@ -135,9 +136,9 @@ function withChosen(
 
 /** How much harder or easier one reading is than another, as it is read. */
 function differenceOf(from: Mass, to: Mass, loading: Loading) {
-  const ticks = harderBy(loading) * (ticksOf(to) - ticksOf(from));
-  const by = ticks < 0 ? ("minus" as const) : ("plus" as const);
-  return { by, mass: massFromTicks(Math.abs(ticks), loading.unit, "nearest") };
+  const more = harderBy(loading) * (ticksOf(to) - ticksOf(from));
+  const by = more < 0 ? ("minus" as const) : ("plus" as const);
+  return { by, mass: massFromTicks(ticks(Math.abs(more)), loading.unit, "nearest") };
 }
 
 /** A load to fall back on, as many steps from the new load as it was from the old one. */
@@ -167,8 +168,8 @@ function bodyWeightFor(reading: Mass, loading: Loading, bodyWeight: Mass | null)
   const total = totalMoved(loading, reading, bodyWeight);
   if (total === null || bodyWeight === null) return { kind: "absolute", reading };
   const by = compareMass(total, bodyWeight) < 0 ? "minus" : "plus";
-  const ticks = Math.abs(ticksOf(total) - ticksOf(bodyWeight));
-  return { kind: "bodyWeight", by, mass: massFromTicks(ticks, loading.unit, "nearest") };
+  const apart = ticks(Math.abs(ticksOf(total) - ticksOf(bodyWeight)));
+  return { kind: "bodyWeight", by, mass: massFromTicks(apart, loading.unit, "nearest") };
 }
 
 /** The reading that each drop came to. */

@@ -1,4 +1,4 @@
-import { massFromTicks, ticksOf, type Mass } from "../kernel/index.ts";
+import { massFromTicks, ticksOf, type Mass, timesTicks } from "../kernel/index.ts";
 
 /** Published equations between repetitions and the share of a maximum. */
 export const EQUATIONS = ["epley", "brzycki", "wathan", "lombardi", "oConner", "mayhew"] as const;
@@ -32,7 +32,11 @@ export const EQUATION_SOURCES: Readonly<Record<Equation, string>> = {
 
 /** The maximum that a load for so many repetitions to the limit comes to, in the load's own unit. */
 export function maximumFrom(load: Mass, equation: Equation, reps: number): Mass {
-  return massFromTicks(ticksOf(load) * maximumOverLoad(equation, reps), load.unit, "nearest");
+  return massFromTicks(
+    timesTicks(ticksOf(load), maximumOverLoad(equation, reps)),
+    load.unit,
+    "nearest",
+  );
 }
 
 /**

@@ -6,6 +6,7 @@ import {
   fail,
   ok,
   type Result,
+  ticks,
 } from "../kernel/index.ts";
 import { repsLeft, type Rir } from "../plan/index.ts";
 import { GENERAL_CURVE, overLoadOf, type PersonalCurve } from "./curve.ts";
@@ -81,10 +82,10 @@ export function estimateMaximum(
   const spread = Math.max(LEAST_SPREAD, SPREAD_PER_REP * (possible - 1)) + curve.spread;
   const { unit } = set.total;
   // What was lifted after other sets would have been more without them.
-  const ticks = ticksOf(set.total) * Math.exp(curve.fatigue * set.place);
+  const fresh = ticksOf(set.total) * Math.exp(curve.fatigue * set.place);
   const at = (reps: number, times: number, rounding: "down" | "nearest" | "up") =>
     massFromTicks(
-      ticks * overLoadOf(equation, curve, Math.min(MOST_REPS, Math.max(1, reps))) * times,
+      ticks(fresh * overLoadOf(equation, curve, Math.min(MOST_REPS, Math.max(1, reps))) * times),
       unit,
       rounding,
     );

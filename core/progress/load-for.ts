@@ -1,4 +1,4 @@
-import { massFromTicks, ticksOf, type Mass, type Share } from "../kernel/index.ts";
+import { massFromTicks, ticksOf, type Mass, type Share, timesTicks } from "../kernel/index.ts";
 import { GENERAL_CURVE, overLoadOf, type PersonalCurve } from "./curve.ts";
 import { MOST_REPS, type Equation } from "./equation.ts";
 import type { MaximumEstimate } from "./estimate.ts";
@@ -22,11 +22,12 @@ export function loadForReps(
   curve: PersonalCurve = GENERAL_CURVE,
 ): LoadRange | null {
   if (!(possibleReps >= 1 && possibleReps <= MOST_REPS)) return null;
-  const part = strict / overLoadOf(equation, curve, possibleReps);
+  const share = strict / overLoadOf(equation, curve, possibleReps);
   const { unit } = maximum.likely;
   // An estimate with a person's own curve has its spread already; nobody's curve may bend either way from there.
   const more = curve.sets === 0 ? curve.spread : 0;
-  const of = (m: Mass, times: number) => massFromTicks(ticksOf(m) * part * times, unit, "nearest");
+  const of = (m: Mass, times: number) =>
+    massFromTicks(timesTicks(ticksOf(m), share * times), unit, "nearest");
   return {
     low: of(maximum.low, 1 - more),
     likely: of(maximum.likely, 1),

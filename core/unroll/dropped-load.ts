@@ -6,6 +6,7 @@ import {
   ticksOf,
   type Id,
   type Mass,
+  ticks,
 } from "../kernel/index.ts";
 import { harderBy, howToMake, stepsFrom, withoutOuter, type Station } from "../gym/index.ts";
 import type { DropLoad, Extension } from "../plan/index.ts";
@@ -78,7 +79,7 @@ function ratioTo(whole: StepLoad, part: Made): number {
 }
 
 function setLoadOfZero(station: Station, bodyWeight: Mass | null): Made | null {
-  const made = howToMake(station.loading, massFromTicks(0, station.loading.unit, "nearest"));
+  const made = howToMake(station.loading, massFromTicks(ticks(0), station.loading.unit, "nearest"));
   return made.ok ? madeLoad(station, made.value, bodyWeight) : null;
 }
 

@@ -6,6 +6,7 @@ import {
   ticksOf,
   type Id,
   type Mass,
+  ticks,
 } from "../kernel/index.ts";
 import {
   hasSides,
@@ -200,8 +201,8 @@ function bodyWeightLoad(
   }
   if (from.bodyWeight === null) return open({ code: "noBodyWeight" });
   const sign = rule.by === "plus" ? 1 : -1;
-  const ticks = Math.max(0, ticksOf(from.bodyWeight) + sign * ticksOf(rule.mass));
-  return loadOfTotal(station, massFromTicks(ticks, station.loading.unit, "nearest"), from);
+  const total = ticks(Math.max(0, ticksOf(from.bodyWeight) + sign * ticksOf(rule.mass)));
+  return loadOfTotal(station, massFromTicks(total, station.loading.unit, "nearest"), from);
 }
 
 /** The loads of a trial, one for each try, from the first up, within the bounds of the set; they end where the station does. */

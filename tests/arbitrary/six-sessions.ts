@@ -1,3 +1,4 @@
+import { minutes } from "../../core/kernel/index.ts";
 import type { Judging } from "~/core/coach/index.ts";
 import { approachOf, exercise, judging, sessionOf } from "./session.ts";
 
@@ -63,7 +64,7 @@ export const SIX_SESSIONS: readonly { readonly name: string; readonly judging: J
         brief: {
           daysPerWeek: 2,
           priorities: ["vastusLateralis"],
-          minutesCap: 60,
+          minutesCap: minutes(60),
           helper: "partner",
         },
       },
@@ -101,7 +102,7 @@ export const SIX_SESSIONS: readonly { readonly name: string; readonly judging: J
         exercise("leg-extension", 3, { effort: 0 }),
         exercise("leg-press-calf-raise", 4, { effort: 0 }),
       ),
-      { approach: approachOf("dense-work"), brief: { daysPerWeek: 2, minutesCap: 35 } },
+      { approach: approachOf("dense-work"), brief: { daysPerWeek: 2, minutesCap: minutes(35) } },
     ),
   },
 ];

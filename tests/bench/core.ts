@@ -9,7 +9,7 @@ import {
   plannedSets,
   volumeOf,
 } from "~/core/unroll/index.ts";
-import { type Id, kg, share } from "~/core/kernel/index.ts";
+import { type Id, kg, share, minutes } from "~/core/kernel/index.ts";
 import { foldCommands, type OrderedCommand } from "~/core/log/index.ts";
 import { mapSlots, slotsOf } from "~/core/plan/index.ts";
 import { proposeFor } from "~/core/progress/index.ts";
@@ -72,7 +72,7 @@ const long = judging(
       "seated-calf-raise",
     ].map((slug) => exercise(slug, 3)),
   ),
-  { brief: { minutesCap: 75, tight: ["ankle"], priorities: ["adductors"] } },
+  { brief: { minutesCap: minutes(75), tight: ["ankle"], priorities: ["adductors"] } },
 );
 const judged = judge(long);
 

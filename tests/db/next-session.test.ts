@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { z } from "zod";
 import { jsonColumn } from "~/codec/rows.ts";
-import { addDays, day, type Day, type Id, kg } from "~/core/kernel/index.ts";
+import { addDays, day, type Day, type Id, kg, instant } from "~/core/kernel/index.ts";
 import { slotsOf } from "~/core/plan/index.ts";
 import { lastKey, before, lastsOf, seriesOf, upTo, type Series } from "~/core/log/index.ts";
 import { historyOf } from "~/server/coaching/history.server.ts";
@@ -193,8 +193,8 @@ describe("the demo", () => {
   const evening = Date.UTC(2026, 10, 25, 18);
 
   it("is seeded once, with history, somebody training now and decisions waiting", async () => {
-    expect(await seedDemo(here.db, evening)).toBe(true);
-    expect(await seedDemo(here.db, evening)).toBe(false);
+    expect(await seedDemo(here.db, instant(evening))).toBe(true);
+    expect(await seedDemo(here.db, instant(evening))).toBe(false);
     const one = async (sql: string) =>
       Number(((await here.db.raw(sql)) as [{ n: number }[]])[0][0]?.n);
     const demo = "studio_id = (select studio_id from demo_seed)";
@@ -230,8 +230,8 @@ describe("the demo", () => {
       .orderBy("title")
       .limit(1)) as { id: Buffer }[];
     await here.db("plans").where({ id: touched!.id }).update({ actor_kind: "user" });
-    expect(await moveForward(here.db, evening + 3 * DAY)).toBe(3);
-    expect(await moveForward(here.db, evening + 3 * DAY)).toBe(0);
+    expect(await moveForward(here.db, instant(evening + 3 * DAY))).toBe(3);
+    expect(await moveForward(here.db, instant(evening + 3 * DAY))).toBe(0);
     const days = (await here
       .db("plans")
       .whereRaw(

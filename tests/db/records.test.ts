@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { newId } from "~/codec/new-id.ts";
-import { day } from "~/core/kernel/index.ts";
+import { day, instant } from "~/core/kernel/index.ts";
 import { RACK, STACK } from "../samples/index.ts";
 import {
   openSignIn,
@@ -211,7 +211,7 @@ describe("signing in", () => {
     const who = { userId: studio.userId, studioId: studio.scope.studioId };
     const token = await openSignIn(db, who, NOW);
     expect(await findSignIn(db, token, NOW)).toMatchObject(who);
-    expect(await findSignIn(db, token, NOW + (SIGN_IN_DAYS + 1) * DAY)).toBeNull();
+    expect(await findSignIn(db, token, instant(NOW + (SIGN_IN_DAYS + 1) * DAY))).toBeNull();
     expect(await findSignIn(db, `${token}x`, NOW)).toBeNull();
     const rows: unknown = await db("sign_ins");
     expect(JSON.stringify(rows)).not.toContain(token);

@@ -1,3 +1,4 @@
+import { instant } from "../../core/kernel/index.ts";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { USUAL_RULES, type StrengthRules } from "~/core/progress/index.ts";
 import type { Database } from "~/server/db/connection.server.ts";
@@ -32,8 +33,8 @@ describe("the strength rules of a studio", () => {
     await saveStrengthRules(studio.scope, 0, OURS);
     const later = studio.at(NOW + 60_000);
     await saveStrengthRules(later, 1, { ...OURS, equation: "mayhew" });
-    expect((await strengthRules(later, NOW + 1)).rules.equation).toBe("wathan");
-    expect((await strengthRules(later, NOW - 1)).rules).toEqual(USUAL_RULES);
+    expect((await strengthRules(later, instant(NOW + 1))).rules.equation).toBe("wathan");
+    expect((await strengthRules(later, instant(NOW - 1))).rules).toEqual(USUAL_RULES);
     expect((await strengthRules(later)).rules.equation).toBe("mayhew");
   });
 

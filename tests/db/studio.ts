@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, beforeEach, inject } from "vitest";
 import { newId } from "~/codec/new-id.ts";
-import { day, type Id, kg } from "~/core/kernel/index.ts";
+import { day, type Id, kg, instant } from "~/core/kernel/index.ts";
 import { findMovement } from "~/core/movement/catalogue/index.ts";
 import { newBlock, type SessionPlan } from "~/core/plan/index.ts";
 import { RACK } from "../samples/index.ts";
@@ -12,7 +12,7 @@ import { addPlan } from "~/server/db/plans.server.ts";
 import { migrate } from "~/server/db/schema.server.ts";
 import { scopeFor, type Scope } from "~/server/db/scope.server.ts";
 
-export const NOW = Date.UTC(2026, 2, 2, 12);
+export const NOW = instant(Date.UTC(2026, 2, 2, 12));
 export const ADA = { name: "Ada", goal: "", level: "trained", unit: "kg", notes: "" } as const;
 
 let shared: Database | null = null;
@@ -32,7 +32,8 @@ export async function closeTestDatabase(): Promise<void> {
 
 export interface TestStudio {
   readonly scope: Scope;
-  at(instant: number): Scope;
+  /** The studio at a moment, in milliseconds since 1970. */
+  at(ms: number): Scope;
   readonly userId: Id<"user">;
   readonly gym: Id<"gym">;
   readonly station: Id<"station">;
@@ -50,7 +51,8 @@ export async function testStudio(db: Database): Promise<TestStudio> {
   const registered = await register(db, form, NOW);
   if (!registered.ok) throw new Error("not registered");
   const { userId, studioId } = registered.value;
-  const at = (now: number) => scopeFor(db, { studioId, actor: { kind: "user", id: userId }, now });
+  const at = (ms: number) =>
+    scopeFor(db, { studioId, actor: { kind: "user", id: userId }, now: instant(ms) });
   const scope = at(NOW);
   const gym = await addGym(scope, { name: "Gym", timeZone: "Europe/Vienna", houseRules: "" });
   const station = await addStation(scope, gym, {

@@ -1,3 +1,4 @@
+import { instant } from "../../core/kernel/index.ts";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { newId } from "~/codec/new-id.ts";
 import { isKnownDevice, register, rememberDevice } from "~/server/db/accounts.server.ts";
@@ -19,7 +20,7 @@ const limit = (over: Partial<Limit> = {}): Limit => ({
   ...over,
 });
 const waits = async (limits: readonly Limit[], at: number) =>
-  (await countTry(db, limits, at)).waitSeconds;
+  (await countTry(db, limits, instant(at))).waitSeconds;
 
 describe("tries that are counted", () => {
   it("wait five seconds after five, twice as long after each more, a quarter of an hour at most", async () => {
@@ -38,7 +39,7 @@ describe("tries that are counted", () => {
   it("do not wait longer for asking again while they have to wait", async () => {
     const own = limit();
     for (let i = 0; i < 5; i++) await countTry(db, [own], NOW);
-    for (let i = 0; i < 20; i++) await countTry(db, [own], NOW + 1000);
+    for (let i = 0; i < 20; i++) await countTry(db, [own], instant(NOW + 1000));
     expect(await waits([own], NOW + 2000)).toBe(3);
   });
 
@@ -50,7 +51,7 @@ describe("tries that are counted", () => {
 
   it("are told from those of other subjects, and end with the window", async () => {
     const [own, other] = [limit({ then: "window" }), limit({ then: "window" })];
-    for (let i = 0; i < 5; i++) await countTry(db, [own], NOW + i);
+    for (let i = 0; i < 5; i++) await countTry(db, [own], instant(NOW + i));
     expect(await waits([own], NOW + 10)).toBeGreaterThan(800);
     expect(await waits([other], NOW + 10)).toBe(0);
     expect(await waits([own], NOW + 16 * MINUTE)).toBe(0);
@@ -73,8 +74,8 @@ describe("devices", () => {
     const made = await register(db, form, NOW);
     if (!made.ok) throw new Error("not registered");
     const { userId } = made.value;
-    for (let i = 0; i < 25; i++) await rememberDevice(db, userId, `token ${i}`, NOW + i);
-    await rememberDevice(db, userId, "token 24", NOW + 30);
+    for (let i = 0; i < 25; i++) await rememberDevice(db, userId, `token ${i}`, instant(NOW + i));
+    await rememberDevice(db, userId, "token 24", instant(NOW + 30));
     expect(await isKnownDevice(db, email, "token 24")).toBe(true);
     expect(await isKnownDevice(db, email, "token 5")).toBe(true);
     expect(await isKnownDevice(db, email, "token 4")).toBe(false);

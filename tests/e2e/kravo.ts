@@ -9,7 +9,7 @@ import {
   type Page,
 } from "@playwright/test";
 import { newId } from "~/codec/new-id.ts";
-import { dayAt, idOf, kg } from "~/core/kernel/index.ts";
+import { dayAt, idOf, kg, instant } from "~/core/kernel/index.ts";
 import { findMovement } from "~/core/movement/catalogue/index.ts";
 import { newBlock } from "~/core/plan/index.ts";
 import { MOVEMENT_FORM } from "../arbitrary/movement-form.ts";
@@ -228,7 +228,7 @@ export async function planSquats(
   { gym, rack }: GymWithRack,
   exercises = 1,
 ): Promise<string> {
-  const day = dayAt(Date.now(), TIME_ZONE);
+  const day = dayAt(instant(Date.now()), TIME_ZONE);
   const head = { title: "Leg day", day, startTime: "", gymId: gym };
   const bench = await submit(page, "/plans/new", { ...head, personId: lastOf(person) });
   const movement = findMovement("shipped:back-squat");

@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Form } from "react-router";
-import type { Id } from "~/core/kernel/index.ts";
+import { type Id, instant } from "~/core/kernel/index.ts";
 import type { Correction } from "~/core/log/index.ts";
 import { formatCorrection } from "~/format/corrections.ts";
 import { formatInstant } from "~/format/numbers.ts";
@@ -60,7 +60,7 @@ export function Corrections({
                 <Typography variant="body2" sx={{ color: "text.secondary" }}>
                   {author === undefined
                     ? ""
-                    : `${author.name}, ${formatInstant(author.at, timeZone)}`}
+                    : `${author.name}, ${formatInstant(instant(author.at), timeZone)}`}
                   {correction.why === null ? "" : ` · “${correction.why}”`}
                 </Typography>
               </Box>

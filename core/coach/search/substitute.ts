@@ -1,4 +1,11 @@
-import { type Region, massFromTicks, ticksOf, type Mass, assertNever } from "../../kernel/index.ts";
+import {
+  type Region,
+  massFromTicks,
+  ticksOf,
+  type Mass,
+  assertNever,
+  timesTicks,
+} from "../../kernel/index.ts";
 import { loadForTotal, type Station } from "../../gym/index.ts";
 import { compareStress, directRegions, shareOf, type Movement } from "../../movement/index.ts";
 import { stationFor, type Slot } from "../../plan/index.ts";
@@ -186,7 +193,11 @@ function firstLoad(
     from.laterality === "twoLegs" &&
     to.laterality === "oneLeg";
   if (total === null || !isOneForTwo) return { kind: "calibrate" };
-  const target = massFromTicks(ticksOf(total) * ONE_LEG_SHARE, station.loading.unit, "down");
+  const target = massFromTicks(
+    timesTicks(ticksOf(total), ONE_LEG_SHARE),
+    station.loading.unit,
+    "down",
+  );
   const made = loadForTotal(station.loading, target, context.unrollContext.bodyWeight);
   return made === null
     ? { kind: "calibrate" }
