@@ -9,6 +9,7 @@ import {
   type MuscleLength,
   type Region,
   type ResistanceProfile,
+  recordOf,
 } from "../kernel/index.ts";
 import type { Station } from "../gym/index.ts";
 import type { Movement, Stimulus } from "../movement/index.ts";
@@ -79,12 +80,11 @@ export function coveredSlots(
 
 /** What a session, or the sessions of a week together, come to for every region. */
 export function coverageOf(slots: readonly CoveredSlot[]): Coverage {
-  const map = new Map(REGIONS.map((region) => [region, emptyRegion(region)]));
+  const covered = recordOf(REGIONS, emptyRegion);
   for (const { movement, stimulus, hardSets } of slots) {
     if (hardSets === 0) continue;
     for (const { region, share } of movement.regions) {
-      const sum = map.get(region);
-      if (sum === undefined) continue;
+      const sum = covered[region];
       if (share < 1) {
         sum.indirect += hardSets * share;
         continue;
@@ -98,7 +98,7 @@ export function coverageOf(slots: readonly CoveredSlot[]): Coverage {
       }
     }
   }
-  return Object.fromEntries(map) as unknown as Coverage;
+  return covered;
 }
 
 /** Hard sets that a band is compared with: direct ones whole, indirect ones in their part. */
@@ -113,15 +113,15 @@ export function standing(covered: RegionCoverage, band: Band): "below" | "within
 }
 
 function emptyRegion(region: Region) {
-  const zeros = <K extends string>(keys: readonly K[]) =>
-    Object.fromEntries(keys.map((key) => [key, 0])) as Record<K, number>;
+  const zeros = <K extends string>(keys: readonly K[]) => recordOf(keys, () => 0);
+  const actions: Partial<Record<JointAction, number>> = zeros(JOINT_ACTIONS);
   return {
     region,
     direct: 0,
     indirect: 0,
     lengths: zeros(MUSCLE_LENGTHS),
     profiles: zeros(RESISTANCE_PROFILES),
-    actions: zeros(JOINT_ACTIONS) as Partial<Record<JointAction, number>>,
+    actions,
     sides: zeros(LATERALITIES),
   };
 }

@@ -1,4 +1,4 @@
-import type { Region, Day, Id } from "../kernel/index.ts";
+import { type Region, type Day, type Id, recordOf, REGIONS } from "../kernel/index.ts";
 import type { Station } from "../gym/index.ts";
 import type { Movement } from "../movement/index.ts";
 import type { SessionPlan } from "../plan/index.ts";
@@ -90,10 +90,8 @@ export const hardSetsOf = ({ slots }: Pick<Judged, "slots">): number =>
 export function bandsFor(approach: Approach, brief: Brief): Readonly<Record<Region, Band>> {
   const bands = weeklyBands(approach.stances);
   if (!isNewToThis(brief) || approach.stances.volume === "few") return bands;
-  return Object.fromEntries(
-    Object.entries(bands).map(([region, { low, high }]) => [
-      region,
-      { low: Math.round(low * NEW_SCALE), high: Math.ceil(high * NEW_SCALE) },
-    ]),
-  ) as Record<Region, Band>;
+  return recordOf(REGIONS, (region) => ({
+    low: Math.round(bands[region].low * NEW_SCALE),
+    high: Math.ceil(bands[region].high * NEW_SCALE),
+  }));
 }

@@ -40,7 +40,7 @@ describe("ways to shorten a session", () => {
 
   it("tells the least costly first, and one of each kind", () => {
     const found = ways(judging(plan, { brief: { minutesCap: minutes(20) } }));
-    const costs = found.map((way) => [way.hardSets, way.brings.length, -way.minutes]);
+    const costs = found.map((way) => [way.hardSets, way.brings.length, 0 - way.minutes]);
     const isInOrder = costs.every(
       (cost, i) => i === 0 || compareAll(costs[i - 1] ?? [], cost) <= 0,
     );

@@ -85,6 +85,15 @@ export function kind<const K extends string, F extends z.core.$ZodLooseShape>(na
   } as const;
 }
 
+/** A kind's schema that also asks something of several of its fields together. */
+export function where<S extends z.core.$ZodLooseShape>(
+  schema: z.ZodObject<S>,
+  holds: (value: never) => boolean,
+  error: string,
+) {
+  return schema.refine((value) => holds(value as never), error).readonly();
+}
+
 interface Span {
   readonly min: number;
   readonly max: number;
@@ -96,11 +105,12 @@ export function rangeKind<
   const K extends string,
   F extends { readonly min: z.ZodType<number>; readonly max: z.ZodType<number> },
 >(name: K, fields: F) {
-  const schema = z
-    .object({ kind: z.literal(name), ...fields })
-    .refine((range) => isAscending(range as unknown as Span), "expected a range from low to high")
-    .readonly();
-  return { name, fields, schema } as const;
+  const object = z.object({ kind: z.literal(name), ...fields });
+  return {
+    name,
+    fields,
+    schema: where(object, isAscending, "expected a range from low to high"),
+  } as const;
 }
 
 /** A kind as it is defined. */

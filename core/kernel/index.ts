@@ -1,6 +1,7 @@
 /** What everything stands on: results, ids, days, quantities, and the closed lists of the body. */
 export * from "./anatomy.ts";
 export * from "./calendar.ts";
+export * from "./collections.ts";
 export * from "./content.ts";
 export * from "./field.ts";
 export * from "./identity.ts";

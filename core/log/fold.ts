@@ -37,12 +37,18 @@ function bodies<K extends CommandBody["kind"]>(
   const found: { command: Command; body: Extract<CommandBody, { kind: K }> }[] = [];
   for (const heads of log.values()) {
     for (const command of heads) {
-      if (command.body.kind === kind) {
-        found.push({ command, body: command.body as Extract<CommandBody, { kind: K }> });
-      }
+      const { body } = command;
+      if (isOf(kind, body)) found.push({ command, body });
     }
   }
   return found;
+}
+
+function isOf<K extends CommandBody["kind"]>(
+  kind: K,
+  body: CommandBody,
+): body is Extract<CommandBody, { kind: K }> {
+  return body.kind === kind;
 }
 
 /** A logged set with the command that said so, which an edit or removal names as its parent. */

@@ -1,4 +1,11 @@
-import { REGIONS, type MuscleLength, type Region, count, seconds } from "../kernel/index.ts";
+import {
+  REGIONS,
+  type MuscleLength,
+  type Region,
+  count,
+  seconds,
+  recordOf,
+} from "../kernel/index.ts";
 import type { Movement } from "../movement/index.ts";
 import {
   type VolumePolicy,
@@ -51,17 +58,13 @@ const VOLUME_SCALE = { few: 0.5, moderate: 1, high: 1.4 } as const;
  */
 export function weeklyBands(stances: Stances): Readonly<Record<Region, Band>> {
   const scale = VOLUME_SCALE[stances.volume];
-  const entries = REGIONS.map((region): [Region, Band] => {
+  return recordOf(REGIONS, (region) => {
     const { low, high } = MODERATE[region];
     const isDispensable =
       (region === "soleus" && stances.calves === "dispensable") ||
       (region === "rectusFemoris" && stances.kneeExtension === "lightOnly");
-    return [
-      region,
-      { low: isDispensable ? 0 : Math.round(low * scale), high: Math.ceil(high * scale) },
-    ];
+    return { low: isDispensable ? 0 : Math.round(low * scale), high: Math.ceil(high * scale) };
   });
-  return Object.fromEntries(entries) as Record<Region, Band>;
 }
 
 /** What each extension adds to the count of its set; what asks for no more work to the limit adds nothing. */

@@ -1,5 +1,12 @@
 import type { z } from "zod";
-import { idField, kind, movementField, textWithin, type MovementRef } from "../kernel/index.ts";
+import {
+  idField,
+  kind,
+  movementField,
+  textWithin,
+  where,
+  type MovementRef,
+} from "../kernel/index.ts";
 import { intensityField } from "./intensity.ts";
 import { sideField } from "./side.ts";
 import { targetField } from "./target.ts";
@@ -27,11 +34,6 @@ export function drillKind<const K extends string, F extends z.core.$ZodLooseShap
     intensity: intensityField,
     ...more,
   });
-  const named = schema
-    .unwrap()
-    .refine((drill) => isNamed(drill as unknown as Named), {
-      error: "expected a name or a movement",
-    })
-    .readonly();
+  const named = where(schema.unwrap(), isNamed, "expected a name or a movement");
   return { name, fields, schema: named } as const;
 }

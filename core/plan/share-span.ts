@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { kind, share, type Share } from "../kernel/index.ts";
+import { kind, share, where, type Share } from "../kernel/index.ts";
 
 /** A share, or one from `share` up to `upTo`. */
 export interface ShareSpan {
@@ -15,13 +15,7 @@ export function spanKind<const K extends string, F extends z.core.$ZodLooseShape
   fields: F,
 ) {
   const { schema } = kind(name, fields);
-  const checked = schema
-    .unwrap()
-    .refine(
-      (rule) => isAscending(rule as unknown as ShareSpan),
-      "expected a share from low to high",
-    )
-    .readonly();
+  const checked = where(schema.unwrap(), isAscending, "expected a share from low to high");
   return { name, fields, schema: checked } as const;
 }
 

@@ -1,4 +1,4 @@
-import { compareMass, sameReading, ticksOf, type Mass } from "../kernel/index.ts";
+import { compareMass, sameReading, ticksOf, type Mass, lastOf } from "../kernel/index.ts";
 import { harderBy, nextEasier, nextHarder, totalMoved, type Loading } from "../gym/index.ts";
 import type { SetUpParameter } from "../movement/index.ts";
 import { repsLeft } from "../plan/index.ts";
@@ -31,7 +31,7 @@ export const FALL = 0.2;
  */
 export function nextByDoubleProgression(line: JudgedLine): Proposal {
   const { exposures, loading } = line;
-  const last = exposures[exposures.length - 1] as Exposure;
+  const last = lastOf(exposures);
   const reading = hardest(last.sets, loading);
   const doubts = doubtsAbout(last);
   const ranged = last.sets.filter((set) => set.range !== null);
@@ -91,7 +91,7 @@ function doubtsAbout(last: Exposure): readonly Reason[] {
 
 /** The exposures up to the last one that may be compared with it, oldest first. */
 function comparableSeries({ exposures, parameters }: JudgedLine): readonly Exposure[] {
-  const last = exposures[exposures.length - 1] as Exposure;
+  const last = lastOf(exposures);
   return exposures.filter((e) => verdictOf(differences(e, last, parameters)) === "alike");
 }
 

@@ -121,7 +121,10 @@ function beginsWith({ name }: Movement, text: string): boolean {
 
 /** True when name, pattern and direct regions together hold every word of the text. */
 export function matchesText(movement: Movement, text: string): boolean {
-  return wordsOf(text).every((word) => searchText(movement).includes(word));
+  const words = wordsOf(text);
+  if (words.length === 0) return true;
+  const searched = searchText(movement);
+  return words.every((word) => searched.includes(word));
 }
 
 const wordsOf = (text: string) =>
@@ -130,18 +133,11 @@ const wordsOf = (text: string) =>
     .split(/\s+/)
     .filter((word) => word !== "");
 
-const texts = new WeakMap<Movement, string>();
-
 /** What a search looks through: name, pattern, direct regions, in plain words. */
 function searchText(movement: Movement): string {
-  const known = texts.get(movement);
-  if (known !== undefined) return known;
-  const direct = directRegions(movement);
-  const plain = [movement.name, movement.pattern, ...direct]
+  return [movement.name, movement.pattern, ...directRegions(movement)]
     .join(" ")
     .replace(/([A-Z])/g, " $1")
     .toLowerCase()
     .replace(/[-\s]+/g, " ");
-  texts.set(movement, plain);
-  return plain;
 }

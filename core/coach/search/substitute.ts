@@ -5,6 +5,7 @@ import {
   type Mass,
   assertNever,
   timesTicks,
+  keysOf,
 } from "../../kernel/index.ts";
 import { loadForTotal, type Station } from "../../gym/index.ts";
 import { compareStress, directRegions, shareOf, type Movement } from "../../movement/index.ts";
@@ -173,7 +174,7 @@ function compare(
     pattern: from.pattern === to.pattern,
     legs: (from.laterality === "twoLegs") === (to.laterality === "twoLegs"),
   };
-  const aspects = Object.keys(WEIGHT) as Aspect[];
+  const aspects = keysOf(WEIGHT);
   return { kept: aspects.filter((a) => keeps[a]), lost: aspects.filter((a) => !keeps[a]) };
 }
 

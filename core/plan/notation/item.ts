@@ -69,7 +69,7 @@ const INTENSITIES: PhrasesOf<Intensity> = {
 const UNSAID: Intensity = { kind: "unsaid" };
 
 /** What every drill says: kind [ name ] [ "movement" name ] target. */
-const named = (kinds: readonly DrillKind[]) =>
+const named = <K extends DrillKind>(kinds: readonly K[]) =>
   inTurn(
     first(...kinds.map((kind) => map(word(DRILL_WORDS[kind]), (span) => ({ ...span, kind })))),
     maybe(name),
@@ -104,7 +104,7 @@ const plainDrill: Words<Means<Drill>> = map(
   inTurn(named(kindsOf(DRILL_WORDS).filter((kind) => kind !== "preFatigue")), closing),
   ([said, end]) =>
     (r: Reading) => ({
-      kind: said[0].kind as Exclude<DrillKind, "preFatigue">,
+      kind: said[0].kind,
       ...readDrill(r, said, end),
     }),
 );

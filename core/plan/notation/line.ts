@@ -1,3 +1,4 @@
+import { recordOf } from "../../kernel/index.ts";
 import { AS_USUAL, BOUNDS, OPEN_TEMPO, type PlannedSet, type SetRole } from "../index.ts";
 import { effortOf, type NotationContext } from "./context.ts";
 import { FACET_NAMES, FACETS, modifier, type Facet, type Modifier } from "./facet.ts";
@@ -216,11 +217,10 @@ const textOf = (w: Written, facets: readonly Facet[]) =>
   joined([w.target, ...facets.map((facet) => w.facets[facet]), w.parts]);
 
 function writeSet(set: PlannedSet, place: Parameters<typeof FACETS.load.write>[1]): Written {
-  const facets = FACET_NAMES.map((facet) => [facet, FACETS[facet].write(set, place)] as const);
   return {
     role: set.role === "work" ? "" : kebab(set.role),
     target: writeTarget(set.target),
-    facets: Object.fromEntries(facets) as Record<Facet, string>,
+    facets: recordOf(FACET_NAMES, (facet) => FACETS[facet].write(set, place)),
     parts: extensionsText(set.extensions, set.target),
   };
 }

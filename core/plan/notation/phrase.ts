@@ -33,13 +33,18 @@ export function anyOf<F extends { readonly kind: string }, W>(
   return longest(...each.map(({ read }) => read));
 }
 
+/** How every kind of a family is written. */
+type WritingOf<F extends { readonly kind: string }, W> = {
+  readonly [K in F["kind"]]: Pick<Phrase<Extract<F, { readonly kind: K }>, W>, "write">;
+};
+
 /** A value of a family as its kind is written. */
 export function written<F extends { readonly kind: string }, W>(
-  phrases: PhrasesOf<F, W>,
+  phrases: WritingOf<F, W>,
   value: F,
   context: W,
 ): string {
-  const phrase = phrases[value.kind as F["kind"]] as unknown as Phrase<F, W>;
+  const phrase = phrases[value.kind as F["kind"]] as unknown as Pick<Phrase<F, W>, "write">;
   return phrase.write(value, context);
 }
 

@@ -1,7 +1,7 @@
 import type { NewId } from "../../kernel/index.ts";
 import type { PlannedSet } from "../index.ts";
 import type { NotationContext } from "./context.ts";
-import type { NotationError } from "./error.ts";
+import type { NotationError, Trouble } from "./error.ts";
 import type { Span } from "./span.ts";
 
 /** A line while it is read: where it stands, the sets read so far, and what is wrong with it. */
@@ -22,14 +22,7 @@ export function reading(
   return { context, newId, before: [...before], errors: [] };
 }
 
-/** What is wrong, before its place is known. */
-export type Trouble = NotationError extends infer E
-  ? E extends Span
-    ? Omit<E, keyof Span>
-    : never
-  : never;
-
 /** Notes what is wrong, with its place; reading goes on. */
 export function note({ errors }: Reading, { at, length }: Span, trouble: Trouble): void {
-  errors.push({ at, length, ...trouble } as NotationError);
+  errors.push({ at, length, ...trouble });
 }

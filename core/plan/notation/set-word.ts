@@ -5,7 +5,8 @@ import { number, readWhole, type Num } from "./measures.ts";
 import { name, quoted, type Name } from "./names.ts";
 import { behind, first, inTurn, map, maybe, word, type Means, type Words } from "./phrase.ts";
 import type { Span } from "./span.ts";
-import { note, type Reading, type Trouble } from "./reading.ts";
+import type { Trouble } from "./error.ts";
+import { note, type Reading } from "./reading.ts";
 
 const noneOf = (r: Reading): SetReference => ({ set: r.newId<"set">(), part: null });
 
@@ -50,11 +51,12 @@ export const ownSet: Words<Means<Id<"set">>> = first(
 );
 
 function readIds(r: Reading, id: Name, part: Name | null): SetReference {
-  if (!isId<"set">(id.text) || (part !== null && !isId<"extension">(part.text))) {
+  const [set, extension] = [id.text, part?.text ?? null];
+  if (!isId<"set">(set) || (extension !== null && !isId<"extension">(extension))) {
     note(r, id, { code: "id" });
     return noneOf(r);
   }
-  return { set: id.text, part: part === null ? null : (part.text as Id<"extension">) };
+  return { set, part: extension };
 }
 
 /** An earlier set of this line, or one of an exercise before. */
