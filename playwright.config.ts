@@ -4,7 +4,7 @@ import { CHROMIUM_ARGS } from "./scripts/chromium.mjs";
 const chromium = {
   browserName: "chromium" as const,
   launchOptions: {
-    executablePath: process.env["KRAVO_CHROMIUM"] ?? "/usr/bin/chromium",
+    executablePath: process.env["KRAVO_CHROMIUM"] ?? "/usr/bin/chromium-headless-shell",
     args: CHROMIUM_ARGS,
   },
 } satisfies PlaywrightTestConfig["use"];

@@ -1,5 +1,14 @@
 import { z } from "zod";
-import { type Id, idField } from "~/core/kernel/index.ts";
+import {
+  fail,
+  ok,
+  parseMass,
+  type Id,
+  idField,
+  type MassUnit,
+  type Result,
+} from "~/core/kernel/index.ts";
+import type { Decision } from "~/core/progress/index.ts";
 
 /** A line of an exercise, as forms name it. */
 export interface NamedLine {
@@ -11,14 +20,6 @@ export interface NamedLine {
 export const fieldOf = (name: "choice" | "load" | "reason", { slotId, line }: NamedLine) =>
   `${name}:${slotId}:${line}`;
 
-/** One line's decision as the form sends it. */
-export interface TypedDecision extends NamedLine {
-  /** Null where nothing was chosen yet. */
-  readonly choice: "accept" | "overrule" | null;
-  readonly load: string;
-  readonly reason: string;
-}
-
 const one = z.object({
   slotId: idField("slot"),
   line: idField("line"),
@@ -27,18 +28,47 @@ const one = z.object({
   reason: z.string().max(500),
 });
 
-/** Reads choice, load and reason for each line. Null where one is malformed. */
+/** What reading a decision has to know of a proposal. */
+interface Proposed {
+  readonly slot: { readonly id: Id<"slot"> };
+  readonly station: { readonly loading: { readonly unit: MassUnit } } | null;
+  readonly lines: readonly { readonly line: Id<"line">; readonly isDecided: boolean }[];
+}
+
+export type DecisionsError =
+  | { readonly code: "malformed" }
+  /** Another load was typed that is none. */
+  | (NamedLine & { readonly code: "notALoad"; readonly text: string });
+
+/**
+ * The coach's word on each line that is decided by itself, a typed load in the unit of its station; a line of
+ * which nothing was chosen yet is left out. Fails where a field is malformed or a load cannot be read.
+ */
 export function readDecisions(
   form: FormData,
-  lines: readonly NamedLine[],
-): readonly TypedDecision[] | null {
-  const parsed = lines.map((at) =>
-    one.safeParse({
-      ...at,
-      choice: form.get(fieldOf("choice", at)),
-      load: form.get(fieldOf("load", at)) ?? "",
-      reason: form.get(fieldOf("reason", at)) ?? "",
-    }),
-  );
-  return parsed.every((p) => p.success) ? parsed.map((p) => p.data) : null;
+  proposals: readonly Proposed[],
+): Result<readonly Decision[], DecisionsError> {
+  const decisions: Decision[] = [];
+  for (const { slot, station, lines } of proposals) {
+    for (const { line } of lines.filter(({ isDecided }) => isDecided)) {
+      const at = { slotId: slot.id, line };
+      const parsed = one.safeParse({
+        ...at,
+        choice: form.get(fieldOf("choice", at)),
+        load: form.get(fieldOf("load", at)) ?? "",
+        reason: form.get(fieldOf("reason", at)) ?? "",
+      });
+      if (!parsed.success) return fail({ code: "malformed" });
+      const { choice, load, reason } = parsed.data;
+      if (choice === null) continue;
+      if (choice === "accept") {
+        decisions.push({ ...at, kind: "accept" });
+        continue;
+      }
+      const reading = parseMass(load, station?.loading.unit ?? "kg");
+      if (!reading.ok) return fail({ code: "notALoad", ...at, text: reading.error.text });
+      decisions.push({ ...at, kind: "overrule", reading: reading.value, reason });
+    }
+  }
+  return ok(decisions);
 }

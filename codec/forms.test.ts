@@ -172,16 +172,31 @@ describe("other forms", () => {
     expect(gymFormCodec.safeParse({ name: "Here", timeZone: "Mars/Olympus" }).success).toBe(false);
   });
 
-  it("leave a decision open where nothing was chosen", () => {
+  it("say of each line what was chosen, and leave it open where nothing was", () => {
     const form = new FormData();
-    const lineOf = (n: number) => ({ slotId: sampleId<"slot">(n), line: sampleId<"line">(n + 10) });
-    form.set(fieldOf("choice", lineOf(1)), "accept");
-    expect(readDecisions(form, [lineOf(1), lineOf(2)])?.map((d) => d.choice)).toEqual([
-      "accept",
-      null,
-    ]);
-    form.set(fieldOf("choice", lineOf(2)), "perhaps");
-    expect(readDecisions(form, [lineOf(2)])).toBeNull();
+    const [slotId, lines] = [sampleId<"slot">(1), [11, 12, 13].map((n) => sampleId<"line">(n))];
+    const at = (n: number) => ({ slotId, line: lines[n]! });
+    const proposals = [
+      {
+        slot: { id: slotId },
+        station: { loading: { unit: "lb" as const } },
+        lines: lines.map((line, n) => ({ line, isDecided: n < 2 })),
+      },
+    ];
+    const read = () => readDecisions(form, proposals);
+    form.set(fieldOf("choice", at(0)), "accept");
+    form.set(fieldOf("choice", at(2)), "accept");
+    expect(read()).toEqual({ ok: true, value: [{ ...at(0), kind: "accept" }] });
+    form.set(fieldOf("choice", at(1)), "overrule");
+    form.set(fieldOf("load", at(1)), "82,5");
+    form.set(fieldOf("reason", at(1)), "Tired");
+    expect(read()).toMatchObject({
+      value: [{}, { ...at(1), kind: "overrule", reading: lb(82.5), reason: "Tired" }],
+    });
+    form.set(fieldOf("load", at(1)), "much");
+    expect(read()).toEqual({ ok: false, error: { code: "notALoad", ...at(1), text: "much" } });
+    form.set(fieldOf("choice", at(1)), "perhaps");
+    expect(read()).toEqual({ ok: false, error: { code: "malformed" } });
   });
 });
 

@@ -4,6 +4,8 @@ import { formatMass } from "./numbers.ts";
 
 /** What stood in the way of planning the next session. */
 export type PlanNextProblem =
+  | { readonly code: "malformed" }
+  | { readonly code: "notALoad"; readonly text: string }
   | { readonly code: "notEnded" }
   | { readonly code: "settled" }
   | { readonly code: "undecided" }
@@ -17,6 +19,10 @@ export type PlanNextProblem =
 
 export function formatPlanNextError(error: PlanNextProblem): string {
   switch (error.code) {
+    case "malformed":
+      return "The decisions were not understood; load the page again.";
+    case "notALoad":
+      return `“${error.text}” is not a load; write like 82.5.`;
     case "notEnded":
       return "The session is still running; end it first.";
     case "settled":

@@ -66,7 +66,7 @@ await new Promise((resolve) => server.listen(port, "127.0.0.1", resolve));
 
 /** What one typed character in the search takes until its answer stands on the page, on this machine. */
 async function keystrokes() {
-  const [executablePath] = ensurePrograms("chromium");
+  const [executablePath] = ensurePrograms("chromium-headless-shell");
   const { chromium } = await import("@playwright/test");
   const browser = await chromium.launch({
     executablePath,

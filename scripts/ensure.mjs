@@ -45,7 +45,11 @@ const PROGRAMS = {
     packages: ["mariadb-server-core", "mariadb-client"],
     paths: ["/usr/bin/mariadb-install-db"],
   },
-  chromium: { packages: ["chromium"], paths: ["/usr/bin/chromium"] },
+  // Debian's Chromium without the windows that nobody sees: the same pages in four fifths of the time.
+  "chromium-headless-shell": {
+    packages: ["chromium-headless-shell"],
+    paths: ["/usr/bin/chromium-headless-shell"],
+  },
 };
 
 /** Where a program is; installs its Debian package when it is missing and we may. */

@@ -17,7 +17,7 @@ const NOW = "2026-11-25T17:02:30.000Z";
 ensureNode();
 ensureState();
 ensurePackages();
-const [executablePath] = ensurePrograms("chromium");
+const [executablePath] = ensurePrograms("chromium-headless-shell");
 ensureBuild();
 await dropDatabase("pictures");
 const database = await startDatabase("pictures", ["kravo"]);

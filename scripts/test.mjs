@@ -17,7 +17,7 @@ const isLong = process.argv.includes("--long");
 ensureNode();
 ensureState();
 ensurePackages();
-ensurePrograms("mariadbd", "mariadb-install-db", "chromium");
+ensurePrograms("mariadbd", "mariadb-install-db", "chromium-headless-shell");
 
 const env = {
   ...process.env,

@@ -1,33 +1,18 @@
-import { type Decision } from "~/core/progress/index.ts";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { Form, Link, data, redirect } from "react-router";
+import { Link, data, redirect } from "react-router";
 import { fieldOf, readDecisions, type NamedLine } from "~/codec/decisions.ts";
 import { correctionFormCodec, reconsiderFormCodec } from "~/codec/correction.ts";
 import { plannedDayField } from "~/codec/days.ts";
-import { addDays, dayAt, type Day, type Id, parseMass } from "~/core/kernel/index.ts";
-import {
-  conflictsOf,
-  correctionsIn,
-  foldCommands,
-  loggedField,
-  notesOf,
-  painsOf,
-  performedSets,
-  summarise,
-  unplannedSets,
-  type LoggedSet,
-} from "~/core/log/index.ts";
-import { plannedSets, volumeOf, unrollContextOf } from "~/core/unroll/index.ts";
-import type { Slot } from "~/core/plan/index.ts";
+import { dayAt } from "~/core/kernel/index.ts";
+import { mostDirect, reviewOf } from "~/core/log/index.ts";
+import { linesToRule } from "~/core/progress/index.ts";
+import { unrollContextOf } from "~/core/unroll/index.ts";
+import { findSlot, type Slot } from "~/core/plan/index.ts";
 import { formatClock, formatDay } from "~/format/numbers.ts";
 import { formatCorrectionError, formatReconsiderError } from "~/format/corrections.ts";
 import { formatPlanNextError } from "~/format/next-session.ts";
-import { formatLoggedSet } from "~/format/exposure.ts";
-import { EXTENSION_NAMES } from "~/format/prescription.ts";
-import { formatSets } from "~/format/plan.ts";
-import { formatRir, JOINT_NAMES, SIDE_NAMES } from "~/format/training.ts";
 import { approachAmong, volumePolicyOf } from "~/core/person/index.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { planNext, proposalsFor } from "~/server/coaching/next-session.server.ts";
@@ -45,13 +30,13 @@ import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/review.ts";
 import { useCatalogue } from "../components/catalogue.ts";
 import { VolumeBars } from "../components/bench/bench-panel.tsx";
-import { FieldErrors, PlainInput } from "../components/field.tsx";
-import { Ledger } from "../components/ledger.tsx";
-import { Page, Section, Tag } from "../components/page.tsx";
+import { FieldErrors } from "../components/field.tsx";
+import { Page } from "../components/page.tsx";
 import { ChangedSince } from "../components/review/changed-since.tsx";
-import { CorrectSet } from "../components/review/correct-set.tsx";
+import { NextTime } from "../components/review/next-time.tsx";
+import { PlannedAndDone } from "../components/review/planned-and-done.tsx";
 import { Corrections } from "../components/review/corrections.tsx";
-import { nameOfLine, SlotProposals } from "../components/slot-proposals.tsx";
+import { nameOfLine } from "../components/slot-proposals.tsx";
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const sessionLog = orNotFound(await getSessionLog(scope, idParam<"sessionLog">(params.runId)));
@@ -78,7 +63,18 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
     changed: changed.changed,
     open: changed.open,
   };
-  return { sessionLog, commands, proposals, approach, next, since, authors, timeZone };
+  const waiting = linesToRule(slots);
+  return {
+    sessionLog,
+    commands,
+    proposals,
+    approach,
+    waiting,
+    next,
+    since,
+    authors,
+    timeZone,
+  };
 });
 
 interface Refusal {
@@ -115,30 +111,12 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
   if (typed["intent"] !== undefined) {
     return refuse(correction.error.issues[0]?.message ?? "This was not understood.");
   }
-  const { slots } = await proposalsFor(scope, sessionLog);
-  const read = readDecisions(
-    form,
-    slots.flatMap(({ slot, lines }) =>
-      lines.filter((l) => l.isDecided).map(({ line }) => ({ slotId: slot.id, line })),
-    ),
-  );
   const on = plannedDayField(dayAt(scope.now, "UTC")).safeParse(form.get("day"));
   if (!on.success)
     return refuse(on.error.issues[0]?.message ?? "Expected a date for the next session.");
-  if (read === null) return refuse("The decisions were not understood; load the page again.");
-  const decisions: Decision[] = [];
-  for (const { choice, load, reason, ...at } of read) {
-    if (choice === null) continue;
-    if (choice === "accept") {
-      decisions.push({ ...at, kind: "accept" });
-      continue;
-    }
-    const unit = slots.find((p) => p.slot.id === at.slotId)?.station?.loading.unit ?? "kg";
-    const reading = parseMass(load, unit);
-    if (!reading.ok) return refuse(`“${reading.error.text}” is not a load; write like 82.5.`, at);
-    decisions.push({ ...at, kind: "overrule", reading: reading.value, reason });
-  }
-  const planned = await planNext(scope, sessionLog, on.data, decisions);
+  const { slots } = await proposalsFor(scope, sessionLog);
+  const read = readDecisions(form, slots);
+  const planned = read.ok ? await planNext(scope, sessionLog, on.data, read.value) : read;
   if (planned.ok) throw redirect(`/plans/${planned.value}`);
   return refuse(
     formatPlanNextError(planned.error),
@@ -147,30 +125,21 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
 });
 
 export default function Review({ loaderData, actionData }: Route.ComponentProps) {
-  const { sessionLog, commands, proposals, approach, next, since, authors, timeZone } = loaderData;
-  const log = foldCommands(commands);
-  const summary = summarise(sessionLog.document, log);
+  const { sessionLog, commands, proposals, approach, waiting, next, since, authors, timeZone } =
+    loaderData;
   const { find } = useCatalogue();
   const context = unrollContextOf(
-    proposals.flatMap((p) => (p.station === null ? [] : [p.station])),
+    proposals.flatMap(({ station }) => station ?? []),
     find,
   );
   const policy = volumePolicyOf(approach.stances);
-  const planned = volumeOf(plannedSets(sessionLog.document, context), policy);
-  const done = volumeOf(performedSets(sessionLog.document, log, find), policy);
-  const doneSets = summary.reduce((sum, s) => sum + s.doneSets, 0);
-  const plannedCount = summary.reduce((sum, s) => sum + s.plannedSets, 0);
-  const pains = painsOf(log);
-  const sessionNotes = notesOf(log, null);
-  const unplanned = unplannedSets(sessionLog.document, log);
+  const review = reviewOf(sessionLog.document, commands, context, policy);
   const unitOf = (slot: Slot) =>
-    proposals.find((p) => p.slot.id === slot.id)?.station?.loading.unit ?? sessionLog.personUnit;
-  const isSettled = sessionLog.settledAt !== null;
+    context.station(slot.station)?.loading.unit ?? sessionLog.personUnit;
   const problem = actionData?.problem ?? null;
   const isCorrecting = actionData?.typed["intent"] !== undefined;
-  const corrections = correctionsIn(commands);
   const isEnded = sessionLog.endedAt !== null;
-  const waiting = proposals.flatMap((p) => p.lines).filter(({ now }) => now.mustRule).length;
+  const nameOf = (slot: Slot) => find(slot.movement)?.name ?? slot.movement;
   return (
     <Page
       wide
@@ -185,7 +154,7 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
         </>
       }
       actions={
-        sessionLog.endedAt === null ? (
+        isEnded ? undefined : (
           <Button
             component={Link}
             to={`/floor/${sessionLog.id}`}
@@ -194,10 +163,10 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
           >
             Back to the floor
           </Button>
-        ) : undefined
+        )
       }
     >
-      {conflictsOf(log).length > 0 ? (
+      {review.conflicts.length > 0 ? (
         <Box role="alert" sx={{ border: 2, borderColor: "kravo.warn", p: 1.5, mb: 2 }}>
           Two devices logged the same set differently.{" "}
           <Link to={`/floor/${sessionLog.id}`}>Say on the floor view which holds.</Link>
@@ -211,85 +180,21 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
           position={since.position}
           changed={since.changed}
           open={since.open}
-          nameOf={(slot, line) =>
-            nameOfLine(find(slot.movement)?.name ?? slot.movement, slot, line)
-          }
+          nameOf={(slot, line) => nameOfLine(nameOf(slot), slot, line)}
           errors={problem === null ? undefined : [problem.text]}
         />
       )}
-      {sessionLog.endedAt === null ? null : (
-        <Section
-          title="Next time"
-          aside={
-            isSettled ? (
-              <Tag>decided</Tag>
-            ) : (
-              <Tag tone="strong">
-                {waiting === 0 ? "ready to plan" : `${waiting} need your decision`}
-              </Tag>
-            )
-          }
-        >
-          <Form method="post">
-            {proposals.map(({ slot, station, lines, outcomes }) => (
-              <SlotProposals
-                key={slot.id}
-                slot={slot}
-                name={find(slot.movement)?.name ?? slot.movement}
-                station={station}
-                lines={lines}
-                outcomes={outcomes}
-                typed={actionData?.typed ?? null}
-                problem={
-                  problem?.at?.slotId === slot.id ? { ...problem.at, text: problem.text } : null
-                }
-                isSettled={isSettled}
-              />
-            ))}
-            {isSettled ? (
-              <Typography sx={{ py: 2 }}>
-                {next === null ? (
-                  "The next session was planned."
-                ) : (
-                  <Link to={`/plans/${next}`}>
-                    Open the session that was planned from this one.
-                  </Link>
-                )}
-              </Typography>
-            ) : (
-              <Box sx={{ display: "flex", gap: 2, alignItems: "end", flexWrap: "wrap", pt: 2 }}>
-                <Box>
-                  <Typography
-                    variant="overline"
-                    component="label"
-                    htmlFor="next-day"
-                    sx={{ display: "block" }}
-                  >
-                    On
-                  </Typography>
-                  <PlainInput
-                    id="next-day"
-                    type="date"
-                    name="day"
-                    defaultValue={actionData?.typed["day"] ?? nextDay(sessionLog.day)}
-                  />
-                </Box>
-                <Button type="submit" variant="contained" color="secondary">
-                  Plan next session
-                </Button>
-                <FieldErrors
-                  id="plan-next-error"
-                  errors={
-                    problem !== null && problem.at === null && !isCorrecting
-                      ? [problem.text]
-                      : undefined
-                  }
-                />
-              </Box>
-            )}
-          </Form>
-        </Section>
-      )}
+      {isEnded ? (
+        <NextTime
+          day={sessionLog.day}
+          proposals={proposals}
+          waiting={waiting}
+          isSettled={sessionLog.settledAt !== null}
+          next={next}
+          typed={actionData?.typed ?? null}
+          problem={isCorrecting ? null : problem}
+        />
+      ) : null}
       <Box
         sx={{
           display: "grid",
@@ -297,80 +202,14 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
           columnGap: 5,
         }}
       >
-        <Section
-          title="Against the plan"
-          aside={<Typography variant="figure">{`${doneSets} of ${plannedCount} sets`}</Typography>}
-        >
-          <Ledger label="Sets done against the plan" head={["Exercise", "Planned", "Done"]}>
-            {summary.map(({ slot, loggedSets, doneSets: own, plannedSets: asked, skipped }) => (
-              <tr key={slot.id}>
-                <th scope="row">{find(slot.movement)?.name ?? slot.movement}</th>
-                <td>{formatSets(slot, find)}</td>
-                <Box component="td" sx={{ "& .opened": { mt: 0 } }}>
-                  {loggedSets.length === 0
-                    ? skipped === null
-                      ? "nothing logged"
-                      : `skipped: ${skipped}`
-                    : null}
-                  {loggedSets.map((logged) =>
-                    isEnded ? (
-                      <CorrectSet
-                        key={logged.commandId}
-                        logged={logged}
-                        done={logged.loggedSet[loggedField(logged.loggedSet)]}
-                        unit={logged.loggedSet.reading?.unit ?? unitOf(slot)}
-                      >
-                        <UnplannedLine slot={slot} loggedSet={logged.loggedSet} />
-                      </CorrectSet>
-                    ) : (
-                      <div key={logged.commandId}>
-                        <UnplannedLine slot={slot} loggedSet={logged.loggedSet} />
-                      </div>
-                    ),
-                  )}
-                  {loggedSets.length > 0 && own < asked ? (
-                    <Typography variant="body2" sx={{ color: "kravo.warn" }}>
-                      {own} of {asked} sets{skipped === null ? "" : `; rest skipped: ${skipped}`}
-                    </Typography>
-                  ) : null}
-                  {notesOf(log, slot.id).map((note) => (
-                    <Typography
-                      key={note}
-                      variant="body2"
-                      sx={{ borderLeft: 3, pl: 1, mt: 0.5, borderColor: "kravo.ironLight" }}
-                    >
-                      {note}
-                    </Typography>
-                  ))}
-                </Box>
-              </tr>
-            ))}
-          </Ledger>
-          {unplanned.length === 0 ? null : (
-            <Typography sx={{ mt: 1 }}>
-              Also logged, on sets that the plan no longer holds:{" "}
-              {unplanned.map(formatLoggedSet).join(", ")}
-            </Typography>
-          )}
-          {pains.length === 0 ? null : (
-            <Box sx={{ mt: 2, borderLeft: 4, borderColor: "kravo.signal", pl: 1.5 }}>
-              {pains.map((pain) => (
-                <Typography key={pain.id}>
-                  Pain: {JOINT_NAMES[pain.joint]}, {SIDE_NAMES[pain.side]}, {pain.score} of 10
-                </Typography>
-              ))}
-            </Box>
-          )}
-          {sessionNotes.map((note) => (
-            <Typography key={note}>{note}</Typography>
-          ))}
-          {isEnded || corrections.length > 0 ? (
+        <PlannedAndDone review={review} unitOf={unitOf} isEnded={isEnded}>
+          {isEnded || review.corrections.length > 0 ? (
             <Box sx={{ mt: 4 }}>
               <Corrections
-                corrections={corrections}
+                corrections={review.corrections}
                 nameOf={(id) => {
-                  const slot = summary.find((s) => s.slot.id === id)?.slot;
-                  return slot === undefined ? null : (find(slot.movement)?.name ?? slot.movement);
+                  const slot = findSlot(sessionLog.document, id);
+                  return slot === null ? null : nameOf(slot);
                 }}
                 authors={authors}
                 timeZone={timeZone}
@@ -378,47 +217,15 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
               />
             </Box>
           ) : null}
-        </Section>
+        </PlannedAndDone>
         <Box sx={{ pt: 1 }}>
-          <VolumeBars title="Hard sets done" volume={done} />
+          <VolumeBars title="Hard sets done" volume={review.done} />
           <Typography variant="body2" sx={{ mt: 1 }}>
-            Planned: {planned.reduce((sum, v) => Math.max(sum, v.direct), 0)} direct in the most
-            trained region, done {done.reduce((sum, v) => Math.max(sum, v.direct), 0)}.
+            Planned: {mostDirect(review.planned)} direct in the most trained region, done{" "}
+            {mostDirect(review.done)}.
           </Typography>
         </Box>
       </Box>
     </Page>
   );
-}
-
-/** "100 kg × 8, left, drop, 2 left" */
-function UnplannedLine({
-  slot,
-  loggedSet,
-}: {
-  readonly slot: Slot;
-  readonly loggedSet: LoggedSet;
-}) {
-  return (
-    <Box component="span" sx={{ whiteSpace: "nowrap" }}>
-      <span className="figure">{formatLoggedSet(loggedSet)}</span>{" "}
-      <Typography component="span" variant="body2" sx={{ color: "text.secondary" }}>
-        {loggedSet.key.side === "both" ? "" : `${SIDE_NAMES[loggedSet.key.side]}, `}
-        {extensionName(slot, loggedSet.key.extensionId)}
-        {formatRir(loggedSet.rir)}
-      </Typography>
-    </Box>
-  );
-}
-
-/** A week later is what most plans repeat in; any other day can be chosen. */
-function nextDay(day: Day): Day {
-  return addDays(day, 7);
-}
-
-/** "drop, " for an extension that extends a set, by the extension's kind. */
-function extensionName(slot: Slot, id: Id<"extension"> | null): string {
-  if (id === null) return "";
-  const extension = slot.sets.flatMap((set) => set.extensions).find((e) => e.id === id);
-  return extension === undefined ? "extension, " : `${EXTENSION_NAMES[extension.kind]}, `;
 }

@@ -9,6 +9,7 @@ export * from "./load-for.ts";
 export * from "./proposal.ts";
 export * from "./next-session.ts";
 export * from "./propose.ts";
+export * from "./reconsider.ts";
 export * from "./rep-max-table.ts";
 export * from "./strength-rules.ts";
 export * from "./strictness.ts";

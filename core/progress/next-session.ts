@@ -46,6 +46,11 @@ export function proposalsAfter<S extends Station>(
   });
 }
 
+/** How many lines a coach has to rule on before the next session can be planned. */
+export function linesToRule(proposals: readonly Pick<SlotProposal, "lines">[]): number {
+  return proposals.flatMap(({ lines }) => lines).filter(({ mustRule }) => mustRule).length;
+}
+
 /** The loads that are planned where everything is accepted. */
 function proposedFor(lines: readonly LineProposal[]): Chosen {
   return new Map(

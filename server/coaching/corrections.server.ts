@@ -6,22 +6,19 @@ import {
   fail,
   ok,
   type Result,
-  metres,
   parseMass,
-  seconds,
-  type Count,
+  type Mass,
   type MassTextError,
 } from "~/core/kernel/index.ts";
 import {
+  correctedSet,
   foldCommands,
-  loggedField,
   parentFor,
   loggedSetsOf,
   type CommandBody,
-  type CountedField,
   type LoggedSet,
 } from "~/core/log/index.ts";
-import { howToMake } from "~/core/gym/index.ts";
+import type { Station } from "~/core/gym/index.ts";
 import type { CorrectionForm } from "~/codec/correction.ts";
 import { newId } from "~/codec/new-id.ts";
 import { instantColumn } from "~/codec/rows.ts";
@@ -62,46 +59,24 @@ export async function correct(
     );
     return ok(null);
   }
-  const corrected = await correctedSet(scope, loggedSet, form);
-  if (!corrected.ok) return corrected;
-  await sayFromDesk(
-    scope,
-    sessionLog,
-    { kind: "part", part: corrected.value, why: form.why },
-    form.command,
-  );
+  const { stationVersion } = loggedSet;
+  const station = (await stationVersions(scope, [stationVersion])).get(stationVersion) ?? null;
+  const reading = typedLoad(form.load, loggedSet, station);
+  if (!reading.ok) return fail({ code: "notALoad", error: reading.error });
+  const { done, rir } = form;
+  const part = correctedSet(loggedSet, { reading: reading.value, done, rir }, station, newId());
+  await sayFromDesk(scope, sessionLog, { kind: "part", part, why: form.why }, form.command);
   return ok(null);
 }
 
-async function correctedSet(
-  scope: Scope,
+/** The load as the coach typed it, in the unit of the set or of its station; null where it is unknown. */
+function typedLoad(
+  text: string,
   loggedSet: LoggedSet,
-  { load, done, rir }: Extract<CorrectionForm, { intent: "correct" }>,
-): Promise<Result<LoggedSet, CorrectionError>> {
-  const station = (await stationVersions(scope, [loggedSet.stationVersion])).get(
-    loggedSet.stationVersion,
-  );
-  const unit = loggedSet.reading?.unit ?? station?.loading.unit ?? "kg";
-  const reading = load === "" ? null : parseMass(load, unit);
-  if (reading !== null && !reading.ok) return fail({ code: "notALoad", error: reading.error });
-  const read = reading?.value ?? null;
-  const made = read === null || station === undefined ? null : howToMake(station.loading, read);
-  return ok({
-    ...loggedSet,
-    id: newId(),
-    reading: read,
-    // What hung is only known where the station makes the load in one way.
-    platesHung:
-      made?.ok === true && made.value.recipe.kind === "plates" ? made.value.recipe.perPoint : null,
-    ...counted(loggedField(loggedSet), done),
-    rir,
-  });
-}
-
-function counted(field: CountedField, done: Count | null): Partial<LoggedSet> {
-  if (field === "seconds") return { seconds: done && seconds(done) };
-  if (field === "metres") return { metres: done && metres(done) };
-  return { [field]: done };
+  station: Pick<Station, "loading"> | null,
+): Result<Mass | null, MassTextError> {
+  if (text === "") return ok(null);
+  return parseMass(text, loggedSet.reading?.unit ?? station?.loading.unit ?? "kg");
 }
 
 /** A desk is a device as well, one for each user: its id is the user's, its commands have their own sequence. */

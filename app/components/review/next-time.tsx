@@ -1,0 +1,105 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import type { ComponentProps } from "react";
+import { Form, Link } from "react-router";
+import type { NamedLine } from "~/codec/decisions.ts";
+import { addDays, type Day, type Id } from "~/core/kernel/index.ts";
+import { useCatalogue } from "../catalogue.ts";
+import { FieldErrors, PlainInput } from "../field.tsx";
+import { Section, Tag } from "../page.tsx";
+import { SlotProposals } from "../slot-proposals.tsx";
+
+type Proposed = Pick<
+  ComponentProps<typeof SlotProposals>,
+  "slot" | "station" | "lines" | "outcomes"
+>;
+
+/** What is proposed for next time, line by line, and the button that plans it. */
+export function NextTime({
+  day,
+  proposals,
+  waiting,
+  isSettled,
+  next,
+  typed,
+  problem,
+}: {
+  readonly day: Day;
+  readonly proposals: readonly Proposed[];
+  /** How many lines the coach has to decide about. */
+  readonly waiting: number;
+  readonly isSettled: boolean;
+  /** The session that was planned from this one; null where none is there. */
+  readonly next: Id<"plan"> | null;
+  readonly typed: Readonly<Record<string, string>> | null;
+  readonly problem: { readonly at: NamedLine | null; readonly text: string } | null;
+}) {
+  const { find } = useCatalogue();
+  return (
+    <Section
+      title="Next time"
+      aside={
+        isSettled ? (
+          <Tag>decided</Tag>
+        ) : (
+          <Tag tone="strong">
+            {waiting === 0 ? "ready to plan" : `${waiting} need your decision`}
+          </Tag>
+        )
+      }
+    >
+      <Form method="post">
+        {proposals.map(({ slot, ...proposed }) => (
+          <SlotProposals
+            key={slot.id}
+            slot={slot}
+            {...proposed}
+            name={find(slot.movement)?.name ?? slot.movement}
+            typed={typed}
+            problem={problem?.at?.slotId === slot.id ? { ...problem.at, text: problem.text } : null}
+            isSettled={isSettled}
+          />
+        ))}
+        {isSettled ? (
+          <Typography sx={{ py: 2 }}>
+            {next === null ? (
+              "The next session was planned."
+            ) : (
+              <Link to={`/plans/${next}`}>Open the session that was planned from this one.</Link>
+            )}
+          </Typography>
+        ) : (
+          <Box sx={{ display: "flex", gap: 2, alignItems: "end", flexWrap: "wrap", pt: 2 }}>
+            <Box>
+              <Typography
+                variant="overline"
+                component="label"
+                htmlFor="next-day"
+                sx={{ display: "block" }}
+              >
+                On
+              </Typography>
+              <PlainInput
+                id="next-day"
+                type="date"
+                name="day"
+                defaultValue={typed?.["day"] ?? aWeekAfter(day)}
+              />
+            </Box>
+            <Button type="submit" variant="contained" color="secondary">
+              Plan next session
+            </Button>
+            <FieldErrors
+              id="plan-next-error"
+              errors={problem !== null && problem.at === null ? [problem.text] : undefined}
+            />
+          </Box>
+        )}
+      </Form>
+    </Section>
+  );
+}
+
+/** A week later is what most plans repeat in; any other day can be chosen. */
+const aWeekAfter = (day: Day) => addDays(day, 7);
