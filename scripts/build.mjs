@@ -1,6 +1,9 @@
-// Builds the application, then the service worker with the list of what it keeps for the floor.
+// Builds the application, then the service worker with the list of what it keeps for the floor, and compresses
+// what is served as a file once, as well as it can be.
 import { spawnSync } from "node:child_process";
+import { readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { brotliCompressSync, constants, gzipSync } from "node:zlib";
 import { build } from "vite";
 import { injectManifest } from "workbox-build";
 import { ROOT } from "./ensure.mjs";
@@ -37,3 +40,11 @@ const { count, size, warnings } = await injectManifest({
 });
 for (const warning of warnings) console.warn(warning);
 console.log(`service worker keeps ${count} files, ${Math.round(size / 1024)} kB`);
+
+for (const path of readdirSync(client, { recursive: true })) {
+  if (!/\.(js|css|svg|webmanifest)$/.test(path)) continue;
+  const content = readFileSync(join(client, path));
+  const params = { [constants.BROTLI_PARAM_QUALITY]: constants.BROTLI_MAX_QUALITY };
+  writeFileSync(join(client, `${path}.br`), brotliCompressSync(content, { params }));
+  writeFileSync(join(client, `${path}.gz`), gzipSync(content, { level: 9 }));
+}

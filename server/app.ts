@@ -3,6 +3,7 @@ import { randomBytes, randomUUID } from "node:crypto";
 import { createRequestHandler } from "@react-router/express";
 import express, { type Express, type NextFunction, type Request, type Response } from "express";
 import compression from "compression";
+import sirv from "sirv";
 import helmet from "helmet";
 import type { Logger } from "pino";
 import { RouterContextProvider, type ServerBuild } from "react-router";
@@ -50,11 +51,16 @@ export function createApp(
   app.use(discardUnread);
   app.use(refuseUnreadable);
   if (environment.TRUSTED_PROXIES === 0) app.use(announceProxy(log));
-  app.use(compression());
   if (!isDev) {
-    app.use("/assets", express.static("build/client/assets", { immutable: true, maxAge: "1y" }));
-    app.use(express.static("build/client", { maxAge: "5m", index: false }));
+    // As the build compressed them; names in assets change with their content.
+    const files = { brotli: true, gzip: true, extensions: [], etag: true };
+    app.use(
+      "/assets",
+      sirv("build/client/assets", { ...files, immutable: true, maxAge: 31_536_000 }),
+    );
+    app.use(sirv("build/client", { ...files, maxAge: 300 }));
   }
+  app.use(compression());
   app.get("/favicon.ico", (_req, res) => {
     res.redirect(301, "/mark.svg");
   });

@@ -4,6 +4,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Form, Link, redirect } from "react-router";
+import type { z } from "zod";
 import { innerPath, signInCodec } from "~/codec/account.ts";
 import { formatClock } from "~/format/numbers.ts";
 import { passwordFits } from "~/server/auth/password.server.ts";
@@ -76,12 +77,10 @@ function signInLimits(email: string, address: string, device: string | null): re
 }
 
 export default function SignIn({ loaderData, actionData }: Route.ComponentProps) {
-  const [form, fields] = useForm({
+  // Nothing is checked here but by the server: the first page anybody loads does without the schema library.
+  const [form, fields] = useForm<z.input<typeof signInCodec>>({
     id: "sign-in",
     lastResult: actionData ?? null,
-    onValidate: ({ formData }) => parseWithZod(formData, { schema: signInCodec }),
-    shouldValidate: "onSubmit",
-    shouldRevalidate: "onInput",
   });
   return (
     <Doorway title="Sign in">

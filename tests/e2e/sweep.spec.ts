@@ -180,11 +180,12 @@ test("no body of any kind holds the server, on any route and in any field", asyn
       ];
       // A page that is drawn costs far more than the answer to a script, so the short run has fewer drawn.
       for (const to of some([`${address}.data`, `${address}.data`, address, `${address}.data`])) {
-        for (const bomb of some(bombs)) {
+        const isBombed = isLong || turn % 2 === 0;
+        for (const bomb of isBombed ? some(bombs) : []) {
           const body = encoded({ ...fields, [bomb]: "x" });
           await expectRefusal(`index bomb ${bomb.slice(0, 40)}`, to, FORM, body);
         }
-        for (const long of some(longs)) {
+        for (const long of isLong || !isBombed ? some(longs) : []) {
           // A revision that nobody can have, so that a field which takes any length changes nothing.
           const body = encoded({ ...fields, revision: "x", version: "x", [name]: long });
           await expectRefusal(`40 kB in ${name}`, to, FORM, body);
