@@ -185,7 +185,7 @@ describe("a movement", () => {
   };
   const read = (more: Record<string, string> = {}) =>
     parseWithZod(form({ ...fields, ...more }), {
-      schema: movementFormCodec((ref) => findMovement(ref) !== null, "shipped:front-squat"),
+      schema: movementFormCodec((ref) => findMovement(ref) !== null, "shipped:front-squat", []),
     });
 
   it("is read from its form; a region that is direct does not assist as well", () => {

@@ -14,7 +14,14 @@ import {
   seconds,
   movementField,
 } from "~/core/kernel/index.ts";
-import { SET_UP_NEEDS, type Movement, type RegionShare } from "~/core/movement/index.ts";
+import {
+  SET_UP_NEEDS,
+  typedOver,
+  type Movement,
+  type RegionShare,
+  type SetUpParameter,
+  type TypedParameter,
+} from "~/core/movement/index.ts";
 import { LOADING_KINDS } from "~/core/gym/index.ts";
 import { optionalTextField, textField } from "./text.ts";
 import { secondsCodec } from "./values.ts";
@@ -90,9 +97,14 @@ const several = <T extends string>(options: readonly T[], what: string) =>
 
 /**
  * A movement as typed. `known` says whether a reference leads to a movement, so that no substitute leads
- * nowhere; `self` is the movement that is changed, which cannot stand in for itself.
+ * nowhere; `self` is the movement that is changed, which cannot stand in for itself; `begun` is the set-up of the
+ * one that the form began with, of which the form says names and choices only.
  */
-export function movementFormCodec(known: (ref: MovementRef) => boolean, self: MovementRef | null) {
+export function movementFormCodec(
+  known: (ref: MovementRef) => boolean,
+  self: MovementRef | null,
+  begun: readonly SetUpParameter[],
+) {
   return z
     .object({
       name: text("a name", 80),
@@ -165,16 +177,12 @@ export function movementFormCodec(known: (ref: MovementRef) => boolean, self: Mo
       ...form,
       regions: regionsOf(direct, assisting),
       safeAlone: { toTheLimit: toTheLimit === "on", how },
-      setUp: setUpLines(setUp).map(({ name, choices }) => ({
-        name,
-        choices,
-        usual: choices[0] ?? "",
-      })),
+      setUp: setUpLines(setUp).map((typed) => typedOver(typed, begun)),
     }));
 }
 
 /** "Stance: hip width, wide", a parameter on each line; the first choice is the usual one. */
-function setUpLines(typed: string) {
+function setUpLines(typed: string): readonly TypedParameter[] {
   return typed
     .split("\n")
     .filter((line) => line.trim() !== "")
@@ -191,7 +199,7 @@ function setUpLines(typed: string) {
 }
 
 /** Names and choices become keys and values of a plan's set-up, so they are held to its bound. */
-function wrongInSetUp({ name, choices }: ReturnType<typeof setUpLines>[number]): string | null {
+function wrongInSetUp({ name, choices }: TypedParameter): string | null {
   if (name === "") return "Each line names what is set up first, like Stance: hip width, wide.";
   if (choices.length < 2)
     return `“${name}” needs at least two choices, like Stance: hip width, wide.`;

@@ -83,7 +83,7 @@ export function MovementForm({
   readonly submit: string;
 }) {
   const { all, find } = useCatalogue();
-  const schema = movementFormCodec((ref) => find(ref) !== null, self);
+  const schema = movementFormCodec((ref) => find(ref) !== null, self, movement.setUp);
   const defaults = defaultsOf(movement);
   const [form, fields] = useForm({
     id: "movement",

@@ -24,10 +24,12 @@ export function loader({ request }: Route.LoaderArgs) {
 
 export const action = writing(async (scope, { request }: Route.ActionArgs) => {
   const { find } = await catalogueFor(scope);
-  const schema = movementFormCodec((ref) => find(ref) !== null, null);
+  const from = fromOf(request.url);
+  const begun = find(from ?? PLAINEST)?.setUp ?? [];
+  const schema = movementFormCodec((ref) => find(ref) !== null, null, begun);
   const submission = parseWithZod(await readForm(request), { schema });
   if (submission.status !== "success") return refused(submission.reply());
-  await addMovement(scope, submission.value, fromOf(request.url));
+  await addMovement(scope, submission.value, from);
   throw redirect("/movements");
 });
 

@@ -29,7 +29,7 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
   const own = await ownAt(scope, params);
   const { find } = await catalogueFor(scope);
   const form = await readForm(request);
-  const schema = movementFormCodec((ref) => find(ref) !== null, own.ref);
+  const schema = movementFormCodec((ref) => find(ref) !== null, own.ref, own.setUp);
   const submission = parseWithZod(form, { schema });
   const revision = revisionField.safeParse(form.get("revision"));
   if (submission.status !== "success" || !revision.success) return refused(submission.reply());

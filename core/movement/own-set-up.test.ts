@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { catalogueOf, findMovement } from "./catalogue/index.ts";
-import { compareChoices, withOwnSetUp } from "./own-set-up.ts";
+import type { SetUpParameter } from "./movement.ts";
+import { compareChoices, typedOver, withOwnSetUp } from "./own-set-up.ts";
 
 const squat = findMovement("shipped:back-squat")!;
 const [builtIn] = squat.setUp;
@@ -50,5 +51,52 @@ describe("what a studio adds to an exercise", () => {
     expect(compareChoices(parameter, "3", "none")).toBeNull();
     expect(compareChoices(undefined, "3", "4")).toBeNull();
     expect(compareChoices({ ...parameter, rising: [] }, "3", "4")).toBeNull();
+  });
+});
+
+describe("a set-up parameter that is typed over a known one", () => {
+  const heels: SetUpParameter = {
+    name: "Heels",
+    choices: ["flat", "raised", "high"],
+    usual: "flat",
+    claimed: "More quads",
+    shifts: { raised: { length: "stretched" }, high: { length: "stretched" } },
+    answers: { tightAnkle: "raised" },
+    rising: ["flat", "raised", "high"],
+  };
+
+  it("keeps what was known of it, whatever its letters; the first choice is the usual one", () => {
+    const choices = ["raised", "flat", "high", "plate"];
+    expect(typedOver({ name: "heels", choices }, [heels])).toEqual({
+      ...heels,
+      name: "heels",
+      choices,
+      usual: "raised",
+    });
+  });
+
+  it("says nothing of choices that are gone", () => {
+    expect(typedOver({ name: "Heels", choices: ["flat", "high"] }, [heels])).toEqual({
+      name: "Heels",
+      choices: ["flat", "high"],
+      usual: "flat",
+      claimed: "More quads",
+      shifts: { high: { length: "stretched" } },
+      rising: ["flat", "high"],
+    });
+    expect(typedOver({ name: "Heels", choices: ["flat", "wedge"] }, [heels])).toEqual({
+      name: "Heels",
+      choices: ["flat", "wedge"],
+      usual: "flat",
+      claimed: "More quads",
+    });
+  });
+
+  it("is new where none was known by its name", () => {
+    expect(typedOver({ name: "Toes", choices: ["in", "out"] }, [heels])).toEqual({
+      name: "Toes",
+      choices: ["in", "out"],
+      usual: "in",
+    });
   });
 });

@@ -42,6 +42,33 @@ function together(parameter: SetUpParameter, own: OwnParameter): SetUpParameter 
   return { ...parameter, choices, ...(own.isRising ? { rising: own.choices } : {}) };
 }
 
+/** A parameter as it is typed: its name and its choices, the usual one first. */
+export type TypedParameter = Pick<SetUpParameter, "name" | "choices">;
+
+/**
+ * The parameter as it is typed, with all else that was known of it before and still holds: what its choices shift,
+ * which of them answers a need, which are harder, what is claimed of them.
+ */
+export function typedOver(
+  { name, choices }: TypedParameter,
+  before: readonly SetUpParameter[],
+): SetUpParameter {
+  const typed = { name, choices, usual: choices[0] ?? "" };
+  const known = before.find((parameter) => keyOf(parameter) === keyOf(typed));
+  if (known === undefined) return typed;
+  const isThere = (choice: string | undefined) => choice !== undefined && choices.includes(choice);
+  const shifts = Object.entries(known.shifts ?? {}).filter(([choice]) => isThere(choice));
+  const answers = Object.entries(known.answers ?? {}).filter(([, choice]) => isThere(choice));
+  const rising = (known.rising ?? []).filter(isThere);
+  return {
+    ...typed,
+    ...(known.claimed === undefined ? {} : { claimed: known.claimed }),
+    ...(shifts.length === 0 ? {} : { shifts: Object.fromEntries(shifts) }),
+    ...(answers.length === 0 ? {} : { answers: Object.fromEntries(answers) }),
+    ...(rising.length < 2 ? {} : { rising }),
+  };
+}
+
 /**
  * 1 where the second choice of a parameter is harder, −1 where it is easier, 0 where it is the same; null where
  * nobody said an order for both.

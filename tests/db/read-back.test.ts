@@ -220,7 +220,7 @@ describe("what a form takes is written and read back equal:", () => {
   });
 
   it("an exercise of one's own", async () => {
-    const codec = movementFormCodec((ref) => findMovement(ref) !== null, null);
+    const codec = movementFormCodec((ref) => findMovement(ref) !== null, null, []);
     await readsBack(spoiled(MOVEMENT_FIELDS), codec, async (written) => {
       const id = await addMovement(here.studio.scope, written, null);
       const own = (await listOwnMovements(here.studio.scope)).find((m) => m.id === id);
