@@ -107,7 +107,7 @@ await page.getByText("Ramp and loading plan").first().click();
 await page.getByRole("combobox", { name: "Search movements" }).fill("curl");
 await page.getByRole("heading", { name: "Add an exercise" }).scrollIntoViewIfNeeded();
 await page.getByRole("heading", { name: "Add an exercise" }).evaluate((h) => h.scrollIntoView());
-await shoot("finder");
+await shoot("search");
 await page.getByRole("button", { name: "Swap Romanian deadlift" }).click();
 await page.getByRole("region", { name: /^2\. / }).evaluate((s) => s.scrollIntoView());
 await shoot("swap");

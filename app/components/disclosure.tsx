@@ -1,4 +1,5 @@
 import { useState } from "react";
+import plain from "../theme/plain.module.css";
 
 /** Something that is opened when it is wanted; what is inside is not made before. */
 export function Disclosure({
@@ -14,7 +15,7 @@ export function Disclosure({
   const [isOpen, setOpen] = useState(false);
   return (
     <details
-      className={dense ? "opened dense" : "opened"}
+      className={dense ? `${plain.opened} ${plain.dense}` : plain.opened}
       onToggle={(event) => {
         // Toggling something within also arrives here.
         if (event.target === event.currentTarget) setOpen(event.currentTarget.open);

@@ -7,6 +7,7 @@ import {
 import Box from "@mui/material/Box";
 import OutlinedInput from "@mui/material/OutlinedInput";
 import Typography from "@mui/material/Typography";
+import plain from "../theme/plain.module.css";
 
 /** A label above, the control, and below it a hint or what is wrong. Used by every field of Kravo. */
 export function Labelled({
@@ -163,12 +164,12 @@ export function Choice<T extends string>({
 
 /** The browser's own select in Kravo's frame. */
 export function Select(props: React.ComponentProps<"select">) {
-  return <select className="frame" {...props} />;
+  return <select className={plain.frame} {...props} />;
 }
 
 /** The browser's own input in Kravo's frame, for forms that need no more. */
 export function PlainInput(props: React.ComponentProps<"input">) {
-  return <input className="frame" {...props} />;
+  return <input className={plain.frame} {...props} />;
 }
 
 /** Boxes to tick, several at once. */

@@ -2,6 +2,7 @@ import { steady } from "./steady.ts";
 import type { Region } from "~/core/kernel/index.ts";
 import { formatSets } from "~/format/numbers.ts";
 import { REGION_NAMES } from "~/format/training.ts";
+import plain from "../theme/plain.module.css";
 
 /** How much of a region's band is reached: nothing, some, within, above. */
 export type Shade = "none" | "below" | "within" | "above";
@@ -11,6 +12,14 @@ export interface ShadedRegion {
   readonly sets: number;
   readonly shade: Shade;
 }
+
+/** How each shade is filled; what is below is hatched by a pattern of its own. */
+const SHADES: Readonly<Record<Shade, string>> = {
+  none: plain.none,
+  below: "",
+  within: plain.within,
+  above: plain.above,
+};
 
 type Part = readonly [Region, string];
 
@@ -92,7 +101,7 @@ export const LegMap = steady(function LegMap({
 }) {
   const by = new Map(regions.map((r) => [r.region, r]));
   return (
-    <div className="leg-map">
+    <div className={plain.legMap}>
       {VIEWS.map((view) => (
         <div key={view.name}>
           <svg
@@ -113,17 +122,17 @@ export const LegMap = steady(function LegMap({
                 patternUnits="userSpaceOnUse"
                 patternTransform="rotate(35)"
               >
-                <path className="hatch" d="M0 0V4" />
+                <path className={plain.hatch} d="M0 0V4" />
               </pattern>
             </defs>
-            <path className="outline" d={view.outline} />
+            <path className={plain.outline} d={view.outline} />
             {view.parts.map(([region, d]) => {
               const found = by.get(region);
               const shade = found?.shade ?? "none";
               return (
                 <path
                   key={region}
-                  className={shade}
+                  className={SHADES[shade]}
                   d={d}
                   style={shade === "below" ? { fill: `url(#hatch-${view.name})` } : undefined}
                 >
@@ -132,7 +141,7 @@ export const LegMap = steady(function LegMap({
               );
             })}
           </svg>
-          <span className="small-heading soft">{view.name}</span>
+          <span className={`${plain.smallHeading} ${plain.soft}`}>{view.name}</span>
         </div>
       ))}
     </div>

@@ -1,5 +1,6 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
+import plain from "../theme/plain.module.css";
 
 /** A page of the ledger: title on a double rule, what can be done at its right. */
 export function Page({
@@ -16,12 +17,14 @@ export function Page({
   readonly wide?: boolean;
 }) {
   return (
-    <main id="page" className={wide ? "page wide" : "page"}>
+    <main id="page" className={wide ? `${plain.page} ${plain.wide}` : plain.page}>
       <title>{`${title} · Kravo`}</title>
-      <header className="page-head">
-        <div className="page-title">
+      <header className={plain.pageHead}>
+        <div className={plain.pageTitle}>
           <h1>{title}</h1>
-          {lead === undefined ? null : <div className="page-lead soft">{lead}</div>}
+          {lead === undefined ? null : (
+            <div className={`${plain.pageLead} ${plain.soft}`}>{lead}</div>
+          )}
         </div>
         {actions}
       </header>

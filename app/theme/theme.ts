@@ -1,6 +1,4 @@
 import { createTheme, type ThemeOptions } from "@mui/material/styles";
-import { BENCH_STYLES } from "./bench-styles.ts";
-import { PLAIN_STYLES } from "./plain-styles.ts";
 import { DARK, FONTS, LIGHT, TYPE, type Palette } from "./tokens.ts";
 
 declare module "@mui/material/styles" {
@@ -86,8 +84,6 @@ const options: ThemeOptions = {
         "*, *::before, *::after, ::details-content": { boxSizing: "border-box" },
         body: { fontFeatureSettings: '"tnum" 1', fontOpticalSizing: "auto" },
         a: { color: "inherit" },
-        ...PLAIN_STYLES,
-        ...BENCH_STYLES,
         "input[type=radio], input[type=checkbox]": {
           accentColor: "var(--mui-palette-kravo-ink)",
           width: 18,

@@ -274,9 +274,9 @@ test("what follows a set is written as a form, whatever it is", async ({ watched
   // Each by itself, or the browser reads all of them with every letter (own-form.tsx).
   const together = await page.evaluate(() =>
     Math.max(
-      ...Array.from(
-        document.querySelectorAll<HTMLInputElement>(".exercise .cell input, textarea"),
-      ).map((field) => field.form?.elements.length ?? Number.POSITIVE_INFINITY),
+      ...Array.from(document.querySelectorAll<HTMLInputElement>("td > form > input, textarea")).map(
+        (field) => field.form?.elements.length ?? Number.POSITIVE_INFINITY,
+      ),
     ),
   );
   expect(together).toBe(1);

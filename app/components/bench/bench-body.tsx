@@ -45,6 +45,7 @@ import { SwapPanel } from "./swap-panel.tsx";
 import type { ReportInvalid } from "./typed-cell.tsx";
 
 import { useSetAside } from "./use-set-aside.ts";
+import plain from "../../theme/plain.module.css";
 
 /** What the bench was loaded with. */
 export interface BenchKnown {
@@ -277,7 +278,7 @@ function Aside({
       />
       <button
         type="button"
-        className="small-button"
+        className={plain.smallButton}
         onClick={() => change((d) => ({ ...d, plan: arrangedByApproach(d.plan, judged) }))}
         disabled={slots.length < 2}
       >
@@ -286,7 +287,11 @@ function Aside({
       <Form method="post" action="/templates">
         <input type="hidden" name="planId" value={plan.id} />
         <input type="hidden" name="name" value={draft.head.title} />
-        <button type="submit" className="small-button" disabled={isUnsaved || slots.length === 0}>
+        <button
+          type="submit"
+          className={plain.smallButton}
+          disabled={isUnsaved || slots.length === 0}
+        >
           Keep as template
         </button>
       </Form>

@@ -4,6 +4,8 @@ import type { Duration } from "~/core/kernel/index.ts";
 import type { RegionVolume } from "~/core/unroll/index.ts";
 import { formatMinuteRange, formatMinutes, formatSets } from "~/format/numbers.ts";
 import { REGION_NAMES } from "~/format/training.ts";
+import bench from "./bench.module.css";
+import plain from "../../theme/plain.module.css";
 
 /** What the session comes to, followed as it is written: its time and its hard sets. */
 export function BenchPanel({
@@ -15,9 +17,9 @@ export function BenchPanel({
 }) {
   return (
     <>
-      <h2 className="small-heading">Time, estimated</h2>
-      <p className="time-figure">{formatMinutes(duration.likely)}</p>
-      <p className="text soft time-range">
+      <h2 className={plain.smallHeading}>Time, estimated</h2>
+      <p className={bench.timeFigure}>{formatMinutes(duration.likely)}</p>
+      <p className={`${plain.text} ${plain.soft} ${bench.timeRange}`}>
         {formatMinuteRange(duration)}, from tempo, reps, rest, and plates to change; {hardSets} hard{" "}
         {hardSets === 1 ? "set" : "sets"}
       </p>

@@ -31,6 +31,8 @@ import { ItemBlockEditor } from "./item-block-editor.tsx";
 import { RotationFrame } from "./rotation-frame.tsx";
 import type { ReportInvalid } from "./typed-cell.tsx";
 import { usePlainNotation } from "./use-notation.ts";
+import bench from "./bench.module.css";
+import plain from "../../theme/plain.module.css";
 
 const fixed = (n: number): Rest => ({ kind: "fixed", seconds: seconds(n) });
 /** What a new rotation rests: little between members, longer after a round. */
@@ -112,7 +114,7 @@ export function BlockList({
               {canJoin ? (
                 <button
                   type="button"
-                  className="small-button join"
+                  className={`${plain.smallButton} ${bench.join}`}
                   onClick={() => onEdit({ kind: "join", block: block.id, rests: RESTS })}
                   aria-label={`Take ${nameOf(block)} in turn with ${nameOf(next)}`}
                 >
@@ -156,7 +158,7 @@ function Handled({
   return (
     <div
       ref={setNodeRef}
-      className={isDragging ? "block dragged" : "block"}
+      className={isDragging ? `${bench.block} ${bench.dragged}` : bench.block}
       onKeyDown={(event) => {
         if (!event.altKey) return;
         if (event.key === "ArrowUp") onMove(-1);
@@ -169,7 +171,7 @@ function Handled({
     >
       <button
         type="button"
-        className="block-handle"
+        className={bench.blockHandle}
         ref={setActivatorNodeRef}
         {...attributes}
         {...listeners}

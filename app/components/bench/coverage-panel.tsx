@@ -11,6 +11,8 @@ import { formatSets } from "~/format/numbers.ts";
 import { ACTION_NAMES, LENGTH_NAMES, PROFILE_PLACES, spokenRegion } from "~/format/training.ts";
 import { LegMap, type ShadedRegion } from "../leg-map.tsx";
 import { steady } from "../steady.ts";
+import bench from "./bench.module.css";
+import plain from "../../theme/plain.module.css";
 
 /** Hard sets of the week for each region against the approach's band, and what each region meets. */
 export function CoveragePanel({ judged }: { readonly judged: Judged }) {
@@ -26,11 +28,11 @@ export function CoveragePanel({ judged }: { readonly judged: Judged }) {
   });
   return (
     <section aria-label="Coverage">
-      <h2 className="small-heading">
+      <h2 className={plain.smallHeading}>
         {sessions === 1 ? "This week, this session" : `This week, ${sessions} sessions`}
       </h2>
       <LegMap regions={shaded} />
-      <ul className="bands">
+      <ul className={bench.bands}>
         {shown.map((region) => (
           <BandRow
             key={region}
@@ -41,7 +43,7 @@ export function CoveragePanel({ judged }: { readonly judged: Judged }) {
           />
         ))}
       </ul>
-      <p className="text soft">
+      <p className={`${plain.text} ${plain.soft}`}>
         Hard sets of the week, assisting ones by their share; the frame is {judged.approach.name}’s
         band, a starting point and no limit. Below it: what the direct sets meet.
       </p>
@@ -67,10 +69,10 @@ const BandRow = steady(function BandRow({
   const met = MUSCLE_LENGTHS.filter((l) => covered.lengths[l] > 0);
   const profiles = RESISTANCE_PROFILES.filter((p) => covered.profiles[p] > 0);
   return (
-    <li className="band">
-      <div className="band-name">
+    <li className={bench.band}>
+      <div className={bench.bandName}>
         <span>{spokenRegion(covered.region)}</span>
-        <span className={state === "above" ? "band-sets above" : "band-sets"}>
+        <span className={state === "above" ? `${bench.bandSets} ${bench.above}` : bench.bandSets}>
           {formatSets(sets)}
           <span>
             {" "}
@@ -78,13 +80,13 @@ const BandRow = steady(function BandRow({
           </span>
         </span>
       </div>
-      <div aria-hidden className="band-bar">
-        <div className="frame-of" style={{ marginLeft: at(low), width: at(high - low) }} />
-        <div className="week" style={{ width: at(sets) }} />
-        <div className="here" style={{ width: at(Math.min(here, sets)) }} />
+      <div aria-hidden className={bench.bandBar}>
+        <div className={bench.frameOf} style={{ marginLeft: at(low), width: at(high - low) }} />
+        <div className={bench.week} style={{ width: at(sets) }} />
+        <div className={bench.here} style={{ width: at(Math.min(here, sets)) }} />
       </div>
       {covered.direct === 0 ? null : (
-        <p className="band-met">
+        <p className={bench.bandMet}>
           {TRAINABLE_LENGTHS[covered.region].length < 2
             ? ""
             : `${met.map((l) => LENGTH_NAMES[l]).join(", ")}; `}

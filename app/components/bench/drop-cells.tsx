@@ -7,6 +7,8 @@ import { formatShare } from "~/format/numbers.ts";
 import { sentence } from "~/format/sentence.ts";
 import { Select } from "../field.tsx";
 import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
+import bench from "./bench.module.css";
+import plain from "../../theme/plain.module.css";
 
 const typedShare = typedNumber(DROP_LOADS.share.definition.fields.share, "dropPercent");
 
@@ -36,7 +38,7 @@ export function DropCells({
   return (
     <>
       <td>
-        <div className="text behind drop-rest">
+        <div className={`${plain.text} ${bench.behind} ${bench.dropRest}`}>
           {part}, rest
           <br />
           <TypedCell
@@ -73,8 +75,8 @@ export function DropCells({
           width={84}
         />
       </td>
-      <td colSpan={2} className="drop-of">
-        <div className="cell-select">
+      <td colSpan={2} className={bench.dropOf}>
+        <div className={`${plain.cellSelect} ${bench.dropSelect}`}>
           <Select
             aria-label={`${sentence(name)} is a share of`}
             value={to.of}

@@ -24,6 +24,8 @@ import {
 import { Disclosure } from "../disclosure.tsx";
 import { PlainInput, Select } from "../field.tsx";
 import { steady } from "../steady.ts";
+import bench from "./bench.module.css";
+import plain from "../../theme/plain.module.css";
 
 /** So many are drawn at once; the rest is a press away. */
 const SHOWN = 12;
@@ -71,10 +73,10 @@ export const ExerciseSearch = memo(function ExerciseSearch({
 
   const optionId = (i: number) => `search-${i}`;
   return (
-    <section className="search" aria-label="Find a movement">
-      <div className="row">
+    <section className={bench.search} aria-label="Find a movement">
+      <div className={`${plain.row} ${bench.searchHead}`}>
         <h2>Add an exercise</h2>
-        <p className="text soft">
+        <p className={`${plain.text} ${plain.soft}`}>
           / to search, arrows to choose, Enter to add, Ctrl and Enter to add and write its sets.
           Ranked by what the session still lacks.
         </p>
@@ -119,7 +121,7 @@ export const ExerciseSearch = memo(function ExerciseSearch({
         ))}
       </ul>
       {found.candidates.length > SHOWN ? (
-        <button type="button" className="small-button" onClick={() => setAll(!all)}>
+        <button type="button" className={plain.smallButton} onClick={() => setAll(!all)}>
           {all ? `Only the first ${SHOWN}` : `All ${found.candidates.length}`}
         </button>
       ) : null}
@@ -170,7 +172,13 @@ const Option = steady(function Option({
   readonly onAdd: (candidate: Candidate) => void;
 }) {
   return (
-    <li className="offer" id={id} role="option" aria-selected={isActive} onClick={() => onAdd(of)}>
+    <li
+      className={bench.offer}
+      id={id}
+      role="option"
+      aria-selected={isActive}
+      onClick={() => onAdd(of)}
+    >
       <span>{name}</span>
       <span>{station}</span>
       <span>{brings}</span>

@@ -13,6 +13,8 @@ import { readTyped } from "./read-typed.ts";
 import { ExtensionForm, type ExtensionPlace } from "./set-form/extension-form.tsx";
 import { ExtensionLoadText } from "./step-load-text.tsx";
 import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
+import bench from "./bench.module.css";
+import plain from "../../theme/plain.module.css";
 
 /** What follows a set as a row: a drop to a share in cells, everything else written; all of it as a form. */
 export function ExtensionRow({
@@ -56,7 +58,7 @@ export function ExtensionRow({
         <th scope="row">
           <button
             type="button"
-            className="set-number"
+            className={bench.setNumber}
             aria-expanded={isOpen}
             aria-label={`${sentence(name)} as a form`}
             onClick={() => setOpen(!isOpen)}
@@ -75,8 +77,8 @@ export function ExtensionRow({
             onInvalid={onInvalid}
           />
         ) : (
-          <td colSpan={5} className="behind-row" onFocus={() => setTyped(true)}>
-            <div className="behind">
+          <td colSpan={5} className={bench.behindRow} onFocus={() => setTyped(true)}>
+            <div className={bench.behind}>
               <TypedCell
                 label={`${sentence(name)}, written`}
                 value={extension}
@@ -89,13 +91,13 @@ export function ExtensionRow({
             </div>
           </td>
         )}
-        <td className="part-load">
+        <td className={bench.partLoad}>
           <ExtensionLoadText step={step} before={before} />
         </td>
-        <td className="part-remove">
+        <td className={bench.partRemove}>
           <button
             type="button"
-            className="small-button"
+            className={plain.smallButton}
             onClick={onRemove}
             aria-label={`Remove ${name}`}
           >
@@ -105,7 +107,7 @@ export function ExtensionRow({
       </tr>
       {isOpen ? (
         <tr>
-          <td colSpan={8} className="whole-row">
+          <td colSpan={8} className={bench.wholeRow}>
             <ExtensionForm
               extension={extension}
               name={name}

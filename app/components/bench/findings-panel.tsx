@@ -4,6 +4,7 @@ import Typography from "@mui/material/Typography";
 import { use, useMemo, useState } from "react";
 import { Form } from "react-router";
 import {
+  type Severity,
   fixesFor,
   waysToShorten,
   type Finding,
@@ -23,6 +24,15 @@ import { Disclosure } from "../disclosure.tsx";
 import { PlainInput } from "../field.tsx";
 import { steady } from "../steady.ts";
 import { JudgedContext } from "./bench-context.ts";
+import bench from "./bench.module.css";
+import plain from "../../theme/plain.module.css";
+
+/** How each is coloured; a warning as every finding is. */
+const SEVERITY_CLASSES: Readonly<Record<Severity, string>> = {
+  serious: bench.serious,
+  warning: "",
+  note: bench.note,
+};
 
 export interface SetAside {
   readonly id: Id<"dismissal">;
@@ -58,7 +68,7 @@ export function FindingsPanel({ findings, setAside, onTakeBack, ...row }: Findin
     return dismissal === undefined ? [] : [{ finding: f, dismissal }];
   });
   return (
-    <section className="findings" aria-label="Findings">
+    <section className={bench.findings} aria-label="Findings">
       <h2>
         {open.length === 0
           ? "Nothing found"
@@ -118,15 +128,15 @@ const FindingRow = steady(function FindingRow(props: RowProps) {
   const [isOpen, setOpen] = useState(finding.severity === "serious");
   return (
     <details
-      className={`finding ${finding.severity}`}
+      className={`${bench.finding} ${SEVERITY_CLASSES[finding.severity]}`}
       open={isOpen}
       onToggle={(event) => setOpen(event.currentTarget.open)}
     >
       <summary>
-        <span className="small-heading soft">
+        <span className={`${plain.smallHeading} ${plain.soft}`}>
           {isOpen ? "–" : "+"} {SEVERITY_NAMES[finding.severity]} · {FAMILY_NAMES[finding.family]}
         </span>
-        <span className="finding-fact">{formatFact(finding.fact, approachName, find)}</span>
+        <span className={bench.findingFact}>{formatFact(finding.fact, approachName, find)}</span>
       </summary>
       {isOpen ? <Answers {...props} /> : null}
     </details>

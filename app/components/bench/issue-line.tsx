@@ -5,6 +5,7 @@ import type { Mass } from "~/core/kernel/index.ts";
 import { formatMass } from "~/format/numbers.ts";
 import { formatAtSets, formatPlanIssue } from "~/format/reasons.ts";
 import { useCatalogue } from "../catalogue.ts";
+import bench from "./bench.module.css";
 
 /** What is wrong or doubtful in an exercise; what holds for several of its sets is said once, with their numbers. */
 export function IssueLines({
@@ -44,7 +45,7 @@ function IssueLine({
   return (
     <div
       role={issue.blocks ? "alert" : undefined}
-      className={issue.blocks ? "issue blocks" : "issue"}
+      className={issue.blocks ? `${bench.issue} ${bench.blocks}` : bench.issue}
     >
       <span>
         {issue.blocks ? "Cannot be trained: " : "Note: "}

@@ -2,6 +2,8 @@ import { isPreparatory } from "~/core/plan/index.ts";
 import { timelineOf, type Step } from "~/core/unroll/index.ts";
 import { seconds } from "~/core/kernel/index.ts";
 import { formatMass, formatMinutes } from "~/format/numbers.ts";
+import bench from "./bench.module.css";
+import plain from "../../theme/plain.module.css";
 
 const WIDTH = 1000;
 const HEIGHT = 96;
@@ -30,19 +32,19 @@ export function SessionTimeline({
     return first === undefined || id === null ? [] : [{ id, start: first.start, bars: own }];
   });
   return (
-    <figure className="course" aria-label="Session timeline">
-      <div className="row tight">
-        <figcaption className="small-heading grow">
+    <figure className={bench.course} aria-label="Session timeline">
+      <div className={`${plain.row} ${plain.tight}`}>
+        <figcaption className={`${plain.smallHeading} ${plain.grow}`}>
           Course: time along, load as height, rest as gaps
         </figcaption>
-        <p className="text">{formatMinutes(seconds(total))}</p>
+        <p className={plain.text}>{formatMinutes(seconds(total))}</p>
       </div>
       <svg role="presentation" viewBox={`0 0 ${WIDTH} ${HEIGHT + 22}`} preserveAspectRatio="none">
         {slots.map((slot, i) =>
           i === 0 ? null : (
             <line
               key={slot.id}
-              className="between"
+              className={bench.between}
               x1={x(slot.start) - 4}
               x2={x(slot.start) - 4}
               y1={4}
@@ -57,7 +59,7 @@ export function SessionTimeline({
           return (
             <rect
               key={i}
-              className={isOpen ? "open" : bar.kind === "set" ? "set" : "after"}
+              className={isOpen ? bench.open : bar.kind === "set" ? bench.set : bench.after}
               x={x(bar.start)}
               y={HEIGHT - height}
               width={Math.max(2, x(bar.workSeconds) - 1)}
@@ -66,7 +68,7 @@ export function SessionTimeline({
             />
           );
         })}
-        <line className="ground" x1={0} x2={WIDTH} y1={HEIGHT} y2={HEIGHT} />
+        <line className={bench.ground} x1={0} x2={WIDTH} y1={HEIGHT} y2={HEIGHT} />
       </svg>
       <ol>
         {slots.map((slot) => {

@@ -34,6 +34,8 @@ import type { ChangeSet } from "./slot-actions.ts";
 import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
 import { ExtensionRow } from "./extension-row.tsx";
 import { StepLoadText } from "./step-load-text.tsx";
+import bench from "./bench.module.css";
+import plain from "../../theme/plain.module.css";
 
 // Made once, so that a row that is drawn again need not look at them.
 const ROLES = (
@@ -132,7 +134,7 @@ export const SetRow = steady(function SetRow({
         <th scope="row">
           <button
             type="button"
-            className="set-number"
+            className={bench.setNumber}
             aria-expanded={isOpen}
             aria-label={`Set ${number} as a form`}
             onClick={() => setOpen(!isOpen)}
@@ -142,7 +144,7 @@ export const SetRow = steady(function SetRow({
           </button>
         </th>
         <td data-label="Role">
-          <div className="cell-select">
+          <div className={plain.cellSelect}>
             <Select
               aria-label={`Role of set ${number}`}
               value={set.role}
@@ -186,7 +188,7 @@ export const SetRow = steady(function SetRow({
           />
         </td>
         <td data-label="Reserve">
-          <div className="cell-select">
+          <div className={plain.cellSelect}>
             <Select
               aria-label={`Reps in reserve of set ${number}`}
               value={set.effortUpTo === null ? String(set.effort) : "range"}
@@ -217,9 +219,9 @@ export const SetRow = steady(function SetRow({
         </td>
         <td data-label="Hang">{main === undefined ? null : <StepLoadText step={main} />}</td>
         <td>
-          <div className="set-buttons">
+          <div className={bench.setButtons}>
             <select
-              className="small-button"
+              className={plain.smallButton}
               aria-label={`What follows set ${number}`}
               value=""
               onChange={(event) => {
@@ -231,7 +233,7 @@ export const SetRow = steady(function SetRow({
             </select>
             <button
               type="button"
-              className="small-button"
+              className={plain.smallButton}
               onClick={onDuplicate}
               aria-label={`Duplicate set ${number}`}
             >
@@ -239,7 +241,7 @@ export const SetRow = steady(function SetRow({
             </button>
             <button
               type="button"
-              className="small-button"
+              className={plain.smallButton}
               onClick={onRemove}
               aria-label={`Remove set ${number}`}
             >
@@ -250,7 +252,7 @@ export const SetRow = steady(function SetRow({
       </tr>
       {isOpen ? (
         <tr>
-          <td colSpan={8} className="whole-row">
+          <td colSpan={8} className={bench.wholeRow}>
             <SetForm
               set={set}
               number={number}

@@ -27,6 +27,7 @@ import { FillAndNext } from "./fill-and-next.tsx";
 import { IssueLines } from "./issue-line.tsx";
 import { LastTime, SlotHead } from "./slot-head.tsx";
 import { TempoCells } from "./tempo-cells.tsx";
+import bench from "./bench.module.css";
 
 /** The id of the written line of an exercise on the page. */
 export function writtenLineId(slot: Pick<Slot, "id">): string {
@@ -90,7 +91,7 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
     onChange((now) => ({ ...now, sets: now.sets.map((s) => (s.id === id ? to(s) : s)) }));
   const [first] = slot.sets;
   return (
-    <section className="exercise" aria-label={`${number}. ${name}`}>
+    <section className={bench.exercise} aria-label={`${number}. ${name}`}>
       <SlotHead
         name={name}
         number={number}
@@ -114,8 +115,8 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
         onSets={(sets) => onChange((now) => ({ ...now, sets }))}
         onInvalid={onInvalid}
       />
-      <div className="exercise-sets" tabIndex={0} role="region" aria-label={`Sets of ${name}`}>
-        <table className="sets">
+      <div className={bench.exerciseSets} tabIndex={0} role="region" aria-label={`Sets of ${name}`}>
+        <table className={bench.sets}>
           <thead>
             <tr>
               {[
@@ -170,7 +171,7 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
           </tbody>
         </table>
       </div>
-      <div className="exercise-foot">
+      <div className={bench.exerciseFoot}>
         {first === undefined || movement === null ? null : (
           <TempoCells
             name={name}

@@ -1,4 +1,6 @@
 import { steady } from "../steady.ts";
+import bench from "./bench.module.css";
+import plain from "../../theme/plain.module.css";
 
 /** Which exercise it is, and what can be done with it as a whole. */
 export const SlotHead = steady(function SlotHead({
@@ -19,12 +21,12 @@ export const SlotHead = steady(function SlotHead({
   readonly onRemove: () => void;
 }) {
   return (
-    <div className="row">
+    <div className={plain.row}>
       <h2>
-        <span className="soft">{number}</span>
+        <span className={plain.soft}>{number}</span>
         {name}
       </h2>
-      <p className="text soft grow">{about}</p>
+      <p className={`${plain.text} ${plain.soft} ${plain.grow}`}>{about}</p>
       <div>
         <HeadButton onClick={() => onMove(-1)} label={`Move ${name} up`}>
           ↑
@@ -55,7 +57,12 @@ function HeadButton({
   readonly children: React.ReactNode;
 }) {
   return (
-    <button type="button" className="small-button head-button" aria-label={label} onClick={onClick}>
+    <button
+      type="button"
+      className={`${plain.smallButton} ${bench.headButton}`}
+      aria-label={label}
+      onClick={onClick}
+    >
       {children}
     </button>
   );
@@ -70,10 +77,10 @@ export const LastTime = steady(function LastTime({
   readonly strength: string | null;
 }) {
   return (
-    <p className="text last-time">
-      <span className="soft">Last time: </span>
+    <p className={`${plain.text} ${bench.lastTime}`}>
+      <span className={plain.soft}>Last time: </span>
       {last}
-      {strength === null ? null : <span className="soft"> · {strength}</span>}
+      {strength === null ? null : <span className={plain.soft}> · {strength}</span>}
     </p>
   );
 });

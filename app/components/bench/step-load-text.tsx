@@ -4,14 +4,15 @@ import type { Mass } from "~/core/kernel/index.ts";
 import { formatMoved } from "~/format/loading-plan.ts";
 import { formatInUnit, formatMass, formatShare } from "~/format/numbers.ts";
 import { formatRecipe } from "~/format/training.ts";
+import bench from "./bench.module.css";
 
 /** How to make a step's load, and what it comes to in all where that differs from the reading. */
 export function StepLoadText({ step }: { readonly step: SetStep }) {
-  if (step.load.kind !== "made") return <p className="set-hang">–</p>;
+  if (step.load.kind !== "made") return <p className={bench.setHang}>–</p>;
   const { reading, recipe, total, movedFrom, heldFrom } = step.load;
   const differs = total !== null && total.thousandths !== reading.thousandths;
   return (
-    <p className="set-hang">
+    <p className={bench.setHang}>
       {formatRecipe(recipe)} · {inOther(reading)}
       {differs ? ` · ${formatMass(total)} moved` : ""}
       {heldFrom === null ? "" : ` · load limit: the rule gives ${formatMass(heldFrom)}`}
@@ -32,10 +33,10 @@ export function ExtensionLoadText({
   readonly before: SetStep | undefined;
 }) {
   if (step?.load.kind !== "made") return null;
-  if (isEqual(step.load, before?.load)) return <p className="set-hang">the same load</p>;
+  if (isEqual(step.load, before?.load)) return <p className={bench.setHang}>the same load</p>;
   const { reading, recipe, share, movedFrom } = step.load;
   return (
-    <p className="set-hang">
+    <p className={bench.setHang}>
       <strong>{formatMass(reading)}</strong>, {formatRecipe(recipe)} · {inOther(reading)}
       {share === null || Math.abs(share.made - share.asked) < 0.005
         ? ""

@@ -28,6 +28,7 @@ import { useInvalid } from "./use-invalid.ts";
 import { useNewest } from "./use-newest.ts";
 import { useNotation } from "./use-notation.ts";
 import { WrittenLine } from "./written-line.tsx";
+import bench from "./bench.module.css";
 
 /** What a save of a template comes to. */
 export type TemplateReply = { readonly problem: string } | { readonly revision: number };
@@ -158,7 +159,7 @@ function TemplateSlot({
   const name = find(slot.movement)?.name ?? slot.movement;
   const notation = useNotation(slot, station);
   return (
-    <section className="exercise" aria-label={`${number}. ${name}`}>
+    <section className={bench.exercise} aria-label={`${number}. ${name}`}>
       <SlotHead
         name={name}
         number={number}

@@ -2,6 +2,7 @@ import { startTransition, useEffect, useId, useState } from "react";
 import type { Typed } from "~/codec/typed-cells.ts";
 import { OwnForm } from "./own-form.tsx";
 import { useAlive } from "./use-alive.ts";
+import plain from "../../theme/plain.module.css";
 
 /** Tells the bench which cells hold something that is not a value, so that it is not saved over. */
 export type ReportInvalid = (cell: string, message: string | null) => void;
@@ -49,7 +50,7 @@ export function TypedCell<T>({
   };
 
   return (
-    <OwnForm className="cell" style={{ width }}>
+    <OwnForm className={plain.cell} style={{ width }}>
       <input
         aria-label={label}
         aria-invalid={error !== null || invalid}
@@ -66,7 +67,7 @@ export function TypedCell<T>({
         onChange={(event) => type(event.target.value)}
       />
       {error === null ? null : (
-        <div id={`${id}-error`} role="alert" className="cell-error">
+        <div id={`${id}-error`} role="alert" className={plain.cellError}>
           {error}
         </div>
       )}

@@ -16,6 +16,8 @@ import { formatNotationError } from "~/format/notation.ts";
 import { OwnForm } from "./own-form.tsx";
 import type { ReportInvalid } from "./typed-cell.tsx";
 import { useAlive } from "./use-alive.ts";
+import bench from "./bench.module.css";
+import plain from "../../theme/plain.module.css";
 
 /** A line that is being typed into. */
 interface Begun {
@@ -99,20 +101,20 @@ export function WrittenLine({
     event.preventDefault();
   };
   return (
-    <div className="written-line">
-      <div className="row tight">
-        <label className="small-heading grow" htmlFor={id}>
+    <div className={bench.writtenLine}>
+      <div className={`${plain.row} ${plain.tight}`}>
+        <label className={`${plain.smallHeading} ${plain.grow}`} htmlFor={id}>
           Written line
         </label>
         {isTaught ? null : (
-          <span className="text">
+          <span className={plain.text}>
             <Link to="/writing-sets" target="_blank">
               How to write it
             </Link>
           </span>
         )}
       </div>
-      <OwnForm className="line-field" data-typed={room} data-written={written}>
+      <OwnForm className={bench.lineField} data-typed={room} data-written={written}>
         <textarea
           id={id}
           ref={input}
@@ -184,9 +186,9 @@ function ErrorAt({
   const from = Math.max(0, error.at - 24);
   const end = error.at + Math.max(1, error.length);
   return (
-    <div id={id} role="alert" className="error-at">
-      <p className="text">▸ {formatNotationError(error)}</p>
-      <div className="text soft">
+    <div id={id} role="alert" className={bench.errorAt}>
+      <p className={plain.text}>▸ {formatNotationError(error)}</p>
+      <div className={`${plain.text} ${plain.soft}`}>
         {from > 0 ? "…" : ""}
         {text.slice(from, error.at)}
         <mark>{text.slice(error.at, end) === "" ? "▁" : text.slice(error.at, end)}</mark>

@@ -12,6 +12,7 @@ import { useCatalogue } from "../catalogue.ts";
 import { Ledger } from "../ledger.tsx";
 import { Section } from "../page.tsx";
 import { CorrectSet } from "./correct-set.tsx";
+import plain from "../../theme/plain.module.css";
 
 /** Every exercise as it was planned and as it was done, with what was said of it; behind it `children`. */
 export function PlannedAndDone({
@@ -40,7 +41,7 @@ export function PlannedAndDone({
             <tr key={slot.id}>
               <th scope="row">{find(slot.movement)?.name ?? slot.movement}</th>
               <td>{formatSets(slot, find)}</td>
-              <Box component="td" sx={{ "& .opened": { mt: 0 } }}>
+              <Box component="td" sx={{ [`& .${plain.opened}`]: { mt: 0 } }}>
                 {loggedSets.length === 0
                   ? skipped === null
                     ? "nothing logged"
