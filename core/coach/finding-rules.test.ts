@@ -238,6 +238,11 @@ describe("what findings are judged by", () => {
     expect(codes(both)).not.toContain("belowBand/vastusLateralis");
   });
 
+  it("asks for less on a low day only of an exercise with more than two hard sets", () => {
+    expect(codes(judging(quads(2), { readiness: 1 }))).not.toContain("lowReadiness");
+    expect(codes(judging(quads(3), { readiness: 1 }))).toContain("lowReadiness");
+  });
+
   it("halves what is asked of somebody new, and what is too much", () => {
     const brief = { goal: "firstSteps" as const };
     expect(codes(judging(quads(4), { brief }))).not.toContain("belowBand/vastusLateralis");

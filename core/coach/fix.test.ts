@@ -216,3 +216,27 @@ describe("a fix", () => {
     expect(findingsOf(j)[0]?.fact.code).toBe("needsClearing");
   });
 });
+
+describe("an exercise that is added", () => {
+  const added = (slug: string, ...present: readonly string[]) => {
+    const j = judging(sessionOf(...present.map((p) => exercise(p, 2))));
+    const movement = SHIPPED_MOVEMENTS.find(({ ref }) => ref === `shipped:${slug}`)!;
+    const station = FULL_GYM.find((s) => s.serves.includes(movement.ref))!;
+    const plan = applyFix({ kind: "add", movement, station }, j, sampleNewId);
+    return slotsOf(plan).map(({ movement: ref }) => ref.slice("shipped:".length));
+  };
+
+  it("stands where the approach has it, the others in their order", () => {
+    expect(added("standing-calf-raise", "leg-extension", "back-squat")).toEqual([
+      "leg-extension",
+      "back-squat",
+      "standing-calf-raise",
+    ]);
+    expect(added("back-squat", "leg-extension", "standing-calf-raise")).toEqual([
+      "back-squat",
+      "leg-extension",
+      "standing-calf-raise",
+    ]);
+    expect(added("back-squat")).toEqual(["back-squat"]);
+  });
+});

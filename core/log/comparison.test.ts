@@ -49,6 +49,15 @@ describe("like with like", () => {
     ]);
   });
 
+  it("calls a tempo just another where a phase is not told in seconds, and easier where all is faster", () => {
+    const to = (tempo: Partial<typeof OPEN_TEMPO>) =>
+      between({ tempo: slow }, { tempo: { ...slow, ...tempo } });
+    const other = [{ aspect: "tempo", direction: "other" }];
+    expect(to({ lower: "explosive" })).toEqual(other);
+    expect(between({ tempo: { ...slow, lower: "explosive" } }, { tempo: slow })).toEqual(other);
+    expect(to({ lower: 2 })).toEqual([{ aspect: "tempo", direction: "easier" }]);
+  });
+
   it("calls a tempo with one phase slower and one faster just another", () => {
     const mixed = { ...OPEN_TEMPO, lower: 4, lift: 1 };
     expect(between({ tempo: { ...OPEN_TEMPO, lower: 3, lift: 2 } }, { tempo: mixed })).toEqual([

@@ -79,7 +79,8 @@ export function compareChoices(
   to: string,
 ): -1 | 0 | 1 | null {
   if (from === to) return 0;
-  const [a, b] = [from, to].map((choice) => parameter?.rising?.indexOf(choice) ?? -1);
-  if (a === undefined || b === undefined || a < 0 || b < 0) return null;
+  const rising = parameter?.rising ?? [];
+  const [a, b] = [rising.indexOf(from), rising.indexOf(to)];
+  if (a < 0 || b < 0) return null;
   return b > a ? 1 : -1;
 }

@@ -3,7 +3,12 @@ import { findMovement, SHIPPED_MOVEMENTS } from "../movement/catalogue/index.ts"
 import { isApproachRef } from "./approach.ts";
 import { QUESTION_NAMES, sideSays, sidesOfQuestion } from "./questions.ts";
 import { defaultsFor, orderRank, sessionsAWeek, weeklyBands } from "./settings.ts";
-import { DEFAULT_APPROACH, findShippedApproach, SHIPPED_APPROACHES } from "./shipped-approaches.ts";
+import {
+  approachAmong,
+  DEFAULT_APPROACH,
+  findShippedApproach,
+  SHIPPED_APPROACHES,
+} from "./shipped-approaches.ts";
 
 const approach = (slug: string) => findShippedApproach(`shipped:${slug}`)!;
 const movement = (slug: string) => findMovement(`shipped:${slug}`)!;
@@ -28,6 +33,16 @@ describe("the approaches that ship", () => {
     expect(sideSays("order", "calvesFirst")).toContain("Calves first");
     expect(sideSays("order", "whatever")).toBeNull();
   });
+});
+
+it("the approach of a brief is the one it names, or the middle one where it names none that is there", () => {
+  const chosen = SHIPPED_APPROACHES.find(({ ref }) => ref !== DEFAULT_APPROACH)!;
+  const among = (ref: Parameters<typeof approachAmong>[1]) =>
+    approachAmong(SHIPPED_APPROACHES, ref);
+  expect(among(chosen.ref)).toBe(chosen);
+  expect(among(null).ref).toBe(DEFAULT_APPROACH);
+  expect(among("shipped:gone").ref).toBe(DEFAULT_APPROACH);
+  expect(() => approachAmong([chosen], null)).toThrow("missing");
 });
 
 describe("what follows from an approach", () => {

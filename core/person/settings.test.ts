@@ -118,3 +118,34 @@ describe("what else a school settles", () => {
     expect(ranked.map(({ name }) => name)).toEqual(names);
   });
 });
+
+describe("an isolation", () => {
+  it.each([
+    ["leg-extension", true],
+    ["seated-leg-curl", true],
+    ["back-squat", false],
+    ["romanian-deadlift", false],
+    ["barbell-hip-thrust", false],
+  ])("%s: %s", (slug, is) => {
+    expect(isIsolation(movement(slug))).toBe(is);
+  });
+
+  it("is a thrust only where neither bar nor loaded machine lies on it", () => {
+    const thrust = movement("barbell-hip-thrust");
+    const loaded = (...loadings: (typeof thrust)["loadings"][number][]) =>
+      isIsolation({ ...thrust, jointActions: ["hipExtension"], loadings });
+    expect(loaded("bodyweight", "band")).toBe(true);
+    expect(loaded("bodyweight", "bar")).toBe(false);
+    expect(loaded("plateMachine", "band")).toBe(false);
+  });
+});
+
+it("conditioning and mobility come last, whatever the approach", () => {
+  const last = { ...squat!, pattern: "conditioning" } as const;
+  const also = { ...squat!, pattern: "mobility" } as const;
+  for (const order of ["compoundFirst", "calvesFirst"] as const) {
+    expect(orderRank(last, { ...middle, order })).toBe(9);
+    expect(orderRank(also, { ...middle, order })).toBe(9);
+    expect(orderRank(squat!, { ...middle, order })).toBeLessThan(9);
+  }
+});

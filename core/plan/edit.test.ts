@@ -98,6 +98,34 @@ describe("editing a plan", () => {
   });
 });
 
+const NO_REST = { kind: "fixed", seconds: seconds(0) } as const;
+
+it("items are changed in their own block, and nothing of exercises", () => {
+  const general = (n: number): Block => ({
+    kind: "prepare",
+    id: sampleId(n),
+    lineageId: sampleId(n + 50),
+    items: [],
+    rounds: count(1),
+    restAfterRound: NO_REST,
+  });
+  const to = { items: [], rounds: count(2), restAfterRound: NO_REST };
+  const with2 = { ...plan, blocks: [general(850), general(851), ...plan.blocks] };
+  const changed = applyEdit(with2, {
+    kind: "changeItems",
+    block: sampleId(850),
+    to,
+  });
+  expect(changed.blocks[0]).toEqual({ ...general(850), rounds: 2 });
+  expect(changed.blocks.slice(1)).toEqual(with2.blocks.slice(1));
+  const none = applyEdit(with2, {
+    kind: "changeItems",
+    block: first!.id,
+    to,
+  });
+  expect(none).toEqual(with2);
+});
+
 describe("joining exercises into a rotation", () => {
   const rests = {
     restBetween: { kind: "fixed", seconds: seconds(15) },

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { amountKg, kg, seconds, share } from "../kernel/index.ts";
+import { amountKg, count, kg, seconds, share } from "../kernel/index.ts";
 import { loadsBetween } from "../gym/index.ts";
 import { OPEN_TEMPO } from "../plan/index.ts";
 import { lastKey, type ExposedSet } from "../log/index.ts";
@@ -149,5 +149,26 @@ describe("the table of loads", () => {
     expect(table[14]?.[0]).not.toBeNull();
     expect(table[14]?.[1]).toBeNull();
     expect(table[10]?.[4]).not.toBeNull();
+  });
+});
+
+describe("what somebody usually takes for so many reps", () => {
+  const usual = (...sets: readonly ExposedSet[]) => {
+    const record = strengthRecordOf([sampleExposure(sets)], null, USUAL_RULES)!;
+    const key = lastKey(record.movement, record.station);
+    const context = unrollContextFrom({ [key]: record }, null, USUAL_RULES);
+    return (reps: number) => context.usualTotal(record.movement, record.station, count(reps));
+  };
+
+  it("is the middle of what was moved for as many reps, or one more or less", () => {
+    const of = usual(did(100, 8), did(90, 9), did(95, 8), did(60, 15));
+    expect(of(8)).toEqual(kg(95));
+    expect(of(14)).toEqual(kg(60));
+  });
+
+  it("leaves out unknown reps and loads, and partial reps", () => {
+    const partial = set(kg(140), 8, 2, { hasPartials: true });
+    const of = usual(did(100, 8), partial, set(kg(50), null, 2), set(null, 8, 2));
+    expect(of(8)).toEqual(kg(100));
   });
 });

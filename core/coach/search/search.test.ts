@@ -3,6 +3,7 @@ import { describe, expect, it } from "vitest";
 import { MUSCLE_LENGTHS, PATTERNS, REGIONS, kg } from "../../kernel/index.ts";
 import { SHIPPED_MOVEMENTS } from "../../movement/catalogue/index.ts";
 import { stationFor } from "../../plan/index.ts";
+import { bringsOf } from "../brings.ts";
 import { judge } from "../judged.ts";
 import { ANYTHING, findMovements, type Query } from "./find.ts";
 import { substitutesFor, swapSlot, type SwapCause, type SwapContext } from "./substitute.ts";
@@ -230,4 +231,18 @@ describe("substitutes", () => {
     const single = swapSlot(slot, { ...to!, movement: movementOf("single-leg-press") }, "right");
     expect(single.sets[0]?.side).toEqual({ kind: "each", first: "right", matchFirst: false });
   });
+});
+
+it("an exercise that the session holds already brings four points less, and nothing else differs", () => {
+  const leg = SHIPPED_MOVEMENTS.find(({ ref }) => ref === "shipped:leg-extension")!;
+  const station = FULL_GYM.find((s) => s.serves.includes(leg.ref))!;
+  const scoreIn = (slug: string) => {
+    const j = judge(judging(sessionOf(exercise("leg-extension", 2))));
+    const slots = j.slots.map((s) => ({
+      ...s,
+      slot: { ...s.slot, movement: `shipped:${slug}` as const },
+    }));
+    return bringsOf(leg, station, { ...j, slots }).score;
+  };
+  expect(scoreIn("sissy-squat") - scoreIn("leg-extension")).toBe(4);
 });

@@ -1,0 +1,66 @@
+import { describe, expect, it } from "vitest";
+import { count, instant, kg } from "../kernel/index.ts";
+import { lastKey } from "./exposure.ts";
+import { before, seriesOf, upTo, type History, type TrainedSession } from "./history.ts";
+import {
+  sampleContext,
+  sampleDay,
+  sampleId,
+  sampleLoggedSet,
+  samplePlan,
+  sampleSet,
+  sampleSlot,
+  sampleStation,
+} from "../../tests/samples/index.ts";
+
+const SLOT = sampleSlot([sampleSet(1)]);
+const session = (n: number): TrainedSession => ({
+  id: sampleId(n),
+  day: sampleDay(),
+  startedAt: instant(n * 1000),
+  document: samplePlan(SLOT),
+});
+const done = (reading: number, context = sampleContext()) => ({
+  loggedSets: [
+    sampleLoggedSet(sampleSet(1), {
+      slotId: SLOT.id,
+      reading: kg(reading),
+      fullReps: count(8),
+    }),
+  ],
+  contexts: [{ ...context, slotId: SLOT.id }],
+  pains: [],
+});
+const STATION = sampleStation();
+const history = (over: Partial<History> = {}): History => ({
+  sessions: [session(2), session(1)],
+  performed: new Map([
+    [sampleId<"sessionLog">(1), done(60)],
+    [sampleId<"sessionLog">(2), done(65)],
+  ]),
+  versions: new Map([[sampleContext().stationVersion, STATION]]),
+  ...over,
+});
+const loads = (h: History) =>
+  (seriesOf(h).get(lastKey(SLOT.movement, SLOT.station)) ?? []).map(({ sets }) => sets[0]?.reading);
+
+describe("what a person's history says", () => {
+  it("is every session's exposures, the oldest first", () => {
+    expect(loads(history())).toEqual([kg(60), kg(65)]);
+  });
+
+  it("leaves out what was not performed, has no context, or stands on equipment that nobody knows", () => {
+    expect(loads(history({ performed: new Map([[sampleId<"sessionLog">(1), done(60)]]) }))).toEqual(
+      [kg(60)],
+    );
+    const bare = { ...done(60), contexts: [] };
+    expect(loads(history({ performed: new Map([[sampleId<"sessionLog">(1), bare]]) }))).toEqual([]);
+    expect(loads(history({ versions: new Map() }))).toEqual([]);
+  });
+
+  it("can be looked at as it stood before a session, and up to it", () => {
+    expect(loads(before(history(), session(2)))).toEqual([kg(60)]);
+    expect(loads(upTo(history(), session(2)))).toEqual([kg(60), kg(65)]);
+    expect(loads(upTo(history(), session(1)))).toEqual([kg(60)]);
+  });
+});
