@@ -3,6 +3,7 @@ import type { Id } from "../kernel/index.ts";
 /** A set that something follows from, or one extension of it. */
 export interface SetReference {
   readonly set: Id<"set">;
+  /** The extension, under the name that it is stored by; null for the set itself. */
   readonly part: Id<"extension"> | null;
 }
 
