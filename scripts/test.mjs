@@ -32,10 +32,13 @@ let passed = 0;
 let failed = 0;
 const begun = performance.now();
 
-function count(name, ok, bad) {
+function count(name, ok, bad, since) {
   passed += ok;
   failed += bad;
-  console.log(`${bad === 0 ? "ok    " : "FAILED"} ${name}: ${ok} passed, ${bad} failed`);
+  const took = Math.round((performance.now() - since) / 1000);
+  console.log(
+    `${bad === 0 ? "ok    " : "FAILED"} ${name}: ${ok} passed, ${bad} failed, in ${took} s`,
+  );
 }
 
 function run(command, args, extra = {}) {
@@ -56,20 +59,22 @@ function run(command, args, extra = {}) {
 
 /** A check that passes or fails as a whole. */
 async function check(name, command, args) {
+  const since = performance.now();
   const { status, output } = await run(command, args);
   if (status !== 0) console.log(output);
-  count(name, status === 0 ? 1 : 0, status === 0 ? 0 : 1);
+  count(name, status === 0 ? 1 : 0, status === 0 ? 0 : 1, since);
 }
 
 /** A test runner that writes a JSON report; no report, no test or an unexplained exit code is a failure. */
 async function suite(name, command, args, report, read, extra = {}) {
+  const since = performance.now();
   const { status, output } = await run(command, args, extra);
   const counted = existsSync(report)
     ? read(JSON.parse(readFileSync(report, "utf8")))
     : { ok: 0, bad: 0 };
   const isSilent = counted.ok + counted.bad === 0 || (status !== 0 && counted.bad === 0);
   if (status !== 0 || isSilent) console.log(output);
-  count(name, counted.ok, counted.bad + (isSilent ? 1 : 0));
+  count(name, counted.ok, counted.bad + (isSilent ? 1 : 0), since);
 }
 
 const vitest = (project) => {
