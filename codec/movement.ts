@@ -32,6 +32,17 @@ const stimulus = z.object({
   profile: z.enum(RESISTANCE_PROFILES).exactOptional(),
 });
 
+/** Complete by type: a field that is not read here would be written and lost. */
+const setUpParameter = {
+  name: z.string(),
+  choices: z.array(z.string()),
+  usual: z.string(),
+  shifts: z.record(z.string(), stimulus).exactOptional(),
+  claimed: z.string().exactOptional(),
+  answers: z.partialRecord(z.enum(SET_UP_NEEDS), z.string()).exactOptional(),
+  rising: z.array(z.string()).exactOptional(),
+} satisfies Readonly<Record<keyof SetUpParameter, z.ZodType>>;
+
 /** A studio's own movement as stored: all but its reference. */
 export const movementCodec: z.ZodType<Omit<Movement, "ref">> = z.object({
   name: z.string(),
@@ -55,16 +66,7 @@ export const movementCodec: z.ZodType<Omit<Movement, "ref">> = z.object({
   difficulty: z.enum(["beginner", "trained", "advanced"]),
   setUpEffort: z.enum(["little", "some", "much"]),
   loadings: z.array(z.enum(LOADING_KINDS)),
-  setUp: z.array(
-    z.object({
-      name: z.string(),
-      choices: z.array(z.string()),
-      usual: z.string(),
-      shifts: z.record(z.string(), stimulus).exactOptional(),
-      claimed: z.string().exactOptional(),
-      answers: z.partialRecord(z.enum(SET_UP_NEEDS), z.string()).exactOptional(),
-    }),
-  ),
+  setUp: z.array(z.object(setUpParameter)),
   tempoStart: z.enum(["lower", "lift"]),
   usualRep: secondsCodec,
   breathing: z.string(),
@@ -168,8 +170,10 @@ export function movementFormCodec(
         if (wrong === null) return;
         ctx.addIssue({ code: "custom", path: ["substitutes", i, "movement"], message: wrong });
       });
-      for (const line of setUpLines(form.setUp)) {
-        const wrong = wrongInSetUp(line);
+      const lines = setUpLines(form.setUp);
+      for (const [i, line] of lines.entries()) {
+        const isTwice = lines.some((other, j) => j < i && isSameName(other.name, line.name));
+        const wrong = isTwice ? `“${line.name}” is listed twice.` : wrongInSetUp(line);
         if (wrong !== null) ctx.addIssue({ code: "custom", path: ["setUp"], message: wrong });
       }
     })
@@ -198,11 +202,14 @@ function setUpLines(typed: string): readonly TypedParameter[] {
     });
 }
 
+const isSameName = (a: string, b: string) => a.toLowerCase() === b.toLowerCase();
+
 /** Names and choices become keys and values of a plan's set-up, so they are held to its bound. */
 function wrongInSetUp({ name, choices }: TypedParameter): string | null {
   if (name === "") return "Each line names what is set up first, like Stance: hip width, wide.";
   if (choices.length < 2)
     return `“${name}” needs at least two choices, like Stance: hip width, wide.`;
+  if (new Set(choices).size < choices.length) return `“${name}” names a choice twice.`;
   return [name, ...choices].some((word) => word.length > SET_UP_WORD)
     ? `“${name}”: names and choices have at most ${SET_UP_WORD} characters.`
     : null;

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { mass, type Mass, massUnitField, instant } from "~/core/kernel/index.ts";
+import { mass, type Mass, massUnitField, instantField } from "~/core/kernel/index.ts";
 import { dayCodec } from "./values.ts";
 
 /** A JSON column: the driver hands over text, some servers an object. */
@@ -23,7 +23,7 @@ export function storedJson<T>(codec: z.ZodType<T>, value: T): string {
 /** An instant column: BIGINT milliseconds, as number or, beyond safety, text. */
 export const instantColumn = z
   .union([z.number(), z.string().regex(/^\d+$/).transform(Number)])
-  .transform(instant);
+  .pipe(instantField);
 
 /** A DATE column, as text. */
 export const dayColumn = z.string().pipe(dayCodec);

@@ -44,7 +44,7 @@ export async function trainSession(
       device,
       seq: commands.length + 1,
       parent: null,
-      at: clock,
+      at: instant(clock),
       body,
     });
   const stations = await listStations(at(course.start), sessionLog.gymId);

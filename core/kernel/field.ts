@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { isMovementRef, isId, type Id, type IdOf, type MovementRef } from "./identity.ts";
+import { instant, isInstant } from "./calendar.ts";
 import { isThousandths, mass, type Mass, type MassUnit } from "./mass.ts";
 
 /** What a number counts or measures; `percent` is written per cent and stored as a fraction. */
@@ -61,6 +62,13 @@ export const movementField = holding(
   ),
   { kind: "movement" },
 );
+
+/** A moment as stored and sent: whole milliseconds since 1970, as far as a date reaches. */
+export const instantField = z
+  .int()
+  .min(0)
+  .refine(isInstant, "expected a moment that a date can hold")
+  .transform(instant);
 
 const MASS_UNITS = ["kg", "lb"] as const satisfies readonly MassUnit[];
 export const massUnitField = z.enum(MASS_UNITS);

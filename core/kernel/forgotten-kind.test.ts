@@ -174,7 +174,6 @@ function refused(): ReadonlyMap<string, readonly string[]> {
 /** Where each kind has to be known, besides its own file and its family's table. */
 const PLACES: Readonly<Record<string, readonly string[]>> = {
   dummyTarget: [
-    "core/plan/notation/extension.ts",
     "core/plan/notation/target.ts",
     "core/unroll/expand.ts",
     "format/fields.ts",

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { applied, idField, unionOf, type FamilyOf } from "../kernel/index.ts";
+import { applied, idField, instantField, unionOf, type FamilyOf } from "../kernel/index.ts";
 import * as context from "./command/context.ts";
 import * as end from "./command/end.ts";
 import * as note from "./command/note.ts";
@@ -35,7 +35,7 @@ export const commandField = z
     device: idField("device"),
     seq: z.number().int().min(1).max(1_000_000),
     parent: idField("command").nullable(),
-    at: z.number().int().min(0),
+    at: instantField,
     body: commandBodyField,
   })
   .readonly();

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { instant } from "../kernel/index.ts";
 import type { Command, OrderedCommand } from "./command.ts";
 import { elapsed, lastLogged, momentOf } from "./rest-clock.ts";
 import { sampleCommand, sampleLoggedSet, sampleSet } from "../../tests/samples/index.ts";
@@ -33,35 +34,35 @@ describe("the time since a set", () => {
 
 describe("the set logged last", () => {
   const [one, two] = [sampleSet(1), sampleSet(2)];
-  const part = (set: typeof one, seq: number, at: number, parent: Command["parent"] = null) => ({
+  const logged = (set: typeof one, seq: number, at: number, parent: Command["parent"] = null) => ({
     ...sampleCommand(1, seq, { kind: "part", part: sampleLoggedSet(set) }, parent),
-    at,
+    at: instant(at),
   });
   const acked = (...commands: Command[]): OrderedCommand[] =>
     commands.map((command, i) => ({ command, position: i + 1 }));
   const seqOf = (entries: readonly OrderedCommand[]) => lastLogged(entries)?.command.seq ?? null;
 
   it("is the newest by the order of the log, not by the clock of the device", () => {
-    expect(seqOf(acked(part(one, 1, 9000), part(two, 2, 100)))).toBe(2);
+    expect(seqOf(acked(logged(one, 1, 9000), logged(two, 2, 100)))).toBe(2);
   });
 
   it("stays the same when it, or an earlier one, is corrected", () => {
-    const [first, second] = [part(one, 1, 1), part(two, 2, 2)];
-    expect(seqOf(acked(first, second, part(one, 3, 3, first.commandId)))).toBe(2);
-    expect(seqOf(acked(first, second, part(two, 3, 3, second.commandId)))).toBe(2);
+    const [first, second] = [logged(one, 1, 1), logged(two, 2, 2)];
+    expect(seqOf(acked(first, second, logged(one, 3, 3, first.commandId)))).toBe(2);
+    expect(seqOf(acked(first, second, logged(two, 3, 3, second.commandId)))).toBe(2);
   });
 
   it("is the one before where it was removed, and itself again once it is logged anew", () => {
-    const [first, second] = [part(one, 1, 1), part(two, 2, 2)];
+    const [first, second] = [logged(one, 1, 1), logged(two, 2, 2)];
     const key = sampleLoggedSet(two).key;
     const removal = sampleCommand(1, 3, { kind: "removePart", key }, second.commandId);
     expect(seqOf(acked(first, second, removal))).toBe(1);
-    expect(seqOf(acked(first, second, removal, part(two, 4, 4, removal.commandId)))).toBe(4);
+    expect(seqOf(acked(first, second, removal, logged(two, 4, 4, removal.commandId)))).toBe(4);
   });
 
   it("is one that is only on the device before those of the server, and none where none is", () => {
-    const unsent = { command: part(two, 2, 1), position: null };
-    expect(seqOf([unsent, ...acked(part(one, 1, 5))])).toBe(2);
+    const unsent = { command: logged(two, 2, 1), position: null };
+    expect(seqOf([unsent, ...acked(logged(one, 1, 5))])).toBe(2);
     expect(lastLogged([])).toBeNull();
   });
 });

@@ -92,7 +92,12 @@ describe("a set-up parameter that is typed over a known one", () => {
     });
   });
 
-  it("is new where none was known by its name", () => {
+  it("is new where none was known by its name, or nothing of what was known is left", () => {
+    expect(typedOver({ name: "Heels", choices: ["wedge", "plate"] }, [heels])).toEqual({
+      name: "Heels",
+      choices: ["wedge", "plate"],
+      usual: "wedge",
+    });
     expect(typedOver({ name: "Toes", choices: ["in", "out"] }, [heels])).toEqual({
       name: "Toes",
       choices: ["in", "out"],

@@ -54,9 +54,9 @@ export function typedOver(
   before: readonly SetUpParameter[],
 ): SetUpParameter {
   const typed = { name, choices, usual: choices[0] ?? "" };
-  const known = before.find((parameter) => keyOf(parameter) === keyOf(typed));
-  if (known === undefined) return typed;
   const isThere = (choice: string | undefined) => choice !== undefined && choices.includes(choice);
+  const known = before.find((parameter) => keyOf(parameter) === keyOf(typed));
+  if (known === undefined || !known.choices.some(isThere)) return typed;
   const shifts = Object.entries(known.shifts ?? {}).filter(([choice]) => isThere(choice));
   const answers = Object.entries(known.answers ?? {}).filter(([, choice]) => isThere(choice));
   const rising = (known.rising ?? []).filter(isThere);

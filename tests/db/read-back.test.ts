@@ -38,7 +38,7 @@ import { addTemplate, getTemplate } from "~/server/db/templates.server.ts";
 import { MOVEMENT_FIELDS } from "../arbitrary/forms.ts";
 import { anyPlan } from "../arbitrary/plan.ts";
 import { Device } from "./sets.ts";
-import { addSquats, inStudio } from "./studio.ts";
+import { addSquats, inStudio, NOW } from "./studio.ts";
 
 const here = inStudio();
 
@@ -220,7 +220,18 @@ describe("what a form takes is written and read back equal:", () => {
   });
 
   it("an exercise of one's own", async () => {
-    const codec = movementFormCodec((ref) => findMovement(ref) !== null, null, []);
+    // All that can be known of a set-up beyond what the form says.
+    const [name, first, second] = ["Stance", "hip width", "wide"];
+    const begun = {
+      name,
+      choices: [first, second],
+      usual: first,
+      claimed: "Wide for the adductors",
+      shifts: { [second]: { length: "stretched" as const } },
+      answers: { tightAnkle: second },
+      rising: [first, second],
+    };
+    const codec = movementFormCodec((ref) => findMovement(ref) !== null, null, [begun]);
     await readsBack(spoiled(MOVEMENT_FIELDS), codec, async (written) => {
       const id = await addMovement(here.studio.scope, written, null);
       const own = (await listOwnMovements(here.studio.scope)).find((m) => m.id === id);
@@ -357,10 +368,19 @@ describe("what a form takes is written and read back equal:", () => {
       fc.constantFrom(null, 0, 1, 12.5, 12.3456789, 999, 1000, 1001, -1, 1e9),
       fc.double({ noNaN: true, min: 0, max: 100_000 }),
     );
-    const forms = fc.record({ note: hostile, seconds: numbers, metres: numbers, reps: numbers });
+    // The latest that a date can hold, and what a number can hold beyond it.
+    const clocks = fc.constantFrom(0, Number(NOW), 8.64e15, 8.64e15 + 1, Number.MAX_SAFE_INTEGER);
+    const forms = fc.record({
+      note: hostile,
+      seconds: numbers,
+      metres: numbers,
+      reps: numbers,
+      at: clocks,
+    });
     let seq = 0;
-    const commands = forms.map(({ note, seconds, metres, reps }) => ({
+    const commands = forms.map(({ note, seconds, metres, reps, at }) => ({
       ...model,
+      at,
       commandId: newId<"command">(),
       body: {
         kind: "part",
@@ -379,8 +399,8 @@ describe("what a form takes is written and read back equal:", () => {
         started.value as Id<"sessionLog">,
       );
       return {
-        written: [sent.body, performedOf(foldCommands(all)).loggedSets],
-        read: [all.at(-1)?.command.body, rows?.loggedSets],
+        written: [sent.body, sent.at, performedOf(foldCommands(all)).loggedSets],
+        read: [all.at(-1)?.command.body, all.at(-1)?.command.at, rows?.loggedSets],
       };
     });
   });

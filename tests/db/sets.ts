@@ -1,5 +1,5 @@
 import { newId } from "~/codec/new-id.ts";
-import { type Id, count, kg, type Mass } from "~/core/kernel/index.ts";
+import { type Id, count, kg, type Mass, instant } from "~/core/kernel/index.ts";
 import { type Command, type CommandBody, plannedContext } from "~/core/log/index.ts";
 import { slotsOf, type Rir } from "~/core/plan/index.ts";
 import { getStation } from "~/server/db/gyms.server.ts";
@@ -61,7 +61,7 @@ export class Device {
       device: this.id,
       seq: this.#seq,
       parent,
-      at: 1_000 + this.#seq,
+      at: instant(1_000 + this.#seq),
       body,
     };
   }

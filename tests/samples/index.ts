@@ -12,6 +12,7 @@ import {
   seconds,
   share,
   type Mass,
+  instant,
 } from "~/core/kernel/index.ts";
 import type {
   Command,
@@ -248,7 +249,7 @@ export function sampleCommand(
     device: sampleId(device),
     seq,
     parent,
-    at: 1_000_000 + seq,
+    at: instant(1_000_000 + seq),
     body,
   };
 }

@@ -2,7 +2,7 @@ import { openDB, type DBSchema, type IDBPDatabase } from "idb";
 import { newId } from "~/codec/new-id.ts";
 import { commandCodec, orderedCommandCodec } from "~/codec/command.ts";
 import { heldSessionCodec, type HeldSession } from "~/codec/hand-in.ts";
-import { isId, type Id, idField } from "~/core/kernel/index.ts";
+import { isId, type Id, idField, type Instant } from "~/core/kernel/index.ts";
 import {
   foldCommands,
   parentFor,
@@ -62,7 +62,7 @@ export interface LogStore {
   append(
     sessionLogId: Id<"sessionLog">,
     compose: (log: SessionLog) => readonly Entry[],
-    at: number,
+    at: Instant,
   ): Promise<readonly Command[]>;
   /** Writes down what the server has; a command that was only here gets its position. */
   merge(commands: readonly OrderedCommand[]): Promise<void>;

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { HeldSession } from "~/codec/hand-in.ts";
-import type { Id } from "~/core/kernel/index.ts";
+import { instant, type Id } from "~/core/kernel/index.ts";
 import {
   foldCommands,
   momentOf,
@@ -131,7 +131,7 @@ export function useSessionLog(
       }
       let made: readonly Command[];
       try {
-        made = await store.append(sessionLogId, compose, Date.now());
+        made = await store.append(sessionLogId, compose, instant(Date.now()));
         await show(store);
         setTrouble((before) => (before?.kind === "notSaved" ? null : before));
       } catch (error) {
