@@ -1,7 +1,13 @@
-import type { CountedField, LoggedSet, ExposedSet, Exposure } from "~/core/log/index.ts";
+import type {
+  CountedField,
+  LoggedSet,
+  ExposedSet,
+  Exposure,
+  SessionReview,
+} from "~/core/log/index.ts";
 import { sameReading } from "~/core/kernel/index.ts";
-import { formatMass, formatShortDay } from "./numbers.ts";
-import { formatRir } from "./training.ts";
+import { formatMass, formatSets, formatShortDay } from "./numbers.ts";
+import { formatRir, REGION_NAMES } from "./training.ts";
 
 /** "100 kg × 12, 11, 10", or set by set where the loads differ; unknown reps are a question mark. */
 export function formatSetsDone(sets: readonly ExposedSet[]): string {
@@ -39,4 +45,14 @@ export function formatLoggedSet(loggedSet: LoggedSet): string {
     loggedSet[field] === null ? [] : [`${loggedSet[field]}${unit}`],
   ).join(" + ");
   return `${loggedSet.reading === null ? "?" : formatMass(loggedSet.reading)} × ${done === "" ? "?" : done}`;
+}
+
+/** "Vastus lateralis: 9 direct sets planned, 7 done." */
+export function formatPlannedAndDone({
+  region,
+  planned,
+  done,
+}: NonNullable<SessionReview["most"]>): string {
+  const sets = planned === 1 ? "direct set" : "direct sets";
+  return `${REGION_NAMES[region]}: ${formatSets(planned)} ${sets} planned, ${formatSets(done)} done.`;
 }

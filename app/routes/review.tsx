@@ -6,12 +6,12 @@ import { fieldOf, readDecisions, type NamedLine } from "~/codec/decisions.ts";
 import { correctionFormCodec, reconsiderFormCodec } from "~/codec/correction.ts";
 import { plannedDayField } from "~/codec/days.ts";
 import { dayAt } from "~/core/kernel/index.ts";
-import { mostDirect, reviewOf } from "~/core/log/index.ts";
+import { reviewOf } from "~/core/log/index.ts";
 import { linesToRule } from "~/core/progress/index.ts";
-import { unrollContextOf } from "~/core/unroll/index.ts";
 import { findSlot, type Slot } from "~/core/plan/index.ts";
 import { formatClock, formatDay } from "~/format/numbers.ts";
 import { formatCorrectionError, formatReconsiderError } from "~/format/corrections.ts";
+import { formatPlannedAndDone } from "~/format/exposure.ts";
 import { formatPlanNextError } from "~/format/next-session.ts";
 import { approachAmong, volumePolicyOf } from "~/core/person/index.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
@@ -40,7 +40,7 @@ import { nameOfLine } from "../components/slot-proposals.tsx";
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const sessionLog = orNotFound(await getSessionLog(scope, idParam<"sessionLog">(params.runId)));
-  const [commands, { slots }, rulings, next, changed, authors, gym, approaches, briefs] =
+  const [commands, { slots, context }, rulings, next, changed, authors, gym, approaches, briefs] =
     await Promise.all([
       commandsAfter(scope, sessionLog.id, 0),
       proposalsFor(scope, sessionLog),
@@ -64,11 +64,11 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
     open: changed.open,
   };
   const waiting = linesToRule(slots);
+  const policy = volumePolicyOf(approach.stances);
   return {
     sessionLog,
-    commands,
+    review: reviewOf(sessionLog.document, commands, context, policy),
     proposals,
-    approach,
     waiting,
     next,
     since,
@@ -125,17 +125,10 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
 });
 
 export default function Review({ loaderData, actionData }: Route.ComponentProps) {
-  const { sessionLog, commands, proposals, approach, waiting, next, since, authors, timeZone } =
-    loaderData;
+  const { sessionLog, review, proposals, waiting, next, since, authors, timeZone } = loaderData;
   const { find } = useCatalogue();
-  const context = unrollContextOf(
-    proposals.flatMap(({ station }) => station ?? []),
-    find,
-  );
-  const policy = volumePolicyOf(approach.stances);
-  const review = reviewOf(sessionLog.document, commands, context, policy);
   const unitOf = (slot: Slot) =>
-    context.station(slot.station)?.loading.unit ?? sessionLog.personUnit;
+    proposals.find((p) => p.slot.id === slot.id)?.station?.loading.unit ?? sessionLog.personUnit;
   const problem = actionData?.problem ?? null;
   const isCorrecting = actionData?.typed["intent"] !== undefined;
   const isEnded = sessionLog.endedAt !== null;
@@ -219,11 +212,12 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
           ) : null}
         </PlannedAndDone>
         <Box sx={{ pt: 1 }}>
-          <VolumeBars title="Hard sets done" volume={review.done} />
-          <Typography variant="body2" sx={{ mt: 1 }}>
-            Planned: {mostDirect(review.planned)} direct in the most trained region, done{" "}
-            {mostDirect(review.done)}.
-          </Typography>
+          <VolumeBars title="Hard sets done" volume={review.volume} />
+          {review.most === null ? null : (
+            <Typography variant="body2" sx={{ mt: 1 }}>
+              {formatPlannedAndDone(review.most)}
+            </Typography>
+          )}
         </Box>
       </Box>
     </Page>

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { count, metres, seconds, textWithin } from "../kernel/index.ts";
 
 /** The longest texts of a command. The device asks before it stores, the server before it commits. */
-export const COMMAND_BOUNDS = { partNote: 2000, note: 4000, reason: 500 } as const;
+export const COMMAND_BOUNDS = { setNote: 2000, note: 4000, reason: 500 } as const;
 
 export const why = textWithin(COMMAND_BOUNDS.reason);
 export const counted = z.number().int().min(0).max(1000).transform(count);

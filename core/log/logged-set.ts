@@ -46,7 +46,7 @@ export const loggedSetField = z
     metres: wholeMetres.nullable(),
     rir: rirField,
     limiter: z.enum(LIMITERS).nullable(),
-    note: textWithin(COMMAND_BOUNDS.partNote),
+    note: textWithin(COMMAND_BOUNDS.setNote),
   })
   .readonly();
 /** What was done of a set or one of its extensions. Null is unknown, never zero. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { count } from "../kernel/index.ts";
 import type { CommandBody } from "./command.ts";
-import { mostDirect, reviewOf } from "./review.ts";
+import { reviewOf } from "./review.ts";
 import {
   COUNTED_ONCE,
   RACK,
@@ -34,8 +34,29 @@ describe("a session as it is looked back at", () => {
   it("counts sets and hard sets, planned and done", () => {
     const found = review(logged(1), logged(2));
     expect([found.doneSets, found.plannedSets]).toEqual([2, 3]);
-    expect([mostDirect(found.done), mostDirect(found.planned)]).toEqual([1, 2]);
-    expect(mostDirect([])).toBe(0);
+    expect(found.most).toMatchObject({ planned: 2, done: 1 });
+    expect(found.volume.find(({ region }) => region === found.most?.region)?.direct).toBe(1);
+  });
+
+  it("says of the region that was planned most what was done of it, whatever else was trained more", () => {
+    const squats = sampleSlot([sampleSet(2), sampleSet(3)]);
+    const curls = sampleSlot([sampleSet(4)], {
+      id: sampleId(710),
+      movement: "shipped:seated-leg-curl",
+    });
+    const done: CommandBody = {
+      kind: "part",
+      part: sampleLoggedSet(sampleSet(4), { slotId: curls.id, fullReps: count(8), rir: 2 }),
+    };
+    const found = reviewOf(
+      samplePlan(squats, curls),
+      [{ command: sampleCommand(1, 1, done), position: 1 }],
+      CONTEXT,
+      COUNTED_ONCE,
+    );
+    expect(found.volume[0]?.region).toBe("hamstringsKneeFlexion");
+    expect(found.most).toMatchObject({ planned: 2, done: 0 });
+    expect(reviewOf(samplePlan(), [], CONTEXT, COUNTED_ONCE).most).toBeNull();
   });
 
   it("has each note with its exercise, and what the plan does not hold apart", () => {

@@ -1,4 +1,4 @@
-import type { FindMovement } from "../movement/index.ts";
+import type { Region } from "../kernel/index.ts";
 import type { SessionPlan, VolumePolicy } from "../plan/index.ts";
 import { plannedSets, volumeOf, type RegionVolume, type UnrollContext } from "../unroll/index.ts";
 import type { OrderedCommand } from "./command.ts";
@@ -24,9 +24,14 @@ export interface SessionReview {
   readonly slots: readonly ReviewedSlot[];
   readonly plannedSets: number;
   readonly doneSets: number;
-  /** Hard sets by region, as planned and as done. */
-  readonly planned: readonly RegionVolume[];
-  readonly done: readonly RegionVolume[];
+  /** Hard sets done, by region. */
+  readonly volume: readonly RegionVolume[];
+  /** The region with the most direct hard sets planned, and how many were done; null where none were planned. */
+  readonly most: {
+    readonly region: Region;
+    readonly planned: number;
+    readonly done: number;
+  } | null;
   /** Logged on sets that the plan no longer holds. */
   readonly unplanned: readonly LoggedSet[];
   readonly conflicts: readonly Conflict[];
@@ -43,14 +48,14 @@ export function reviewOf(
   policy: VolumePolicy,
 ): SessionReview {
   const log = foldCommands(commands);
-  const find: FindMovement = context.movement;
   const slots = summarise(plan, log);
+  const volume = volumeOf(performedSets(plan, log, context.movement), policy);
   return {
     slots: slots.map((summary) => ({ ...summary, notes: notesOf(log, summary.slot.id) })),
     plannedSets: slots.reduce((sum, slot) => sum + slot.plannedSets, 0),
     doneSets: slots.reduce((sum, slot) => sum + slot.doneSets, 0),
-    planned: volumeOf(plannedSets(plan, context), policy),
-    done: volumeOf(performedSets(plan, log, find), policy),
+    volume,
+    most: mostPlanned(volumeOf(plannedSets(plan, context), policy), volume),
     unplanned: unplannedSets(plan, log),
     conflicts: conflictsOf(log),
     pains: painsOf(log),
@@ -59,7 +64,12 @@ export function reviewOf(
   };
 }
 
-/** The direct hard sets of the region that has most of them; 0 where none has any. */
-export function mostDirect(volume: readonly RegionVolume[]): number {
-  return volume.reduce((most, { direct }) => Math.max(most, direct), 0);
+function mostPlanned(
+  planned: readonly RegionVolume[],
+  done: readonly RegionVolume[],
+): SessionReview["most"] {
+  const [most] = planned.toSorted((a, b) => b.direct - a.direct);
+  if (most === undefined || most.direct === 0) return null;
+  const { region, direct } = most;
+  return { region, planned: direct, done: done.find((d) => d.region === region)?.direct ?? 0 };
 }

@@ -86,7 +86,7 @@ export function hardSetsDone(plan: SessionPlan, log: SessionLog, find: FindMovem
   return hardSetCount(performedSets(plan, log, find));
 }
 
-/** Parts on sets that the plan no longer holds, after a change of the plan was taken into the session. */
+/** What was logged on sets that the plan no longer holds, after a change of the plan was taken into the session. */
 export function unplannedSets(plan: SessionPlan, log: SessionLog): readonly LoggedSet[] {
   const planned = new Set(slotsOf(plan).flatMap((slot) => slot.sets.map((set) => set.id)));
   return loggedSetsOf(log)

@@ -298,8 +298,8 @@ export function replaceReading(slot: Slot, from: Mass, to: Mass): Slot {
 }
 
 /** The set with one of its extensions put before the one that it follows; the first stays. */
-export function extensionEarlier(set: PlannedSet, part: Id<"extension">): PlannedSet {
-  const at = set.extensions.findIndex(({ id }) => id === part);
+export function extensionEarlier(set: PlannedSet, extension: Id<"extension">): PlannedSet {
+  const at = set.extensions.findIndex(({ id }) => id === extension);
   const moved = set.extensions[at];
   const before = set.extensions[at - 1];
   if (moved === undefined || before === undefined) return set;

@@ -19,7 +19,7 @@ export function DropCells({
   drop,
   to,
   name,
-  part,
+  called,
   readTarget,
   onChange,
   onInvalid,
@@ -28,7 +28,7 @@ export function DropCells({
   readonly to: Extract<DropLoad, { kind: "share" }>;
   readonly name: string;
   /** "drop 2" */
-  readonly part: string;
+  readonly called: string;
   readonly readTarget: (text: string) => Result<Drop["target"], string>;
   readonly onChange: (change: (now: Drop) => Drop) => void;
   readonly onInvalid: ReportInvalid;
@@ -39,7 +39,7 @@ export function DropCells({
     <>
       <td>
         <div className={`${plain.text} ${bench.behind} ${bench.dropRest}`}>
-          {part}, rest
+          {called}, rest
           <br />
           <TypedCell
             label={`Rest before ${name}, seconds`}

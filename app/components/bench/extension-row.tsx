@@ -19,7 +19,7 @@ import plain from "../../theme/plain.module.css";
 /** What follows a set as a row: a drop to a share in cells, everything else written; all of it as a form. */
 export function ExtensionRow({
   extension,
-  part,
+  called,
   set,
   own,
   step,
@@ -33,7 +33,7 @@ export function ExtensionRow({
 }: {
   readonly extension: Extension;
   /** "drop 2" */
-  readonly part: string;
+  readonly called: string;
   /** The number of its set. */
   readonly set: number;
   /** The target of its set, which goes without saying. */
@@ -48,7 +48,7 @@ export function ExtensionRow({
   readonly onRemove: () => void;
   readonly onInvalid: ReportInvalid;
 }) {
-  const name = `${part} of set ${set}`;
+  const name = `${called} of set ${set}`;
   const [isOpen, setOpen] = useState(false);
   /** Stays written once it is typed in: cells would take the field away in the middle of a word. */
   const [isTyped, setTyped] = useState(false);
@@ -71,7 +71,7 @@ export function ExtensionRow({
             drop={extension}
             to={extension.to}
             name={name}
-            part={part}
+            called={called}
             readTarget={(text) => readTyped(parseTarget(text, notation))}
             onChange={(to) => onChange((now) => (now.kind === "drop" ? to(now) : now))}
             onInvalid={onInvalid}

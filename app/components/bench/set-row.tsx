@@ -276,7 +276,7 @@ export const SetRow = steady(function SetRow({
         <ExtensionRow
           key={extension.id}
           extension={extension}
-          part={extensionName(set.extensions, extension)}
+          called={extensionName(set.extensions, extension)}
           set={number}
           own={set.target}
           step={stepOf(extension)}

@@ -30,12 +30,12 @@ export function PlannedAndDone({
   const { find } = useCatalogue();
   return (
     <Section
-      title="Against the plan"
+      title="Planned and done"
       aside={
         <Typography variant="figure">{`${review.doneSets} of ${review.plannedSets} sets`}</Typography>
       }
     >
-      <Ledger label="Sets done against the plan" head={["Exercise", "Planned", "Done"]}>
+      <Ledger label="Sets planned and done" head={["Exercise", "Planned", "Done"]}>
         {review.slots.map(
           ({ slot, loggedSets, doneSets: own, plannedSets: asked, skipped, notes }) => (
             <tr key={slot.id}>
@@ -84,7 +84,7 @@ export function PlannedAndDone({
       </Ledger>
       {review.unplanned.length === 0 ? null : (
         <Typography sx={{ mt: 1 }}>
-          Also logged, on sets that the plan no longer holds:{" "}
+          Also logged, on sets no longer in the plan:{" "}
           {review.unplanned.map(formatLoggedSet).join(", ")}
         </Typography>
       )}

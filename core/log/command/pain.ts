@@ -11,7 +11,7 @@ export const definition = kind("pain", {
   joint: z.enum(JOINTS),
   side: sideField,
   score: z.number().int().min(0).max(10),
-  note: textWithin(COMMAND_BOUNDS.partNote),
+  note: textWithin(COMMAND_BOUNDS.setNote),
 });
 type Said = ValueOf<{ definition: typeof definition }>;
 

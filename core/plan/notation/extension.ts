@@ -156,123 +156,122 @@ const afterText = (pause: number, usual: number, waits: "exactly" | "atMost") =>
     ? `after most ${timeText(pause)}`
     : unless(pause === usual, `after ${timeText(pause)}`);
 
+type PhraseOf<K extends ExtensionKind> = ExtensionPhrase<Extract<Extension, { kind: K }>>;
 /** How each kind of extension is written. */
-const PHRASES: { readonly [K in ExtensionKind]: ExtensionPhrase<Extract<Extension, { kind: K }>> } =
-  {
-    drop: {
-      read: map(
-        inTurn(maybe(number), word("drop"), anyOf(DROPS), forTarget, after),
-        ([times, , to, asked, wait]) => ({
-          times,
-          means: (r, own) => ({
-            kind: "drop",
-            to: to(r),
-            restBefore: pauseOf(r, wait, USUAL_DROP_REST),
-            waits: waitsOf(wait),
-            target: asked?.(r) ?? own,
-            line: r.newId(),
-          }),
-        }),
-      ),
-      write: ({ to, target: asked, restBefore, waits }, own) =>
-        joined([
-          `drop ${written(DROPS, to, null)}`,
-          forText(asked, own),
-          afterText(restBefore, USUAL_DROP_REST, waits),
-        ]),
-    },
-    restPause: {
-      read: map(inTurn(behind("restPause", number), after, forTarget), ([times, wait, asked]) => ({
-        means: (r) => ({
-          kind: "restPause",
-          pauses: readBounded(r, times, "repeats"),
-          pause: pauseOf(r, wait, USUAL_REST_PAUSE),
+const PHRASES: { readonly [K in ExtensionKind]: PhraseOf<K> } = {
+  drop: {
+    read: map(
+      inTurn(maybe(number), word("drop"), anyOf(DROPS), forTarget, after),
+      ([times, , to, asked, wait]) => ({
+        times,
+        means: (r, own) => ({
+          kind: "drop",
+          to: to(r),
+          restBefore: pauseOf(r, wait, USUAL_DROP_REST),
           waits: waitsOf(wait),
-          target: asked?.(r) ?? FEW_MORE,
+          target: asked?.(r) ?? own,
+          line: r.newId(),
         }),
-      })),
-      write: ({ pauses, pause, waits, target: asked }) =>
-        joined([
-          `rest-pause ${pauses}`,
-          afterText(pause, USUAL_REST_PAUSE, waits),
-          forText(asked, FEW_MORE),
-        ]),
-    },
-    cluster: {
-      read: map(
-        inTurn(behind("cluster", number), after, maybe(behind("at", percentWords)), forTarget),
-        ([times, wait, multiple, asked]) => ({
-          means: (r, own) => ({
-            kind: "cluster",
-            groups: readBounded(r, times, "repeats"),
-            pause: pauseOf(r, wait, USUAL_CLUSTER_PAUSE),
-            waits: waitsOf(wait),
-            multiple: multiple === null ? share(1) : readShare(r, multiple, "percent"),
-            target: asked?.(r) ?? own,
-          }),
+      }),
+    ),
+    write: ({ to, target: asked, restBefore, waits }, own) =>
+      joined([
+        `drop ${written(DROPS, to, null)}`,
+        forText(asked, own),
+        afterText(restBefore, USUAL_DROP_REST, waits),
+      ]),
+  },
+  restPause: {
+    read: map(inTurn(behind("restPause", number), after, forTarget), ([times, wait, asked]) => ({
+      means: (r) => ({
+        kind: "restPause",
+        pauses: readBounded(r, times, "repeats"),
+        pause: pauseOf(r, wait, USUAL_REST_PAUSE),
+        waits: waitsOf(wait),
+        target: asked?.(r) ?? FEW_MORE,
+      }),
+    })),
+    write: ({ pauses, pause, waits, target: asked }) =>
+      joined([
+        `rest-pause ${pauses}`,
+        afterText(pause, USUAL_REST_PAUSE, waits),
+        forText(asked, FEW_MORE),
+      ]),
+  },
+  cluster: {
+    read: map(
+      inTurn(behind("cluster", number), after, maybe(behind("at", percentWords)), forTarget),
+      ([times, wait, multiple, asked]) => ({
+        means: (r, own) => ({
+          kind: "cluster",
+          groups: readBounded(r, times, "repeats"),
+          pause: pauseOf(r, wait, USUAL_CLUSTER_PAUSE),
+          waits: waitsOf(wait),
+          multiple: multiple === null ? share(1) : readShare(r, multiple, "percent"),
+          target: asked?.(r) ?? own,
         }),
-      ),
-      write: ({ groups, pause, waits, multiple, target: asked }, own) =>
-        joined([
-          `cluster ${groups}`,
-          afterText(pause, USUAL_CLUSTER_PAUSE, waits),
-          unless(multiple === 1, `at ${percentText(multiple)}`),
-          forText(asked, own),
-        ]),
-    },
-    partials: {
-      read: map(inTurn(behind("partials", LENGTHS), forTarget), ([where, asked]) => ({
-        means: (r) => ({ kind: "partials", where, target: asked?.(r) ?? FEW_MORE }),
-      })),
-      write: ({ where, target: asked }) => joined([`partials ${where}`, forText(asked, FEW_MORE)]),
-    },
-    forced: {
-      read: map(
-        inTurn(
-          behind(
-            "forced",
-            oneOf<"self" | "partner">([
-              ["self", "self"],
-              ["partner", "partner"],
-            ]),
-          ),
-          forTarget,
+      }),
+    ),
+    write: ({ groups, pause, waits, multiple, target: asked }, own) =>
+      joined([
+        `cluster ${groups}`,
+        afterText(pause, USUAL_CLUSTER_PAUSE, waits),
+        unless(multiple === 1, `at ${percentText(multiple)}`),
+        forText(asked, own),
+      ]),
+  },
+  partials: {
+    read: map(inTurn(behind("partials", LENGTHS), forTarget), ([where, asked]) => ({
+      means: (r) => ({ kind: "partials", where, target: asked?.(r) ?? FEW_MORE }),
+    })),
+    write: ({ where, target: asked }) => joined([`partials ${where}`, forText(asked, FEW_MORE)]),
+  },
+  forced: {
+    read: map(
+      inTurn(
+        behind(
+          "forced",
+          oneOf<"self" | "partner">([
+            ["self", "self"],
+            ["partner", "partner"],
+          ]),
         ),
-        ([by, asked]) => ({
-          means: (r) => ({ kind: "forced", by, target: asked?.(r) ?? FEW_MORE }),
-        }),
+        forTarget,
       ),
-      write: ({ by, target: asked }) => joined([`forced ${by}`, forText(asked, FEW_MORE)]),
-    },
-    positionChange: {
-      read: map(inTurn(behind("position", setUpWords), forTarget), ([setUp, asked]) => ({
-        means: (r, own) => ({
-          kind: "positionChange",
-          setUp: setUp(r),
-          target: asked?.(r) ?? own,
-        }),
-      })),
-      write: ({ setUp, target: asked }, own) =>
-        joined(["position", setUpText(setUp), forText(asked, own)]),
-    },
-    endHold: {
-      read: map(inTurn(behind("hold", time), anyOf(HOLDS)), ([held, at]) => ({
-        means: (r) => ({ kind: "endHold", seconds: readTime(r, held, "hold"), at: at(r) }),
-      })),
-      write: ({ seconds, at }) => `hold ${timeText(seconds)} ${written(HOLDS, at, null)}`,
-    },
-    breather: {
-      read: map(inTurn(behind("breaths", number), forTarget), ([breaths, asked]) => ({
-        means: (r, own) => ({
-          kind: "breather",
-          breaths: readBounded(r, breaths, "repeats"),
-          target: asked?.(r) ?? own,
-        }),
-      })),
-      write: ({ breaths, target: asked }, own) =>
-        joined([`breaths ${breaths}`, forText(asked, own)]),
-    },
-  };
+      ([by, asked]) => ({
+        means: (r) => ({ kind: "forced", by, target: asked?.(r) ?? FEW_MORE }),
+      }),
+    ),
+    write: ({ by, target: asked }) => joined([`forced ${by}`, forText(asked, FEW_MORE)]),
+  },
+  positionChange: {
+    read: map(inTurn(behind("position", setUpWords), forTarget), ([setUp, asked]) => ({
+      means: (r, own) => ({
+        kind: "positionChange",
+        setUp: setUp(r),
+        target: asked?.(r) ?? own,
+      }),
+    })),
+    write: ({ setUp, target: asked }, own) =>
+      joined(["position", setUpText(setUp), forText(asked, own)]),
+  },
+  endHold: {
+    read: map(inTurn(behind("hold", time), anyOf(HOLDS)), ([held, at]) => ({
+      means: (r) => ({ kind: "endHold", seconds: readTime(r, held, "hold"), at: at(r) }),
+    })),
+    write: ({ seconds, at }) => `hold ${timeText(seconds)} ${written(HOLDS, at, null)}`,
+  },
+  breather: {
+    read: map(inTurn(behind("breaths", number), forTarget), ([breaths, asked]) => ({
+      means: (r, own) => ({
+        kind: "breather",
+        breaths: readBounded(r, breaths, "repeats"),
+        target: asked?.(r) ?? own,
+      }),
+    })),
+    write: ({ breaths, target: asked }, own) => joined([`breaths ${breaths}`, forText(asked, own)]),
+  },
+};
 
 /** What follows a set, behind "then". */
 export const extension: Words<ExtensionWords> = map(

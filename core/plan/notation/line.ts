@@ -178,7 +178,7 @@ interface Written {
   readonly role: string;
   readonly target: string;
   readonly facets: Readonly<Record<Facet, string>>;
-  readonly parts: string;
+  readonly extensions: string;
 }
 
 /**
@@ -214,13 +214,13 @@ export function writeLine(sets: readonly PlannedSet[], context: NotationContext)
 }
 
 const textOf = (w: Written, facets: readonly Facet[]) =>
-  joined([w.target, ...facets.map((facet) => w.facets[facet]), w.parts]);
+  joined([w.target, ...facets.map((facet) => w.facets[facet]), w.extensions]);
 
 function writeSet(set: PlannedSet, place: Parameters<typeof FACETS.load.write>[1]): Written {
   return {
     role: set.role === "work" ? "" : kebab(set.role),
     target: writeTarget(set.target),
     facets: recordOf(FACET_NAMES, (facet) => FACETS[facet].write(set, place)),
-    parts: extensionsText(set.extensions, set.target),
+    extensions: extensionsText(set.extensions, set.target),
   };
 }

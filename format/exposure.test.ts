@@ -1,0 +1,28 @@
+import { expect, it } from "vitest";
+import { count, kg } from "~/core/kernel/index.ts";
+import { formatLoggedSet, formatPlannedAndDone, formatSetsDone } from "./exposure.ts";
+import { sampleExposed, sampleLoggedSet, sampleSet } from "../tests/samples/index.ts";
+
+it("says planned and done of one region, in sets and in one", () => {
+  const most = { region: "gastrocnemius" as const, planned: 4.5, done: 0 };
+  expect(formatPlannedAndDone(most)).toBe("Gastrocnemius: 4.5 direct sets planned, 0 done.");
+  expect(formatPlannedAndDone({ ...most, planned: 1, done: 2 })).toBe(
+    "Gastrocnemius: 1 direct set planned, 2 done.",
+  );
+});
+
+it("says work sets together where their load is one, and apart where it is not or is unknown", () => {
+  const [a, b] = [sampleExposed(kg(100), 12, 2), sampleExposed(kg(100), 10, 2)];
+  expect(formatSetsDone([a, b])).toBe("100 kg × 12, 10");
+  expect(formatSetsDone([a, sampleExposed(kg(80), 12, 2)])).toBe("100 kg × 12, 80 kg × 12");
+  expect(formatSetsDone([sampleExposed(null, null, 2)])).toContain("?");
+  expect(formatSetsDone([])).toBe("no work set");
+});
+
+it("says unknown loads and counts as unknown, never as none", () => {
+  const logged = sampleLoggedSet(sampleSet(1), { reading: null, fullReps: null });
+  expect(formatLoggedSet(logged)).toBe("? × ?");
+  expect(formatLoggedSet({ ...logged, reading: kg(60), partialReps: count(6) })).toBe(
+    "60 kg × 6 partial",
+  );
+});
