@@ -215,9 +215,7 @@ describe("a movement", () => {
   it("refuses a set-up without a choice and a rep of no time, each at its field", () => {
     expect(errorsOf(read({ setUp: "Stance: wide" }))?.["setUp"]?.[0]).toContain("two choices");
     const twice = "Stance: narrow, wide\nstance: hip width, wide";
-    expect(errorsOf(read({ setUp: twice }))?.["setUp"]?.[0]).toContain(
-      "“stance” is listed twice",
-    );
+    expect(errorsOf(read({ setUp: twice }))?.["setUp"]?.[0]).toContain("“stance” is listed twice");
     expect(errorsOf(read({ setUp: "Stance: wide, wide" }))?.["setUp"]?.[0]).toContain("twice");
     expect(errorsOf(read({ usualRep: "0" }))?.["usualRep"]?.[0]).toContain("more than 0");
   });
