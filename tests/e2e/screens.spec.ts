@@ -2,18 +2,20 @@ import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
 import { expect, registerStudio, signInToDemo, test } from "./kravo.ts";
 
-/** The address of every screen of the demo, found by following its own links. */
+/** The address of every screen of the demo, found by following its own links, without drawing a page. */
 async function screensOf(page: Page): Promise<readonly (readonly [string, string])[]> {
-  const hrefOf = async (at: string, selector: string): Promise<string> => {
-    await page.goto(at);
-    return (await page.locator(selector).first().getAttribute("href")) ?? "";
+  const hrefOf = async (at: string, link: RegExp): Promise<string> => {
+    const html = await (await page.request.get(at)).text();
+    return (
+      [...html.matchAll(/<a\s[^>]*?href="([^"]+)"/g)].find(([, to]) => link.test(to!))?.[1] ?? ""
+    );
   };
-  const floor = await hrefOf("/", "a[href^='/floor/']");
-  const review = await hrefOf("/", "a[href^='/runs/']");
-  const bench = await hrefOf("/", "main a[href^='/plans/']:not([href='/plans/new'])");
-  const person = await hrefOf("/people", "tbody a[href^='/people/']");
-  const gym = await hrefOf("/gyms", "tbody a[href^='/gyms/']");
-  const station = await hrefOf(gym, "tbody a[href*='/stations/']");
+  const floor = await hrefOf("/", /^\/floor\//);
+  const review = await hrefOf("/", /^\/runs\//);
+  const bench = await hrefOf("/", /^\/plans\/(?!new)/);
+  const person = await hrefOf("/people", /^\/people\/(?!new)/);
+  const gym = await hrefOf("/gyms", /^\/gyms\//);
+  const station = await hrefOf(gym, /\/stations\/(?!new)/);
   return [
     ["today", "/"],
     ["people", "/people"],

@@ -152,8 +152,9 @@ test("no body of any kind holds the server, on any route and in any field", asyn
     const jar = doors.some((door) => to.startsWith(door.to)) ? "" : cookie;
     const ask = () => send(server.origin, to, jar, type, body, chunked);
     const { status, ms: first } = await ask();
-    // A busy machine can be slow once; what holds the server is slow again.
-    const ms = first > 1000 ? Math.min(first, (await ask()).ms) : first;
+    // A busy machine can be slow once or twice; what holds the server is slow each time.
+    let ms = first;
+    for (let again = 0; again < 2 && ms > 1000; again++) ms = Math.min(ms, (await ask()).ms);
     sent += 1;
     if (ms > 1000) slow.push(`${what} to ${to}: ${Math.round(ms)} ms`);
     if (status < 400 || status > 499) wrong.push(`${what} to ${to}: ${status}`);
