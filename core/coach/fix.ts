@@ -16,6 +16,7 @@ import {
   mapSlots,
   newBlock,
   slotsOfBlock,
+  type Block,
   type ExerciseBlock,
   type PlannedSet,
   type Rest,
@@ -85,7 +86,7 @@ export function applyFix(fix: Fix, judging: Judging, newId: NewId): SessionPlan 
   switch (fix.kind) {
     case "add": {
       const block = newExercise(judging, fix.movement, fix.station, null, newId);
-      return arranged({ ...plan, blocks: [...plan.blocks, block] }, judging, block.id);
+      return arranged(plan, judging, block);
     }
     case "swap": {
       const { slot: fresh } = newExercise(judging, fix.movement, fix.station, null, newId);
@@ -221,14 +222,12 @@ export function arrangedByApproach(plan: SessionPlan, judging: Judging): Session
 }
 
 /** A new block is put where the approach has it, the others stay in their order. */
-function arranged(plan: SessionPlan, judging: Judging, added: Id<"block">): SessionPlan {
-  const sorted = arrangedByApproach(plan, judging).blocks;
-  const block = plan.blocks.find((b) => b.id === added);
-  const others = plan.blocks.filter((b) => b.id !== added);
-  const after = sorted.slice(sorted.findIndex((b) => b.id === added) + 1);
-  const place = others.findIndex((b) => after.includes(b));
-  if (block === undefined || place < 0) return plan;
-  return { ...plan, blocks: insertedAt(others, place, block) };
+function arranged(plan: SessionPlan, judging: Judging, block: Block): SessionPlan {
+  const last = { ...plan, blocks: [...plan.blocks, block] };
+  const sorted = arrangedByApproach(last, judging).blocks;
+  const after = sorted.slice(sorted.indexOf(block) + 1);
+  const place = plan.blocks.findIndex((b) => after.includes(b));
+  return place < 0 ? last : { ...plan, blocks: insertedAt(plan.blocks, place, block) };
 }
 
 function insertedAt<T>(list: readonly T[], place: number, entry: T): readonly T[] {

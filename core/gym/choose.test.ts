@@ -172,6 +172,10 @@ describe("a share of a load", () => {
       counted: "each",
     };
     expect(shareOfLoad(bells, kg(20), share(0.8), null)?.made.reading).toEqual(kg(16));
+    // As a pair the reading is the sum of both already.
+    const pair: Loading = { ...bells, counted: "pair" };
+    expect(shareOfLoad(pair, kg(40), share(0.8), null)?.made.reading).toEqual(kg(32));
+    expect(shareOfLoad(pair, kg(40), share(0.5), null)?.made.reading).toEqual(kg(20));
   });
 
   it("is of the labels on a pulleyed stack, since the pulley cancels out", () => {

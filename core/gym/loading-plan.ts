@@ -94,7 +94,10 @@ function hungTogether(
   return { loads, isProven: proven !== null };
 }
 
-/** The ways in which people hang loads without a plan: each target itself, with the fewest plates, or large inside. */
+/**
+ * The ways in which people hang loads without a plan: each target itself, with the fewest plates, or large inside,
+ * which does not come to every load; a way that misses one costs without end.
+ */
 function usualOrders(
   loading: PlateLoading,
   targets: readonly LoadTarget[],
@@ -106,15 +109,13 @@ function usualOrders(
   );
   const largeInside = made.map(({ reading }) => {
     let left = (reading.thousandths - base) / points;
-    const stack = sizes.flatMap((size, place) => {
+    return sizes.flatMap((size, place) => {
       const times = Math.min(usable[place] ?? 0, Math.floor(left / size));
       left -= times * size;
       return Array.from({ length: times }, () => place);
     });
-    return left === 0 ? stack : null;
   });
-  const whole = largeInside.filter((stack) => stack !== null);
-  return whole.length === made.length ? [fewest, whole] : [fewest];
+  return [fewest, largeInside];
 }
 
 /** So little that it only decides between plans that are equal otherwise. */

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { kg, lb } from "../kernel/index.ts";
+import { STATION_BOUNDS } from "./station-bounds.ts";
 import { parseBandList, parseMassList, parsePlateList } from "./typed-lists.ts";
 
 describe("a typed list of masses", () => {
@@ -72,7 +73,20 @@ describe("a typed list of bands", () => {
   it("refuses a band without a name, without a tension, and two of one tension", () => {
     expect(parseBandList("8", "kg")).toMatchObject({ ok: false, error: { code: "notAMass" } });
     expect(parseBandList("light", "kg")).toMatchObject({ ok: false, error: { code: "notAMass" } });
-    expect(parseBandList("a 8, b 8", "kg")).toMatchObject({ error: { code: "repeated" } });
+    expect(parseBandList("a 8, c 20, b 8", "kg")).toEqual({
+      ok: false,
+      error: { code: "repeated", reading: kg(8) },
+    });
+    expect(parseBandList(" ; ,", "kg")).toEqual({ ok: false, error: { code: "empty" } });
+  });
+
+  it("holds as many as a station may have, and no more", () => {
+    const many = (n: number) => Array.from({ length: n }, (_, i) => `band ${i + 1}`).join("; ");
+    expect(parseBandList(many(STATION_BOUNDS.bands), "kg")).toMatchObject({ ok: true });
+    expect(parseBandList(many(STATION_BOUNDS.bands + 1), "kg")).toEqual({
+      ok: false,
+      error: { code: "tooMany", most: STATION_BOUNDS.bands },
+    });
   });
 });
 
@@ -88,6 +102,31 @@ describe("a typed list of plates", () => {
     });
   });
 
+  it("is sorted with the largest first, however it was typed, empty entries left out", () => {
+    const sizes = [25, 20, 1.25].map((size) => ({ size: kg(size), count: 2 }));
+    expect(parsePlateList("1.25x2; 25x2,\n20x2, ", "kg")).toEqual({ ok: true, value: sizes });
+    expect(parsePlateList(" ;, ", "kg")).toEqual({ ok: false, error: { code: "empty" } });
+  });
+
+  it("has one plate of a size at least, and so many sizes and plates of a size at most", () => {
+    const { platesOfSize, plateSizes } = STATION_BOUNDS;
+    expect(parsePlateList(`20x1, 10x${platesOfSize}`, "kg")).toMatchObject({ ok: true });
+    expect(parsePlateList(`20x${platesOfSize + 1}`, "kg")).toMatchObject({ ok: false });
+    const many = (n: number) => Array.from({ length: n }, (_, i) => `${i + 1}x2`).join(", ");
+    expect(parsePlateList(many(plateSizes), "kg")).toMatchObject({ ok: true });
+    expect(parsePlateList(many(plateSizes + 1), "kg")).toEqual({
+      ok: false,
+      error: { code: "tooMany", most: plateSizes },
+    });
+  });
+
+  it("says which size is no mass", () => {
+    expect(parsePlateList("20x2, tenx4", "kg")).toMatchObject({
+      ok: false,
+      error: { code: "notAMass", error: { text: "ten" } },
+    });
+  });
+
   it.each(["25", "25x", "x4", "25x0", "0x4", "25x99"])(
     "refuses %j with the word itself",
     (text) => {
@@ -96,9 +135,9 @@ describe("a typed list of plates", () => {
   );
 
   it("refuses a size that stands twice", () => {
-    expect(parsePlateList("20x2, 20x4", "kg")).toMatchObject({
+    expect(parsePlateList("20x2, 10x2, 5x2, 20x4", "kg")).toEqual({
       ok: false,
-      error: { code: "repeated" },
+      error: { code: "repeated", reading: kg(20) },
     });
   });
 });

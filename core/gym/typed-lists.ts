@@ -10,8 +10,11 @@ import {
   ok,
   type Result,
 } from "../kernel/index.ts";
-import type { Band } from "./loading.ts";
+import type { Band, PlateStock } from "./loading.ts";
 import { STATION_BOUNDS } from "./station-bounds.ts";
+
+/** A typed list as it was read, or what is wrong with it. */
+type ListRead<T> = Result<readonly T[], PinListError>;
 
 export type PinListError =
   | { readonly code: "empty" }
@@ -27,7 +30,7 @@ export type PinListError =
  * last with its step: "20 to 200 by 15". The unit may stand at the end. Refuses an empty list, a run that does
  * not arrive, and a repeated entry, which is a slip of the pen more often than a second identical pin.
  */
-export function parseMassList(text: string, unit: MassUnit): Result<readonly Mass[], PinListError> {
+export function parseMassList(text: string, unit: MassUnit): ListRead<Mass> {
   const words = withoutUnit(text, unit)
     .split(/[;\s]+|,(?=\s|$)/)
     .filter((word) => word !== "");
@@ -45,9 +48,22 @@ export function parseMassList(text: string, unit: MassUnit): Result<readonly Mas
     }
     at += isEven ? 5 : 1;
   }
-  masses.sort(compareMass);
-  const repeated = masses.find((m, i) => i > 0 && m.thousandths === masses[i - 1]?.thousandths);
-  return repeated === undefined ? ok(masses) : fail({ code: "repeated", reading: repeated });
+  return eachOnce(masses.toSorted(compareMass), (m) => m);
+}
+
+/** A sorted list as it is, unless one of its masses stands in it twice. */
+function eachOnce<T>(sorted: readonly T[], massOf: (entry: T) => Mass): ListRead<T> {
+  const masses = sorted.map(massOf);
+  const [repeated] = masses.filter((m, i) => masses.slice(0, i).some((x) => sameReading(x, m)));
+  return repeated === undefined ? ok(sorted) : fail({ code: "repeated", reading: repeated });
+}
+
+/** The entries of a list whose entries have spaces within: by semicolon, line, or a comma before a space. */
+function entriesOf(text: string): readonly string[] {
+  return text
+    .split(/[;\n]|,(?=\s|$)/)
+    .map((entry) => entry.trim())
+    .filter((entry) => entry !== "");
 }
 
 function withoutUnit(text: string, unit: MassUnit): string {
@@ -57,10 +73,7 @@ function withoutUnit(text: string, unit: MassUnit): string {
 
 const isWord = (word: string | undefined, expected: string) => word?.toLowerCase() === expected;
 
-function parseEach(
-  words: readonly (string | undefined)[],
-  unit: MassUnit,
-): Result<readonly Mass[], PinListError> {
+function parseEach(words: readonly (string | undefined)[], unit: MassUnit): ListRead<Mass> {
   const masses: Mass[] = [];
   for (const word of words) {
     const parsed = parseMass(word ?? "", unit);
@@ -71,10 +84,7 @@ function parseEach(
 }
 
 /** Every mass of a run given by its first, its last and its step. */
-function evenSteps(
-  [first, last, step]: readonly Mass[],
-  unit: MassUnit,
-): Result<readonly Mass[], PinListError> {
+function evenSteps([first, last, step]: readonly Mass[], unit: MassUnit): ListRead<Mass> {
   if (first === undefined || last === undefined || step === undefined) return ok([]);
   const increments = (last.thousandths - first.thousandths) / step.thousandths;
   if (!Number.isInteger(increments) || increments < 1 || increments >= STATION_BOUNDS.loads) {
@@ -89,11 +99,8 @@ function evenSteps(
 }
 
 /** Reads bands as name and nominal tension: "light 8, medium 15, strong 25"; sorts by tension. */
-export function parseBandList(text: string, unit: MassUnit): Result<readonly Band[], PinListError> {
-  const words = text
-    .split(/[;\n]+|,(?=\s|$)/)
-    .map((w) => w.trim())
-    .filter((w) => w !== "");
+export function parseBandList(text: string, unit: MassUnit): ListRead<Band> {
+  const words = entriesOf(text);
   if (words.length === 0) return fail({ code: "empty" });
   const bands: Band[] = [];
   for (const word of words) {
@@ -108,24 +115,17 @@ export function parseBandList(text: string, unit: MassUnit): Result<readonly Ban
   if (bands.length > STATION_BOUNDS.bands) {
     return fail({ code: "tooMany", most: STATION_BOUNDS.bands });
   }
-  bands.sort((a, b) => compareMass(a.tension, b.tension));
-  const repeated = bands.find(
-    (b, i) => i > 0 && sameReading(b.tension, bands[i - 1]?.tension ?? b.tension),
+  return eachOnce(
+    bands.toSorted((a, b) => compareMass(a.tension, b.tension)),
+    ({ tension }) => tension,
   );
-  return repeated === undefined ? ok(bands) : fail({ code: "repeated", reading: repeated.tension });
 }
 
 /** Reads plates as `size × count` pairs: "25x4, 20x4, 1.25x2". The count is of single plates, 1 to 60. */
-export function parsePlateList(
-  text: string,
-  unit: MassUnit,
-): Result<readonly { readonly size: Mass; readonly count: number }[], PinListError> {
-  const words = text
-    .split(/[;\n]+|,(?=\s|$)/)
-    .map((w) => w.trim())
-    .filter((w) => w !== "");
+export function parsePlateList(text: string, unit: MassUnit): ListRead<PlateStock> {
+  const words = entriesOf(text);
   if (words.length === 0) return fail({ code: "empty" });
-  const plates: { size: Mass; count: number }[] = [];
+  const plates: PlateStock[] = [];
   for (const word of words) {
     const parts = /^(\S+?)\s*[x×*]\s*(\d{1,2})$/.exec(word);
     const parsed = parseMass(parts?.[1] ?? word, unit);
@@ -141,9 +141,8 @@ export function parsePlateList(
   if (plates.length > STATION_BOUNDS.plateSizes) {
     return fail({ code: "tooMany", most: STATION_BOUNDS.plateSizes });
   }
-  plates.sort((a, b) => compareMass(b.size, a.size));
-  const repeated = plates.find(
-    (p, i) => i > 0 && p.size.thousandths === plates[i - 1]?.size.thousandths,
+  return eachOnce(
+    plates.toSorted((a, b) => compareMass(b.size, a.size)),
+    ({ size }) => size,
   );
-  return repeated === undefined ? ok(plates) : fail({ code: "repeated", reading: repeated.size });
 }

@@ -46,6 +46,9 @@ describe("corrections", () => {
     expect(correctionsIn(acked(first, changed, end))).toEqual([]);
     expect(correctionsIn([...acked(first, end), { command: changed, position: null }])).toEqual([]);
     expect(correctionsIn(acked(first))).toEqual([]);
+    // An end that only the device knows is none yet.
+    const endHere = { command: end, position: null };
+    expect(correctionsIn([endHere, ...acked(first, changed)])).toEqual([]);
   });
 
   it("name reopening, a second end, and what else was said", () => {

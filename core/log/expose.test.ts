@@ -32,9 +32,9 @@ const expose = (loggedSets: ReturnType<typeof sampleLoggedSet>[], contexts = [sa
 
 describe("an exposure", () => {
   it("judges a set with two sides by the weaker side and the one closer to the limit", () => {
-    expect(expose([side("left", 8, 0), side("right", 10, 2)])?.sets).toMatchObject([
-      { reps: 8, rir: 0 },
-    ]);
+    const judged = (...sides: ReturnType<typeof side>[]) => expose(sides)?.sets;
+    expect(judged(side("left", 8, 0), side("right", 10, 2))).toMatchObject([{ reps: 8, rir: 0 }]);
+    expect(judged(side("left", 10, 2), side("right", 8, 0))).toMatchObject([{ reps: 8, rir: 0 }]);
   });
 
   it("keeps unknown reps and effort unknown", () => {

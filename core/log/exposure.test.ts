@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { count, kg } from "../kernel/index.ts";
-import { onLine, type LineRef } from "./exposure.ts";
+import { count, kg, share } from "../kernel/index.ts";
+import { heaviestTotal, onLine, type Exposure, type LineRef } from "./exposure.ts";
 import {
   sampleContext,
   sampleExposed,
@@ -51,5 +51,28 @@ describe("what an exposure says about one line", () => {
     expect(both?.context.setUp).toEqual({ Stance: "wide, then " });
     const alike = onLine(sampleExposure([set(100, { setUp: wide }), set(90, { setUp: wide })]), OF);
     expect(alike?.context.setUp).toEqual(wide);
+  });
+});
+
+describe("the heaviest total of an exposure", () => {
+  const belt = { kind: "bodyweight", unit: "kg", added: [kg(10)], movedShare: share(0.9) } as const;
+  const total = (loading: Exposure["loading"], ...amounts: readonly (number | null)[]) =>
+    heaviestTotal(
+      {
+        ...sampleExposure(amounts.map((n) => sampleExposed(n === null ? null : kg(n), 8, 2))),
+        loading,
+      },
+      kg(80),
+    );
+
+  it("is what was moved, the body's share with it", () => {
+    expect(total(belt, 5, 10, 0)).toEqual(kg(82));
+    expect(total(sampleExposure([]).loading, 90, 100, 80)).toEqual(kg(100));
+  });
+
+  it("leaves out readings that are not known, and is unknown without any", () => {
+    expect(total(belt, null, 5)).toEqual(kg(77));
+    expect(total(belt, null)).toBeNull();
+    expect(total(belt)).toBeNull();
   });
 });

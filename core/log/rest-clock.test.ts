@@ -46,6 +46,11 @@ describe("the set logged last", () => {
     expect(seqOf(acked(logged(one, 1, 9000), logged(two, 2, 100)))).toBe(2);
   });
 
+  it("is none where all that is known of it corrects a set of which nothing is here", () => {
+    const elsewhere = sampleCommand(2, 9, { kind: "part", part: sampleLoggedSet(one) });
+    expect(seqOf(acked(logged(one, 1, 1, elsewhere.commandId)))).toBeNull();
+  });
+
   it("stays the same when it, or an earlier one, is corrected", () => {
     const [first, second] = [logged(one, 1, 1), logged(two, 2, 2)];
     expect(seqOf(acked(first, second, logged(one, 3, 3, first.commandId)))).toBe(2);

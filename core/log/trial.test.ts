@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { amountKg, count, kg, share } from "../kernel/index.ts";
+import { amountKg, count, kg, seconds, share } from "../kernel/index.ts";
 import type { LoadRule, Rir } from "../plan/index.ts";
 import { unrollSlot } from "../unroll/index.ts";
 import { fellShort, foundByTrial, judgedLoggedSets } from "./trial.ts";
@@ -175,6 +175,17 @@ describe("a load with loads to fall back on", () => {
     expect(loadsAfter(5, 5)).toEqual([100, 100, 95, 95, 80]);
     expect(loadsAfter(5, 5, 5)).toEqual([100, 100, 95, 95, 80]);
     expect(loadsAfter(5, 6, 4)).toEqual([100, 100, 100, 95, 80]);
+  });
+
+  it("is no matter for a set that asks for no repetitions, or for as many as come", () => {
+    const held = sampleSet(1, { target: { kind: "seconds", min: seconds(20), max: seconds(30) } });
+    expect(fellShort(held, [sampleLoggedSet(held, { fullReps: count(1) })])).toBe(false);
+    const open = sampleSet(1, { target: { kind: "limit", atLeast: null, likely: count(8) } });
+    expect(fellShort(open, [sampleLoggedSet(open, { fullReps: count(1) })])).toBe(false);
+    const atLeast = sampleSet(1, {
+      target: { kind: "limit", atLeast: count(5), likely: count(8) },
+    });
+    expect(fellShort(atLeast, [sampleLoggedSet(atLeast, { fullReps: count(4) })])).toBe(true);
   });
 
   it("takes an unknown count for no failure, and says what it went down from and what is left", () => {

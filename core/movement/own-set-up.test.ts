@@ -38,6 +38,15 @@ describe("what a studio adds to an exercise", () => {
     expect(all).toHaveLength(catalogueOf([]).all.length);
   });
 
+  it("leaves a studio's own exercises in the catalogue where nothing is added to any", () => {
+    const own = { ...squat, ref: "studio:00000000-0000-7000-8000-000000000001" } as const;
+    const { all, find } = catalogueOf([own]);
+    expect(find(own.ref)).toBe(own);
+    expect(all.at(-1)).toBe(own);
+    // With nothing of a studio's own it is one and the same for all.
+    expect(catalogueOf([])).toBe(catalogueOf([], {}));
+  });
+
   it("says which of two settings is harder, where somebody ordered both", () => {
     const parameter = {
       name: "Pins",
@@ -49,6 +58,7 @@ describe("what a studio adds to an exercise", () => {
     expect(compareChoices(parameter, "5", "4")).toBe(-1);
     expect(compareChoices(parameter, "4", "4")).toBe(0);
     expect(compareChoices(parameter, "3", "none")).toBeNull();
+    expect(compareChoices(parameter, "none", "3")).toBeNull();
     expect(compareChoices(undefined, "3", "4")).toBeNull();
     expect(compareChoices({ ...parameter, rising: [] }, "3", "4")).toBeNull();
   });
@@ -72,6 +82,22 @@ describe("a set-up parameter that is typed over a known one", () => {
       name: "heels",
       choices,
       usual: "raised",
+    });
+  });
+
+  it("is told from the others by its own name", () => {
+    const toes: SetUpParameter = {
+      name: "Toes",
+      choices: ["in", "out"],
+      usual: "in",
+      claimed: "?",
+    };
+    const choices = ["out", "in"];
+    expect(typedOver({ name: "Toes", choices }, [heels, toes])).toMatchObject({ claimed: "?" });
+    expect(typedOver({ name: "Pins", choices: ["flat"] }, [heels, toes])).toEqual({
+      name: "Pins",
+      choices: ["flat"],
+      usual: "flat",
     });
   });
 

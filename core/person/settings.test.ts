@@ -105,6 +105,18 @@ describe("what else a school settles", () => {
     expect(light).toEqual({ low: 0, high: usual.high });
   });
 
+  it.each([
+    ["back-squat", 1],
+    ["leg-press", 2],
+    ["walking-lunge", 3],
+    ["single-leg-press", 4],
+    ["leg-extension", 5],
+    ["dead-bug", 7],
+    ["standing-calf-raise", 8],
+  ])("puts %s at place %i of compounds first", (slug, rank) => {
+    expect(orderRank(movement(slug), { ...middle, order: "compoundFirst" })).toBe(rank);
+  });
+
   it.each<readonly [Stances["order"], readonly string[]]>([
     ["compoundFirst", ["squat", "extension", "curl", "calf"]],
     ["isolationFirst", ["extension", "curl", "squat", "calf"]],

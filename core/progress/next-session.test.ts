@@ -104,6 +104,18 @@ describe("the coach's decisions", () => {
     expect(slotsOf(next)[0]?.id).not.toBe(SLOT.id);
   });
 
+  it("leave a line as it was where no load was proposed and that was accepted", () => {
+    const [own] = proposed();
+    if (own === undefined) throw new Error("nothing proposed");
+    const open = { ...own, lines: own.lines.map((line) => ({ ...line, reading: null })) };
+    const decided = decidedOf([open], decide());
+    if (!decided.ok) throw new Error(decided.error.code);
+    const next = nextDocument(RUN.document, decided.value, context, sampleNewId);
+    expect(slotsOf(next)[0]?.sets.map(({ load }) => load)).toEqual(
+      SLOT.sets.map(({ load }) => load),
+    );
+  });
+
   it("are refused where one is missing, has no reason, or cannot be made", () => {
     const error = (decisions: readonly Decision[]) => {
       const decided = decidedOf(proposed(), decisions);

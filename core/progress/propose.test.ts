@@ -210,6 +210,29 @@ describe("what a comparison allows to conclude", () => {
       now: 7,
       reading: kg(100),
     });
+    // A fifth less is the least that is a fall.
+    expect(codes(long, [trained(long, [[100, 15]]), trained(long, [[100, 12]])])).toContain(
+      "fellBack",
+    );
+    expect(codes(long, [trained(long, [[100, 15]]), trained(long, [[100, 13]])])).not.toContain(
+      "fellBack",
+    );
+  });
+
+  it("leaves a session of which no count is known to the coach", () => {
+    const unknown: readonly (readonly [number, number | null])[] = [
+      [100, null],
+      [100, null],
+    ];
+    expect(propose(slot, [trained(slot, unknown)])).toMatchObject([
+      {
+        move: "keep",
+        reading: kg(100),
+        confidence: "low",
+        mustRule: true,
+        because: [{ code: "unknownReps", sets: 2 }],
+      },
+    ]);
   });
 
   it("doubts a set whose load nobody read", () => {

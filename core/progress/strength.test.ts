@@ -229,6 +229,59 @@ describe("a personal curve", () => {
     expect(fitCurve(tired, "epley").fatigue).toBeGreaterThan(fitCurve(fresh, "epley").fatigue);
   });
 
+  it("solves the two equations of slope and fatigue, each with its prior", () => {
+    // Loads that differ and reps that do not quite fit them; two sessions of several sets, one of a single set.
+    const sets: readonly (readonly [string, number, number, number])[] = [
+      ["a", 0, 100, 4],
+      ["a", 1, 85, 8],
+      ["a", 2, 70, 14],
+      ["b", 0, 70, 15],
+      ["b", 1, 90, 6],
+      ["b", 2, 104, 2],
+      ["b", 3, 80, 7],
+      ["c", 0, 95, 5],
+    ];
+    const all = sets.map(([session, place, load, possibleReps]): CurvePoint => ({
+      session,
+      place,
+      possibleReps,
+      logTotal: Math.log(load),
+    }));
+    const { slope, fatigue, spread } = fitCurve(all, "epley");
+    expect(slope).toBeGreaterThan(0.5);
+    expect(slope).toBeLessThan(1.6);
+    // docs/arithmetic.md § Strength: priors 1 ± 0.2 and 0.02 ± 0.012, a set 0.03, its repetitions 0.012.
+    const [perSet, priorOfSlope, priorOfFatigue] = [0.03 ** -2, 0.2 ** -2, 0.012 ** -2];
+    let [pullOfSlope, pullOfFatigue] = [
+      priorOfSlope * (slope - 1),
+      priorOfFatigue * (fatigue - 0.02),
+    ];
+    let [ss, sf, ff] = [priorOfSlope, 0, priorOfFatigue];
+    for (const session of ["a", "b"]) {
+      const own = all.filter((point) => point.session === session);
+      const mean = (of: (point: CurvePoint) => number) =>
+        own.reduce((sum, point) => sum + of(point), 0) / own.length;
+      const reps = ({ possibleReps }: CurvePoint) => Math.log(1 + possibleReps / 30);
+      const scatter = (own.length - 1) * 0.012 ** 2;
+      pullOfSlope -= perSet * scatter * slope;
+      ss -= perSet * scatter;
+      for (const point of own) {
+        const x = reps(point) - mean(reps);
+        const place = point.place - mean((p) => p.place);
+        const miss = point.logTotal - mean((p) => p.logTotal) + slope * x + fatigue * place;
+        pullOfSlope += perSet * x * miss;
+        pullOfFatigue += perSet * place * miss;
+        ss += perSet * x * x;
+        sf += perSet * x * place;
+        ff += perSet * place * place;
+      }
+    }
+    expect(pullOfSlope).toBeCloseTo(0, 6);
+    expect(pullOfFatigue).toBeCloseTo(0, 6);
+    const scatterOfSlope = Math.sqrt(ff / (ss * ff - sf * sf));
+    expect(spread).toBeCloseTo(Math.max(0.015, (0.03 * scatterOfSlope) / 0.2), 9);
+  });
+
   it("is not fooled by getting stronger between sessions", () => {
     const stronger = [
       { session: "a", place: 0, possibleReps: 5, logTotal: Math.log(80) },

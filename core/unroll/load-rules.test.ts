@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { amountKg, count, kg, lb, share } from "../kernel/index.ts";
+import { amountKg, count, kg, lb, seconds, share } from "../kernel/index.ts";
 import type { Loading, Station } from "../gym/index.ts";
 import {
   copyPlan,
@@ -211,6 +211,8 @@ describe("a load by rule", () => {
     expect(loadOf({ kind: "byEffort" }, known, { effort: "unknown" })).toEqual(refused);
     const twenty = { kind: "reps", min: count(20), max: count(20) };
     expect(loadOf({ kind: "byEffort" }, known, { target: twenty })).toEqual(refused);
+    const held = { kind: "seconds", min: seconds(20), max: seconds(20) } as const;
+    expect(loadOf({ kind: "byEffort" }, known, { target: held })).toEqual(refused);
   });
 
   it("that ends beyond the station stays open", () => {

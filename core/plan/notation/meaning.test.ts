@@ -3,6 +3,7 @@ import { kg, lb, seconds, type Mass } from "../../kernel/index.ts";
 import { AS_USUAL, OPEN_TEMPO, type PlannedSet } from "../index.ts";
 import type { NotationContext } from "./context.ts";
 import { parseItems, parseLine } from "./parse.ts";
+import { writeLine } from "./line.ts";
 import { sampleNewId } from "../../../tests/samples/index.ts";
 
 /**
@@ -146,6 +147,13 @@ describe("a load", () => {
     });
     expect(third?.load).toEqual({ kind: "stepsFromSet", set: first?.id, steps: 3 });
     expect(fourth?.load).toEqual({ kind: "stepsFromSet", set: third?.id, steps: -2 });
+  });
+
+  it("is written as the set before only where the set itself is meant, not a part of it", () => {
+    const written = (line: string) => writeLine(setsOf(line), CONTEXT);
+    expect(written("10 at 50; 8 at set 1 minus 10 kg")).toContain("8 at before minus 10 kg");
+    const ofDrop = "10 at 50 then drop to 40; 8 at set 1 part 1 minus 10 kg";
+    expect(written(ofDrop)).toContain("8 at set 1 part 1 minus 10 kg");
   });
 
   it("follows, in each of several sets, from the one before it", () => {
