@@ -1,9 +1,10 @@
 // npm run mutants: a seeded sample of mutants of core, at least 30 of each room, against its tests. Prints what
-// survived by room, and fails above 15 of 100. KRAVO_SEED and KRAVO_MUTANTS draw another sample.
+// survived by room and what neither a test nor the compiler refused, and fails above 15 of 100. KRAVO_SEED and KRAVO_MUTANTS draw another sample.
 import { spawnSync } from "node:child_process";
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join, relative } from "node:path";
 import { Instrumenter } from "@stryker-mutator/instrumenter";
+import ts from "typescript";
 import { ensureNode, ensurePackages, ensureState, ROOT } from "./ensure.mjs";
 
 ensureNode();
@@ -150,11 +151,50 @@ function textAt(source, { start, end }) {
 }
 const KILLED = ["Killed", "Timeout"];
 const COUNTED = [...KILLED, "Survived", "NoCoverage"];
-const counted = results.filter(({ status }) => COUNTED.includes(status));
+const { refused } = compiler();
+const drawnUp = results.filter(({ status }) => COUNTED.includes(status));
+/** What no test noticed and the compiler refuses, mostly a guard that narrows a type: it could never run. */
+const isRefused = (mutant) => !KILLED.includes(mutant.status) && refused(mutant);
+const counted = drawnUp.filter((mutant) => !isRefused(mutant));
 const survived = counted.filter(({ status }) => !KILLED.includes(status));
 const left = survived.filter(
   ({ file, was, replacement }) => !equivalent.has([file, was, replacement].join(" | ")),
 );
+
+/** Says of a mutant whether core compiles with it. */
+function compiler() {
+  const { config } = ts.readConfigFile("core/tsconfig.json", ts.sys.readFile);
+  const { fileNames, options } = ts.parseJsonConfigFileContent(config, ts.sys, "core");
+  const changed = new Map();
+  const service = ts.createLanguageService({
+    ...ts.sys,
+    getScriptFileNames: () => fileNames,
+    getScriptVersion: (file) => String(changed.get(file)?.version ?? 0),
+    getScriptSnapshot: (file) => {
+      const text = changed.get(file)?.text ?? ts.sys.readFile(file);
+      return text === undefined ? undefined : ts.ScriptSnapshot.fromString(text);
+    },
+    getCurrentDirectory: () => ROOT,
+    getCompilationSettings: () => options,
+    getDefaultLibFileName: ts.getDefaultLibFilePath,
+  });
+  let version = 0;
+  const put = (file, text) => changed.set(file, { text, version: (version += 1) });
+  const sourceOf = (file) => report.files[file].source;
+  return {
+    refused({ file, location: { start, end }, replacement }) {
+      const path = join(ROOT, file);
+      const source = sourceOf(file);
+      const at = ({ line, column }) =>
+        source.split("\n", line - 1).reduce((sum, l) => sum + l.length + 1, 0) + column - 1;
+      const text = replacement.endsWith(":") ? replacement : `(${replacement})`;
+      put(path, source.slice(0, at(start)) + text + source.slice(at(end)));
+      const found = service.getSemanticDiagnostics(path).length > 0;
+      put(path, source);
+      return found;
+    },
+  };
+}
 for (const { file, location, was, replacement, status } of left) {
   console.log(`${file}:${location.start.line}  ${was}  →  ${replacement}  (${status})`);
 }
@@ -167,6 +207,7 @@ for (const room of roomNames) {
 const share = (100 * left.length) / Math.max(1, counted.length);
 console.log(
   `\n${counted.length} mutants, ${left.length} survived (${share.toFixed(1)} of 100), ` +
-    `${survived.length - left.length} judged equivalent, seed ${SEED}`,
+    `${survived.length - left.length} judged equivalent, ` +
+    `${drawnUp.length - counted.length} more refused by the compiler alone, seed ${SEED}`,
 );
 if (share > MOST_SURVIVORS) process.exit(1);

@@ -67,7 +67,7 @@ const bands: Rule = ({ week, bands: all, fraction, sessions, slots }) => {
     const sets = setsTowardsBand(covered);
     const own = slots.filter((s) => trains(s, region)).map((s) => s.slot.id);
     const asked = low * fraction;
-    if (low > 0 && covered.direct === 0 && sets < asked) {
+    if (covered.direct === 0 && sets < asked) {
       return [finding("warning", { code: "regionMissing", region, low, sessions }, [], region)];
     }
     if (sets < asked) {

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { amountKg, count, kg, lb } from "../kernel/index.ts";
-import { allLoads } from "../gym/index.ts";
+import { allLoads, type Loading } from "../gym/index.ts";
 import { readingOf, type PlannedSet } from "../plan/index.ts";
 import { unrollSlot } from "../unroll/index.ts";
 import { coveredSlots } from "./coverage.ts";
@@ -19,6 +19,7 @@ import {
 import { exercise, FULL_GYM, sessionOf } from "~/tests/arbitrary/session.ts";
 import { atMost } from "~/tests/arbitrary/runs.ts";
 
+const RACK_PLATES = RACK.kind === "bar" ? RACK.plates : [];
 const MIDDLE: RampReasons = {
   isIsolation: false,
   reps: 8,
@@ -156,6 +157,17 @@ describe("a ramp", () => {
     const light = { isIsolation: false, reps: 5, distance: 5, setsBefore: 2, preFatigued: false };
     expect(reasons("lightSets")).toEqual(light);
     expect(reasons("preFatigue")).toEqual({ ...light, preFatigued: true });
+    const distance = (loading: Loading, work: number) =>
+      rampReasons(last.slot, last.movement, sampleStation(loading), kg(work), {
+        bodyWeight: null,
+        slots,
+        stances: { preparation: "lightSets" },
+      }).distance;
+    // A sled of unknown mass has no lightest total, and what weighs nothing is no measure of distance.
+    const sled = { kind: "plateMachine", unit: "kg", points: 2, plates: RACK_PLATES } as const;
+    expect(distance({ ...sled, carriage: kg(25) }, 100)).toBe(5);
+    expect(distance({ ...sled, carriage: null }, 100)).toBeNull();
+    expect(distance({ ...sled, carriage: kg(0) }, 100)).toBeNull();
   });
 
   it("leads to the first work set, and waits while its load is open", () => {

@@ -97,6 +97,9 @@ describe("what a station can make", () => {
       const recipe = allLoads(bar).find((l) => l.reading.thousandths === reading * 1000)?.recipe;
       return recipe?.kind === "plates" ? recipe.perPoint.map((m) => m.thousandths / 1000) : [];
     };
+    const uneven: Loading = { ...bar, plates: stock([10, 2], [6, 4], [1, 4]) };
+    const twelve = allLoads(uneven).find((l) => l.reading.thousandths === 44_000)?.recipe;
+    expect(twelve).toEqual({ kind: "plates", points: 2, perPoint: [kg(6), kg(6)] }); // not 10 + 1 + 1
     expect(perSide(90)).toEqual([25, 10]); // not 15 + 20
     expect(perSide(60)).toEqual([20]); // not 10 + 10
   });

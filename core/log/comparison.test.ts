@@ -37,6 +37,9 @@ describe("like with like", () => {
     expect(
       between({ helper: "unknown", gear: null, restSeconds: null }, { helper: "alone", gear: [] }),
     ).toEqual([]);
+    const belt = [{ name: "belt", fromSet: 1 }];
+    expect(between({ gear: belt }, { gear: null })).toEqual([]);
+    expect(between({ gear: null }, { gear: belt })).toEqual([]);
     expect(between({ setUp: { Stance: "wide" } }, { setUp: {} })).toEqual([]);
     expect(between({ setUp: { Stance: "wide" } }, { setUp: { Stance: "hip width" } })).toHaveLength(
       1,

@@ -51,6 +51,16 @@ describe("the set logged last", () => {
     expect(seqOf(acked(logged(one, 1, 1, elsewhere.commandId)))).toBeNull();
   });
 
+  it("is the newest of the device where neither is on the server yet", () => {
+    const here = (set: typeof one, seq: number): OrderedCommand => ({
+      command: logged(set, seq, 1),
+      position: null,
+    });
+    expect(seqOf([here(one, 1), here(two, 2)])).toBe(2);
+    expect(seqOf([here(two, 2), here(one, 1)])).toBe(2);
+    expect(seqOf([here(two, 2), ...acked(logged(one, 1, 1))])).toBe(2);
+  });
+
   it("stays the same when it, or an earlier one, is corrected", () => {
     const [first, second] = [logged(one, 1, 1), logged(two, 2, 2)];
     expect(seqOf(acked(first, second, logged(one, 3, 3, first.commandId)))).toBe(2);

@@ -62,6 +62,7 @@ describe("who needs clearing first", () => {
       null,
     ],
     [{ cautions: ["heart"] as const, screenedBy: "Dr Somebody" }, "heart"],
+    [{ cautions: ["heart"] as const, screenedBy: " ", screenedOn: day("2026-01-05") }, "heart"],
   ])("%j → %j", (over, want) => {
     expect(needsClearing(brief(over), 2026)).toBe(want);
   });

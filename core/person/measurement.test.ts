@@ -29,6 +29,7 @@ describe("measurements", () => {
   it.each([
     ["bodyWeight", 24.9, "kg", false],
     ["bodyWeight", 25, "kg", true],
+    ["bodyWeight", 300, "kg", true],
     ["bodyWeight", 300.1, "kg", false],
     ["bodyWeight", 700, "lb", false],
     ["bodyWeight", 160, "lb", true],

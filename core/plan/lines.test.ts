@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { anySlot } from "~/tests/arbitrary/plan.ts";
 import { sampleDrop, sampleId, sampleNewId, sampleSet, sampleSlot } from "~/tests/samples/index.ts";
-import { count, kg, share } from "../kernel/index.ts";
+import { count, idOf, kg, share } from "../kernel/index.ts";
 import { linesOf, newBlock, topAndBackOff, withLines, type PlannedSet } from "./index.ts";
 import { movementOf } from "~/tests/arbitrary/session.ts";
 
@@ -44,6 +44,19 @@ describe("the lines of an exercise", () => {
       ),
     });
     expect(linesOf(moved).map(({ id }) => id)).toEqual(lines.map(({ id }) => id));
+  });
+
+  it("are never made by a name that another line has already", () => {
+    const taken = sampleId<"line">(4711);
+    const own = idOf<"lineage">(taken);
+    expect(
+      grouped([
+        at(1, 110, { lineageId: own }),
+        at(2, 100),
+        at(3, 100),
+        at(4, 60, { line: taken, role: "backOff" }),
+      ]),
+    ).toEqual([[1], [2, 3], [4]]);
   });
 
   it("take in a set that stood alone and became like them", () => {

@@ -1,8 +1,15 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { count, kg, sameReading, share, type Mass } from "../kernel/index.ts";
+import { count, kg, sameReading, seconds, share, type Mass } from "../kernel/index.ts";
 import { allLoads, harderBy, type Loading } from "../gym/index.ts";
-import { linesOf, withLines, type LoadRule, type PlannedSet, type Slot } from "../plan/index.ts";
+import {
+  linesOf,
+  withLines,
+  type Extension,
+  type LoadRule,
+  type PlannedSet,
+  type Slot,
+} from "../plan/index.ts";
 import { unrollSlot, type UnrollContext } from "../unroll/index.ts";
 import { anyExtension } from "~/tests/arbitrary/plan.ts";
 import {
@@ -211,7 +218,45 @@ describe("accepting a proposal", () => {
           expect(other?.kind === "made" && sameReading(other.reading, pick(d))).toBe(true);
         },
       ),
-      { numRuns: Number(process.env["KRAVO_RUNS"] ?? 300) },
+      {
+        numRuns: Number(process.env["KRAVO_RUNS"] ?? 300),
+        // Body weight and so much, which the loading plan would move for the sake of a plate.
+        examples: [[RACK, "bodyWeight", [0, 5117, 0, 2], []]],
+      },
+    );
+  });
+
+  it("shows one side of a set that is done by sides, and the first of its repeats, with its drops alone", () => {
+    const load: LoadRule = { kind: "absolute", reading: kg(100) };
+    const each = { kind: "each", first: "left", matchFirst: false } as const;
+    const pause: Extension = {
+      kind: "restPause",
+      id: sampleId(12),
+      lineageId: sampleId(13),
+      pauses: count(2),
+      pause: seconds(15),
+      waits: "exactly",
+      target: { kind: "limit", atLeast: null, likely: count(3) },
+    };
+    const drop = sampleDrop(11, "first", 0.8);
+    const byTotal: PlannedSet["target"] = {
+      kind: "total",
+      of: "reps",
+      amount: count(24),
+      likelySets: count(3),
+      pause: seconds(20),
+    };
+    expect(
+      readings(sampleSlot([sampleSet(1, { load, side: each, extensions: [drop] })]), context(RACK)),
+    ).toEqual([[100, 80]]);
+    expect(
+      readings(sampleSlot([sampleSet(1, { load, extensions: [pause, drop] })]), context(RACK)),
+    ).toEqual([[100, 80]]);
+    expect(readings(sampleSlot([sampleSet(1, { load, target: byTotal })]), context(RACK))).toEqual([
+      [100],
+    ]);
+    expect(readings(sampleSlot([sampleSet(1, { load: { kind: "open" } })]), context(RACK))).toEqual(
+      [[null]],
     );
   });
 

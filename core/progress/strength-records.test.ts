@@ -7,7 +7,13 @@ import { strengthRecordOf, unrollContextFrom } from "./strength-records.ts";
 import { strengthTable } from "./rep-max-table.ts";
 import { USUAL_RULES } from "./strength-rules.ts";
 import { PLAIN_STRICTNESS } from "./strictness.ts";
-import { RACK, sampleExposed as set, sampleExposure, sampleId } from "../../tests/samples/index.ts";
+import {
+  RACK,
+  sampleContext,
+  sampleExposed as set,
+  sampleExposure,
+  sampleId,
+} from "../../tests/samples/index.ts";
 
 const did = (reading: number, reps: number, rir: 0 | 2 = 2) => set(kg(reading), reps, rir);
 
@@ -119,6 +125,39 @@ it("no maximum is estimated from a set with partial or forced reps", () => {
   expect(strengthRecordOf([sampleExposure([partial])], null, USUAL_RULES)).toMatchObject({
     maximum: null,
     refused: { code: "partials" },
+  });
+});
+
+describe("what a set is estimated from", () => {
+  const refusals = (restBefore: number, ...sets: readonly ExposedSet[]) => {
+    const context = sampleContext({ restSeconds: seconds(restBefore) });
+    const record = strengthRecordOf([sampleExposure(sets, { context })], null, USUAL_RULES);
+    return record?.refused?.code ?? null;
+  };
+
+  it("is the rest before it, which the first set of an exercise has in any case", () => {
+    expect(refusals(20, did(100, 5))).toBeNull();
+    expect(refusals(20, set(null, 5), did(100, 5))).not.toBeNull();
+    expect(refusals(120, set(null, 5), did(100, 5))).toBeNull();
+  });
+
+  it("is the body weight of its day, where that is known", () => {
+    const loading = { kind: "bodyweight", unit: "kg", added: [kg(10)], movedShare: 1 } as const;
+    const moved = (onTheDay: number | null) =>
+      strengthRecordOf(
+        [
+          {
+            ...sampleExposure([set(kg(10), 1, 0)], {
+              context: sampleContext({ bodyWeight: onTheDay === null ? null : kg(onTheDay) }),
+            }),
+            loading,
+          },
+        ],
+        kg(80),
+        USUAL_RULES,
+      )?.maximum?.likely;
+    expect(moved(60)).toEqual(kg(70));
+    expect(moved(null)).toEqual(kg(90));
   });
 });
 

@@ -205,6 +205,25 @@ describe("a load by rule", () => {
     expect(last?.load).toEqual({ kind: "open", because: { code: "otherStation" } });
   });
 
+  it("between two shares is not moved out of them, however many plates that would save", () => {
+    const after = (from: number, to: number | null) => {
+      const load: LoadRule = {
+        kind: "shareOfSet",
+        set: sampleId(1),
+        part: null,
+        share: share(from),
+        upTo: to === null ? null : share(to),
+      };
+      const made = stepsOf([sampleSet(1, { load: reading(100) }), sampleSet(2, { load })])[1]?.load;
+      return made?.kind === "made" ? amountKg(made.reading) : null;
+    };
+    // 120 is a ten a side more than 100; 122.5 another small plate, which the usual room of 2.5 % saves.
+    expect(after(1.225, null)).toBe(120);
+    expect(after(1.19, 1.26)).toBe(120);
+    expect(after(1.21, 1.24)).toBe(122.5);
+    expect(after(1.225, 1.225)).toBe(122.5);
+  });
+
   it("by effort is refused where the reserve is not said, for time, and beyond fifteen reps", () => {
     const known = { strength: () => STRENGTH };
     const refused = { kind: "open", because: { code: "notForReps" } };

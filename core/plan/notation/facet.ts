@@ -131,9 +131,8 @@ export const FACETS = {
   rest: {
     read: headed("rest", rest, (after) => (r) => ({ restAfter: after(r) })),
     write: ({ restAfter }, { context }) => {
-      const usual = context.defaults.rest;
       const text = writeRest(restAfter);
-      return unless(restAfter.kind === usual.kind && text === writeRest(usual), `rest ${text}`);
+      return unless(text === writeRest(context.defaults.rest), `rest ${text}`);
     },
     isShared: false,
     most: 1,
