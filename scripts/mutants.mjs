@@ -168,6 +168,7 @@ function compiler() {
   const changed = new Map();
   const service = ts.createLanguageService({
     ...ts.sys,
+    useCaseSensitiveFileNames: () => ts.sys.useCaseSensitiveFileNames,
     getScriptFileNames: () => fileNames,
     getScriptVersion: (file) => String(changed.get(file)?.version ?? 0),
     getScriptSnapshot: (file) => {

@@ -160,6 +160,13 @@ describe("a summary", () => {
     ).toMatchObject({ doneSets: 1 });
   });
 
+  it("holds of each exercise what was logged of it", () => {
+    const other = { ...sampleSlot([sampleSet(3)]), id: sampleId<"slot">(551) };
+    const both = samplePlan(sampleSlot([SET]), other);
+    const found = summarise(both, foldCommands(acked(command(1, 1, reps(8)))));
+    expect(found.map(({ loggedSets }) => loggedSets.length)).toEqual([1, 0]);
+  });
+
   it("counts a hard set once for both sides, and not when it was easy", () => {
     const easy: CommandBody = { kind: "part", part: sampleLoggedSet(SET, { rir: "more" }) };
     const log = foldCommands(

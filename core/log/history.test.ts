@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { count, instant, kg } from "../kernel/index.ts";
 import { lastKey } from "./exposure.ts";
-import { before, seriesOf, upTo, type History, type TrainedSession } from "./history.ts";
+import { before, lastsOf, seriesOf, upTo, type History, type TrainedSession } from "./history.ts";
 import {
   sampleContext,
   sampleDay,
@@ -56,6 +56,14 @@ describe("what a person's history says", () => {
     const bare = { ...done(60), contexts: [] };
     expect(loads(history({ performed: new Map([[sampleId<"sessionLog">(1), bare]]) }))).toEqual([]);
     expect(loads(history({ versions: new Map() }))).toEqual([]);
+  });
+
+  it("has the latest exposure of each exercise at each station", () => {
+    const lasts = lastsOf(seriesOf(history()));
+    const key = lastKey(SLOT.movement, SLOT.station);
+    expect(Object.keys(lasts)).toEqual([key]);
+    expect(lasts[key]?.sets[0]?.reading).toEqual(kg(65));
+    expect(lastsOf(new Map([[key, []]]))).toEqual({});
   });
 
   it("can be looked at as it stood before a session, and up to it", () => {

@@ -116,6 +116,12 @@ describe("a set-up parameter that is typed over a known one", () => {
       usual: "flat",
       claimed: "More quads",
     });
+    const unsaid: SetUpParameter = { name: "Heels", choices: ["flat"], usual: "flat" };
+    expect(Object.keys(typedOver({ name: "Heels", choices: ["flat"] }, [unsaid]))).toEqual([
+      "name",
+      "choices",
+      "usual",
+    ]);
   });
 
   it("is new where none was known by its name, or nothing of what was known is left", () => {

@@ -29,6 +29,13 @@ describe("what a brief takes out", () => {
     const back = brief({ limits: [limit({ joint: "lowBack", provokedBy: "loadOnSpine" })] });
     expect(codes(back, "back-squat")).toEqual(["limit"]);
     expect(codes(back, "leg-press")).toEqual([]);
+    const held = (of: 0.25 | 0.5, severity: number) =>
+      exclusionsOf(brief({ limits: [limit({ joint: "elbow", provokedBy: "grip", severity })] }), {
+        ...movement("leg-press"),
+        regions: [{ region: "grip", share: of }],
+      }).length;
+    // Within the pain that is allowed only high stress is out: half of it or more in the grip.
+    expect([held(0.5, 3), held(0.25, 3), held(0.25, 5), held(0.5, 5)]).toEqual([1, 0, 1, 1]);
     const hand = brief({ limits: [limit({ joint: "elbow", provokedBy: "grip" })] });
     expect(codes(hand, "romanian-deadlift")).toEqual(["limit"]);
     expect(codes(hand, "back-extension")).toEqual([]);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { hardnessOf, isRir, repsLeft, RIR_VALUES, type Rir } from "./effort.ts";
+import { hardnessOf, isEffortSpan, isRir, repsLeft, RIR_VALUES, type Rir } from "./effort.ts";
 
 describe("reps in reserve", () => {
   it.each<readonly [Rir, number | null, string]>([
@@ -14,6 +14,15 @@ describe("reps in reserve", () => {
   ])("%s are %s reps for arithmetic, and %s", (rir, left, hardness) => {
     expect(repsLeft(rir)).toBe(left);
     expect(hardnessOf(rir)).toBe(hardness);
+  });
+
+  it("are a range from fewer to more, both said as numbers", () => {
+    expect([isEffortSpan(1, 2), isEffortSpan(2, 2), isEffortSpan(2, 1)]).toEqual([
+      true,
+      false,
+      false,
+    ]);
+    expect([isEffortSpan("past", 2), isEffortSpan(1, "more")]).toEqual([false, false]);
   });
 
   it("go by halves from none to five, and no further", () => {

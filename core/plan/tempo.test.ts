@@ -1,5 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { seconds } from "../kernel/index.ts";
+import { sampleId, sampleSet } from "../../tests/samples/index.ts";
+import { tempoOf } from "./planned-set.ts";
 import {
   isOpenTempo,
   isTempoPhase,
@@ -12,6 +14,21 @@ import {
 
 const usual = seconds(4);
 const tempo = (over: Partial<Tempo>): Tempo => ({ ...OPEN_TEMPO, ...over });
+
+describe("the tempo of a set", () => {
+  const slow = tempo({ lower: 5 });
+  const [first, second] = [sampleSet(1, { tempo: slow }), sampleSet(2, { tempoAs: sampleId(1) })];
+
+  it("is its own, or that of the set before it that it names", () => {
+    expect(tempoOf(first, [first, second])).toEqual(slow);
+    expect(tempoOf(second, [first, second])).toEqual(slow);
+    expect(tempoOf(second, [second, first])).toEqual(OPEN_TEMPO);
+  });
+
+  it("of a set that is not yet among the others is that of whichever it names", () => {
+    expect(tempoOf(second, [sampleSet(3), first])).toEqual(slow);
+  });
+});
 
 describe("a tempo", () => {
   it.each([

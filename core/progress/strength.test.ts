@@ -229,6 +229,25 @@ describe("a personal curve", () => {
     expect(fitCurve(tired, "epley").fatigue).toBeGreaterThan(fitCurve(fresh, "epley").fatigue);
   });
 
+  it("takes fatigue from sets at one load, shrunk towards what is usual", () => {
+    const reps = [10, 9, 7];
+    const all = reps.map((possibleReps, place): CurvePoint => ({
+      session: "a",
+      place,
+      possibleReps,
+      logTotal: 4,
+    }));
+    const falls = reps.map((n) => Math.log(1 + n / 30));
+    const middle = (falls[0]! + falls[1]! + falls[2]!) / 3;
+    const prior = 0.012 ** -2;
+    // Places −1, 0 and 1: squares of 2; a set scatters by 0.03.
+    const seen = -(-1 * (falls[0]! - middle) + (falls[2]! - middle)) * 0.03 ** -2;
+    expect(fitCurve(all, "epley").fatigue).toBeCloseTo(
+      (prior * 0.02 + seen) / (prior + 2 * 0.03 ** -2),
+      9,
+    );
+  });
+
   it("solves the two equations of slope and fatigue, each with its prior", () => {
     // Loads that differ and reps that do not quite fit them; two sessions of several sets, one of a single set.
     const sets: readonly (readonly [string, number, number, number])[] = [

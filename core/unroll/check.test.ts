@@ -91,6 +91,23 @@ describe("checking a plan", () => {
     ]);
   });
 
+  it("doubts a set by its own load, not what follows near its end", () => {
+    const strength = { ofMaximum: () => kg(120), forReps: () => kg(100) };
+    const here = sampleUnrollContext([sampleStation(RACK, 1)], { strength: () => strength });
+    const found = (load: number, of: number) => {
+      const set = sampleSet(1, {
+        load: { kind: "absolute", reading: kg(load) },
+        extensions: [sampleDrop(11, "first", of)],
+      });
+      return checkPlan(samplePlan(sampleSlot([set])), here).map((issue) => [
+        issue.code,
+        issue.code === "beyondReach" ? issue.by : null,
+      ]);
+    };
+    expect(found(80, 2).filter(([code]) => code === "beyondReach")).toEqual([]);
+    expect(found(160, 0.5)).toEqual([["beyondReach", "estimate"]]);
+  });
+
   it("doubts a set-up that the movement does not have, in a set or a change of position", () => {
     const extension = newExtension("positionChange", sampleSet(1), sampleNewId);
     if (extension.kind !== "positionChange") throw new Error("not what was asked for");

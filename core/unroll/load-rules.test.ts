@@ -205,6 +205,16 @@ describe("a load by rule", () => {
     expect(last?.load).toEqual({ kind: "open", because: { code: "otherStation" } });
   });
 
+  it("at the bound itself is held by nothing", () => {
+    const held = (loadBounds: PlannedSet["loadBounds"]) => {
+      const [step] = stepsOf([sampleSet(1, { load: reading(100), loadBounds })]);
+      return step?.load.kind === "made" ? step.load.heldFrom : undefined;
+    };
+    expect(held({ least: kg(100), most: null })).toBeNull();
+    expect(held({ least: null, most: kg(100) })).toBeNull();
+    expect(held({ least: kg(102.5), most: null })).toEqual(kg(100));
+  });
+
   it("between two shares is not moved out of them, however many plates that would save", () => {
     const after = (from: number, to: number | null) => {
       const load: LoadRule = {

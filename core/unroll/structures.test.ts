@@ -122,6 +122,14 @@ const STRUCTURES: readonly (readonly [string, SessionPlan, readonly string[]])[]
     ],
   ],
   [
+    "drops by half of the first load each, of which the second leaves nothing",
+    withExtensions(dropTo({ kind: "lessBy", of: "first", share: share(0.5) }), {
+      ...dropTo({ kind: "lessBy", of: "first", share: share(0.5) }),
+      ...ext(12),
+    }),
+    ["set 100kg 40-40s +10", "drop 50kg 24-32s +10", "drop open 24-32s +90"],
+  ],
+  [
     "rest-pauses of at most 15 s",
     withExtensions({
       kind: "restPause",

@@ -71,6 +71,12 @@ describe("hard sets", () => {
       direct: 2,
       unknown: 1,
     });
+    // Of a region that assists, only its part is unknown.
+    const squat = findMovement("shipped:back-squat")!;
+    const [assisting] = squat.regions.filter(({ share }) => share < 1);
+    expect(
+      region(of([set({ movement: squat, effort: "unknown" })]), assisting!.region),
+    ).toMatchObject({ direct: 0, indirect: assisting!.share, unknown: assisting!.share });
   });
 
   it("are never ramp or primer, however hard", () => {

@@ -200,6 +200,26 @@ describe("substitutes", () => {
     });
   });
 
+  it("relate a first load to what was moved only from two legs to one, of one pattern at one station", () => {
+    const unrollContext = sampleUnrollContext(FULL_GYM, { lastTotal: () => kg(200) });
+    const kinds = new Set<boolean>();
+    for (const slug of ["leg-press", "back-squat", "lying-leg-curl", "single-leg-press"]) {
+      const from = movementOf(slug);
+      for (const cause of [{ kind: "noHelper" }, { kind: "travelling" }] as const) {
+        for (const { movement, station, firstLoad } of swaps(slug, cause, { unrollContext })) {
+          const isRelated =
+            station.id === slotOf(slug).station &&
+            movement.pattern === from.pattern &&
+            from.laterality === "twoLegs" &&
+            movement.laterality === "oneLeg";
+          expect(firstLoad.kind, movement.ref).toBe(isRelated ? "related" : "calibrate");
+          kinds.add(isRelated);
+        }
+      }
+    }
+    expect(kinds).toEqual(new Set([true, false]));
+  });
+
   it("name the closest and why each is out when nothing is left", () => {
     const brief = {
       ...context().brief,
