@@ -9,6 +9,7 @@ import {
   nextHarder,
   shareOfLoad,
   totalMoved,
+  type Towards,
 } from "./choose.ts";
 import type { Loading } from "./loading.ts";
 import { allLoads } from "./make.ts";
@@ -176,6 +177,22 @@ describe("a share of a load", () => {
     const pair: Loading = { ...bells, counted: "pair" };
     expect(shareOfLoad(pair, kg(40), share(0.8), null)?.made.reading).toEqual(kg(32));
     expect(shareOfLoad(pair, kg(40), share(0.5), null)?.made.reading).toEqual(kg(20));
+  });
+
+  it("by a rule of the exercise is harder or easier as the station is, with less help where it helps", () => {
+    const help: Loading = {
+      kind: "assisted",
+      unit: "kg",
+      movedShare: 1,
+      pins: [10, 15, 20, 30].map(kg),
+    };
+    const made = (loading: Loading, of: number, part: number, towards: Towards) =>
+      shareOfLoad(loading, kg(of), share(part), kg(80), towards)?.made.reading;
+    // 60 kg moved with 20 of help; 1.1 of it are 66 with 14 of help.
+    expect(made(help, 20, 1.1, "harder")).toEqual(kg(10));
+    expect(made(help, 20, 1.1, "easier")).toEqual(kg(15));
+    expect(made(RACK, 100, 1.01, "harder")).toEqual(kg(105));
+    expect(made(RACK, 100, 1.01, "easier")).toEqual(kg(100));
   });
 
   it("is of the labels on a pulleyed stack, since the pulley cancels out", () => {

@@ -93,6 +93,38 @@ describe("a loading plan that cannot be proven", () => {
     expect(piecesHandled(changeBetween(middle[0]!.recipe, middle[1]!.recipe))).toBe(0);
   });
 
+  it("costs what is handled outside of what stays, and one more where plates go off and on", () => {
+    const search: Search = {
+      sizes: [8, 4, 2, 1],
+      usable: [2, 2, 2, 2],
+      perPlate: 2,
+      perRerack: 1,
+      goals: [new Map([[12, 0]]), new Map([[14, 0.5]])],
+    };
+    // Two plates on; then one more on; or the inner one stays and the outer goes for two others.
+    expect(
+      costOf(search, [
+        [0, 1],
+        [0, 1, 2],
+      ]),
+    ).toBe(4 + 2 + 0.5);
+    expect(
+      costOf(search, [
+        [0, 1],
+        [0, 2, 1],
+      ]),
+    ).toBe(4 + 6 + 1 + 0.5);
+    expect(
+      costOf({ ...search, goals: [...search.goals, new Map([[8, 0]])] }, [[0, 1], [0, 1, 2], [0]]),
+    ).toBe(6.5 + 4);
+    expect(
+      costOf(search, [
+        [0, 1],
+        [0, 1],
+      ]),
+    ).toBe(Infinity);
+  });
+
   it("comes close to the proven one where that is known", () => {
     let [beam, proven, cases] = [0, 0, 0];
     fc.assert(

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { count, kg } from "../kernel/index.ts";
+import { count, kg, seconds } from "../kernel/index.ts";
+import type { PlannedSet } from "../plan/index.ts";
 import { exposureOf } from "./expose.ts";
 import { plannedContext } from "./planned-context.ts";
 import {
@@ -13,6 +14,13 @@ import {
   sampleStation,
 } from "../../tests/samples/index.ts";
 
+const TOTAL: PlannedSet["target"] = {
+  kind: "total",
+  of: "reps",
+  amount: count(30),
+  likelySets: count(3),
+  pause: seconds(20),
+};
 const each = sampleSet(2, { side: { kind: "each", first: "left", matchFirst: false } });
 const slot = sampleSlot([sampleSet(1, { role: "ramp" }), each]);
 const side = (s: "left" | "right", reps: number | null, rir: 0 | 1 | 2 | "unknown") =>
@@ -35,6 +43,20 @@ describe("an exposure", () => {
     const judged = (...sides: ReturnType<typeof side>[]) => expose(sides)?.sets;
     expect(judged(side("left", 8, 0), side("right", 10, 2))).toMatchObject([{ reps: 8, rir: 0 }]);
     expect(judged(side("left", 10, 2), side("right", 8, 0))).toMatchObject([{ reps: 8, rir: 0 }]);
+  });
+
+  it("counts of a short-range set the reps over part of the range, of which nothing else is held", () => {
+    const short = sampleSet(3, { range: "stretched" });
+    const of = sampleSlot([short, sampleSet(4, { target: TOTAL })]);
+    const logged = [
+      sampleLoggedSet(short, { fullReps: null, partialReps: count(9) }),
+      sampleLoggedSet(of.sets[1]!, { fullReps: count(12) }),
+    ];
+    const performed = { loggedSets: logged, contexts: [sampleContext()], pains: [] };
+    const found = exposureOf(sampleId(600), sampleDay(), of, performed, sampleStation());
+    // A total over several sets is no set of so many repetitions.
+    expect(found?.sets.map(({ reps }) => reps)).toEqual([9]);
+    expect(found?.planned).toHaveLength(1);
   });
 
   it("keeps unknown reps and effort unknown", () => {

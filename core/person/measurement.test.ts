@@ -53,6 +53,21 @@ describe("measurements", () => {
     expect(bodyWeightOf([], day("2026-03-02"))).toBeNull();
   });
 
+  it("are of one kind and one side alone", () => {
+    const of = (kind: MeasuredKind, side: Measurement["side"], amount: number) => ({
+      ...measured(kind, "2026-03-02", amount, "cm"),
+      side,
+    });
+    const list = [of("thigh", "left", 60), of("thigh", "right", 61), of("calf", "left", 38)];
+    const amount = (kind: MeasuredKind, side?: Measurement["side"]) =>
+      latest(list, kind, side)?.value.thousandths;
+    expect(amount("thigh", "left")).toBe(60_000);
+    expect(amount("thigh", "right")).toBe(61_000);
+    expect(amount("calf", "left")).toBe(38_000);
+    expect(amount("calf", "right")).toBeUndefined();
+    expect(amount("thigh")).toBeUndefined();
+  });
+
   it("know no body weight before it was measured, also not from a slip of the year", () => {
     const list = [
       measured("bodyWeight", "2026-03-02", 80, "kg"),

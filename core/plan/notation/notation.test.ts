@@ -140,6 +140,11 @@ describe("a line as coaches type it", () => {
       { kind: "shareOfSet", upTo: null, set: other.id },
       { kind: "shareOfMovement", upTo: null, movement: "shipped:leg-press" },
     ]);
+    const later = { ...CONTEXT, exercises: [[], [sampleSet(9), other], []], own: 2 };
+    const line = "8 at 70% of exercise 2 set 2";
+    const again = read(line, [], later);
+    expect(again.ok && writeLine(again.value, later)).toBe(line);
+    expect(again.ok && again.value[0]?.load).toMatchObject({ set: other.id });
   });
 });
 
