@@ -5,6 +5,8 @@ import {
   type CommandBody,
   type LoggedSet,
   plannedContext,
+  UNSAID_CONDITIONS,
+  UNSAID_OBSERVATIONS,
 } from "~/core/log/index.ts";
 import { findSlot, amountAsked, isRir, slotsOf, type Rir } from "~/core/plan/index.ts";
 import { isSetStep, unrollContextOf, unroll, type SetStep } from "~/core/unroll/index.ts";
@@ -148,5 +150,7 @@ function loggedSetOf(
     rir: done.reps === null ? "unknown" : rir,
     limiter: null,
     note: "",
+    conditions: UNSAID_CONDITIONS,
+    observed: UNSAID_OBSERVATIONS,
   };
 }

@@ -7,6 +7,8 @@ const OTHER = {
   pain: "Pain was recorded after the end",
   note: "A note was changed after the end",
   skip: "An exercise was marked as skipped after the end",
+  unskip: "A skipped exercise was taken up again after the end",
+  checkIn: "The check-in was changed after the end",
   context: "How an exercise was done was changed after the end",
 } as const;
 

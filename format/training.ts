@@ -11,6 +11,7 @@ import {
   SPEAKING_REGIONS,
   assertNever,
 } from "~/core/kernel/index.ts";
+import type { Helper } from "~/core/log/index.ts";
 import { type Movement, directRegions } from "~/core/movement/index.ts";
 import {
   phasesFrom,
@@ -172,6 +173,14 @@ export const FAULT_NAMES: Readonly<Record<Fault, string>> = {
   hipShifts: "the hips shift to one side",
   lowBackArches: "the low back arches",
   rushed: "the tempo is lost",
+};
+
+/** Who helped, by how it is said on the floor. */
+export const HELPER_NAMES: Readonly<Record<Helper, string>> = {
+  unknown: "Not said",
+  alone: "Alone",
+  partner: "With a partner",
+  spotter: "With a spotter",
 };
 
 export const JOINT_NAMES: Readonly<Record<Joint, string>> = {

@@ -12,6 +12,7 @@ import { findSlot, type Slot } from "~/core/plan/index.ts";
 import { formatClock, formatDay } from "~/format/numbers.ts";
 import { formatCorrectionError, formatReconsiderError } from "~/format/corrections.ts";
 import { formatPlannedAndDone } from "~/format/exposure.ts";
+import { formatCheckIn } from "~/format/set-record.ts";
 import { formatPlanNextError } from "~/format/next-session.ts";
 import { approachAmong, volumePolicyOf } from "~/core/person/index.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
@@ -144,6 +145,7 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
           {sessionLog.endedAt === null
             ? " · still running"
             : ` · ${formatClock((sessionLog.endedAt - sessionLog.startedAt) / 1000)} from start to end`}
+          {review.checkIn === null ? null : ` · ${formatCheckIn(review.checkIn)}`}
         </>
       }
       actions={

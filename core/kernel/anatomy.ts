@@ -72,6 +72,10 @@ export const TRAINABLE_LENGTHS: Readonly<Record<Region, readonly MuscleLength[]>
 export const RESISTANCE_PROFILES = ["bottom", "middle", "top", "even"] as const;
 export type ResistanceProfile = (typeof RESISTANCE_PROFILES)[number];
 
+/** Where in a repetition it sticks. */
+export const STICKING_POINTS = ["bottom", "middle", "top"] as const;
+export type StickingPoint = (typeof STICKING_POINTS)[number];
+
 export const PATTERNS = [
   "squat",
   "press",

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { applied, idField, instantField, unionOf, type FamilyOf } from "../kernel/index.ts";
+import * as checkIn from "./command/check-in.ts";
 import * as context from "./command/context.ts";
 import * as end from "./command/end.ts";
 import * as note from "./command/note.ts";
@@ -8,17 +9,20 @@ import * as loggedSet from "./command/logged-set.ts";
 import * as removeLoggedSet from "./command/remove-logged-set.ts";
 import * as reopen from "./command/reopen.ts";
 import * as skip from "./command/skip.ts";
+import * as unskip from "./command/unskip.ts";
 
-export { COMMAND_BOUNDS } from "./command-fields.ts";
+export { COMMAND_BOUNDS, HELPERS, type Helper } from "./command-fields.ts";
 
 /** The kinds of commands; the only list of them. */
 export const COMMANDS = {
   part: loggedSet,
   removePart: removeLoggedSet,
+  checkIn,
   context,
   pain,
   note,
   skip,
+  unskip,
   end,
   reopen,
 } as const;

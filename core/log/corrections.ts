@@ -14,7 +14,10 @@ export type Correction = {
   | { readonly kind: "added"; readonly after: LoggedSet }
   | { readonly kind: "reopened" }
   | { readonly kind: "endedAgain" }
-  | { readonly kind: "other"; readonly about: "pain" | "note" | "skip" | "context" }
+  | {
+      readonly kind: "other";
+      readonly about: "pain" | "note" | "skip" | "unskip" | "checkIn" | "context";
+    }
 );
 
 /** Every correction in the order of the server: all commands behind the first that ended the session. */
@@ -50,6 +53,8 @@ function correctionOf(
     case "pain":
     case "note":
     case "skip":
+    case "unskip":
+    case "checkIn":
     case "context":
       return [{ commandId, why, kind: "other", about: body.kind }];
     default:

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { count, kg, seconds } from "../kernel/index.ts";
-import type { PlannedSet } from "../plan/index.ts";
+import { OPEN_TEMPO, type PlannedSet } from "../plan/index.ts";
+import { UNSAID_CONDITIONS, type Conditions } from "./conditions.ts";
 import { exposureOf } from "./expose.ts";
 import { plannedContext } from "./planned-context.ts";
 import {
@@ -57,6 +58,34 @@ describe("an exposure", () => {
     // A total over several sets is no set of so many repetitions.
     expect(found?.sets.map(({ reps }) => reps)).toEqual([9]);
     expect(found?.planned).toHaveLength(1);
+  });
+
+  it("is as the set was done where that was said, else as it was asked for", () => {
+    const slow = { ...OPEN_TEMPO, lower: 5 };
+    const asked = sampleSet(3, { tempo: slow, setUp: { Stance: "wide" } });
+    const exposed = (over: Partial<Conditions>) =>
+      exposureOf(
+        sampleId(600),
+        sampleDay(),
+        sampleSlot([asked]),
+        {
+          loggedSets: [
+            sampleLoggedSet(asked, {
+              limiter: "grip",
+              conditions: { ...UNSAID_CONDITIONS, ...over },
+            }),
+          ],
+          contexts: [sampleContext()],
+          pains: [],
+        },
+        sampleStation(),
+      )?.sets[0];
+    expect(exposed({})).toMatchObject({ tempo: slow, setUp: { Stance: "wide" }, limiter: "grip" });
+    const quick = { ...OPEN_TEMPO, lower: 2 };
+    expect(exposed({ tempo: quick, setUp: { Stance: "narrow" } })).toMatchObject({
+      tempo: quick,
+      setUp: { Stance: "narrow" },
+    });
   });
 
   it("keeps unknown reps and effort unknown", () => {

@@ -48,9 +48,13 @@ export function exposureOf(
         hasPartials: own.some(
           ({ partialReps, forcedReps }) => (partialReps ?? 0) > 0 || (forcedReps ?? 0) > 0,
         ),
-        tempo: tempoOf(set, slot.sets),
+        // As it was done where that was said, else as it was asked for.
+        tempo: first.conditions.tempo ?? tempoOf(set, slot.sets),
         accents: set.accents,
-        setUp: set.setUp,
+        setUp: first.conditions.setUp ?? set.setUp,
+        conditions: first.conditions,
+        observed: first.observed,
+        limiter: first.limiter,
       },
     ];
   });

@@ -9,7 +9,9 @@ import {
 import { totalMoved, type Loading } from "../gym/index.ts";
 import type { Accent, RepRange, Rir, SetRole, SetUp, Tempo } from "../plan/index.ts";
 import type { PainRecord } from "./fold.ts";
-import type { LogContext } from "./logged-set.ts";
+import type { Conditions } from "./conditions.ts";
+import type { LogContext, LoggedSet } from "./logged-set.ts";
+import type { Observations } from "./observations.ts";
 
 /** The reps that a set was asked for; null where the end was left open. */
 export type AskedRange = { readonly min: Count; readonly max: Count } | null;
@@ -31,6 +33,10 @@ export interface ExposedSet {
   readonly hasPartials: boolean;
   /** What of the set-up this set had otherwise than its exercise. */
   readonly setUp: SetUp;
+  /** Under what conditions it was done, as far as that was said. */
+  readonly conditions: Conditions;
+  readonly observed: Observations;
+  readonly limiter: LoggedSet["limiter"];
 }
 
 /** A work set as it was planned: what tells whether all of a line were done. */

@@ -1,9 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { count } from "../kernel/index.ts";
+import { count, kg } from "../kernel/index.ts";
 import { findMovement } from "../movement/catalogue/index.ts";
 import type { Command, CommandBody, OrderedCommand } from "./command.ts";
 import {
+  checkInOf,
   conflictsOf,
   foldCommands,
   isEnded,
@@ -96,6 +97,23 @@ describe("a session log", () => {
     expect(skipReason(log, sampleId(700))).toBe("Station taken");
     expect(skipReason(log, sampleId(701))).toBeNull();
     expect(isEnded(log)).toBe(true);
+  });
+
+  it("takes a skipped exercise up again, and knows how the trainee came last said", () => {
+    const skip = command(1, 1, { kind: "skip", slotId: sampleId(700), reason: "Station taken" });
+    const unskip = command(1, 2, { kind: "unskip", slotId: sampleId(700) }, skip.commandId);
+    expect(skipReason(foldCommands(acked(skip, unskip)), sampleId(700))).toBeNull();
+    const again = command(1, 3, { ...skip.body }, unskip.commandId);
+    expect(skipReason(foldCommands(acked(skip, unskip, again)), sampleId(700))).toBe(
+      "Station taken",
+    );
+    const checkIn = (seq: number, readiness: number, parent: Command["parent"] = null) =>
+      command(1, seq, { kind: "checkIn", bodyWeight: kg(80.5), readiness }, parent);
+    const first = checkIn(1, 4);
+    expect(checkInOf(foldCommands(acked(first)))).toMatchObject({ readiness: 4 });
+    const corrected = foldCommands(acked(first, checkIn(2, 2, first.commandId)));
+    expect(checkInOf(corrected)).toMatchObject({ readiness: 2, bodyWeight: kg(80.5) });
+    expect(checkInOf(foldCommands([]))).toBeNull();
   });
 
   /** Every order of the numbers below `n` is as likely. */

@@ -116,6 +116,13 @@ export function notesOf(log: SessionLog, slotId: Id<"slot"> | null): readonly st
   );
 }
 
+export type CheckIn = Extract<CommandBody, { kind: "checkIn" }>;
+
+/** What was said of the trainee's day: the last that was said, or null. */
+export function checkInOf(log: SessionLog): CheckIn | null {
+  return bodies(log, "checkIn").at(-1)?.body ?? null;
+}
+
 /** Why an exercise was skipped, or null when it was not. */
 export function skipReason(log: SessionLog, slotId: Id<"slot">): string | null {
   const head = log.get(`skip:${slotId}`)?.at(-1)?.body;

@@ -1,6 +1,7 @@
 /** What was really done: commands, sets, contexts, and how sessions compare. */
 export * from "./command.ts";
 export * from "./comparison.ts";
+export * from "./conditions.ts";
 export * from "./corrected-set.ts";
 export * from "./corrections.ts";
 export * from "./expose.ts";
@@ -8,6 +9,7 @@ export * from "./exposure.ts";
 export * from "./fold.ts";
 export * from "./history.ts";
 export * from "./logged-set.ts";
+export * from "./observations.ts";
 export * from "./planned-context.ts";
 export * from "./rest-clock.ts";
 export * from "./review.ts";

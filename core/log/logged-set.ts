@@ -1,16 +1,11 @@
 import { COMMAND_BOUNDS } from "./command-fields.ts";
 import { z } from "zod";
-import {
-  assertNever,
-  idField,
-  LIMITERS,
-  massField,
-  movementField,
-  textWithin,
-} from "../kernel/index.ts";
+import { assertNever, idField, massField, movementField, textWithin } from "../kernel/index.ts";
 import { measureOf, rirField, setUpField, tempoField } from "../plan/index.ts";
 import type { SetStep } from "../unroll/index.ts";
-import { counted, milliseconds, wholeMetres } from "./command-fields.ts";
+import { counted, helperField, milliseconds, wholeMetres } from "./command-fields.ts";
+import { conditionsField, UNSAID_CONDITIONS } from "./conditions.ts";
+import { limiterField, observationsField, UNSAID_OBSERVATIONS } from "./observations.ts";
 
 /** The side that a logged set was done with. */
 export const sideField = z.enum(["both", "left", "right"]);
@@ -45,8 +40,11 @@ export const loggedSetField = z
     steps: counted.nullable(),
     metres: wholeMetres.nullable(),
     rir: rirField,
-    limiter: z.enum(LIMITERS).nullable(),
+    limiter: limiterField,
     note: textWithin(COMMAND_BOUNDS.setNote),
+    // Devices of a version before say nothing of these.
+    conditions: conditionsField.default(UNSAID_CONDITIONS),
+    observed: observationsField.default(UNSAID_OBSERVATIONS),
   })
   .readonly();
 /** What was done of a set or one of its extensions. Null is unknown, never zero. */
@@ -91,10 +89,6 @@ export function loggedField(loggedSet: LoggedSet): CountedField {
   return fields.find((field) => loggedSet[field] !== null) ?? "fullReps";
 }
 
-/** Who helped, if anybody: it decides what may be taken to the limit. */
-const HELPERS = ["alone", "partner", "spotter", "unknown"] as const;
-export type Helper = (typeof HELPERS)[number];
-
 const newContext = z
   .object({
     slotId: idField("slot"),
@@ -115,7 +109,7 @@ const newContext = z
       .max(20)
       .readonly()
       .nullable(),
-    helper: z.enum(HELPERS),
+    helper: helperField,
     bodyWeight: massField.nullable(),
   })
   .readonly();

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { instant } from "../kernel/index.ts";
+import { instant, seconds } from "../kernel/index.ts";
 import type { Command, OrderedCommand } from "./command.ts";
-import { elapsed, lastLogged, momentOf } from "./rest-clock.ts";
+import { elapsed, lastLogged, momentOf, restTaken } from "./rest-clock.ts";
 import { sampleCommand, sampleLoggedSet, sampleSet } from "../../tests/samples/index.ts";
 
 const HOUR = 3_600_000;
@@ -19,6 +19,16 @@ describe("the time since a set", () => {
 
   it("is never negative", () => {
     expect(elapsed(logged, { wall: 0, steady: 0 })).toBe(0);
+  });
+
+  it("is the rest taken, less what the set itself takes; none where both were logged afterwards or long apart", () => {
+    const taken = (after: number, work: number) =>
+      restTaken(logged, { wall: logged.wall + after * 1000, steady: logged.steady }, seconds(work));
+    expect(taken(150, 30)).toBe(120);
+    expect(taken(30, 30)).toBe(0);
+    expect(taken(29, 30)).toBeNull();
+    expect(taken(30 * 60, 0)).toBe(1800);
+    expect(taken(30 * 60 + 1, 0)).toBeNull();
   });
 
   it("is known after a reload from the time written down, unless that lies ahead or far back", () => {

@@ -1,3 +1,6 @@
+import { seconds, type Seconds } from "../kernel/index.ts";
+import { amountAsked } from "../plan/index.ts";
+import type { SetStep } from "../unroll/index.ts";
 import type { Command, OrderedCommand } from "./command.ts";
 
 /** A moment on both clocks of a device, in milliseconds: the one people set, and one that only runs forward. */
@@ -16,6 +19,26 @@ const LONGEST_REST_MS = 30 * 60_000;
  */
 export function elapsed(from: Moment, to: Moment): number {
   return Math.max(0, to.wall - from.wall, to.steady - from.steady);
+}
+
+/** What a step takes at least: of so many repetitions, seconds or steps as were done; of all where nobody said. */
+export function leastWork(
+  { workSeconds, target }: Pick<SetStep, "workSeconds" | "target">,
+  done: number | null,
+): Seconds {
+  const asked = Math.max(1, amountAsked(target).min);
+  return seconds(workSeconds.min * (done === null ? 1 : Math.min(1, done / asked)));
+}
+
+/**
+ * The rest taken before a set, from the moments at which the set before and this one were logged, less the seconds
+ * that this one takes at least. Null where that is no rest: both were logged afterwards, one upon the other, or so
+ * long apart that something else happened. Source: our rule.
+ */
+export function restTaken(before: Moment, now: Moment, leastWork: Seconds): Seconds | null {
+  const ms = elapsed(before, now);
+  const rest = ms / 1000 - leastWork;
+  return rest < 0 || ms > LONGEST_REST_MS ? null : seconds(Math.round(rest));
 }
 
 /**

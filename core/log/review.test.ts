@@ -31,6 +31,12 @@ const logged = (n: number): CommandBody => ({
 });
 
 describe("a session as it is looked back at", () => {
+  it("begins with how the trainee came to it, where that was said", () => {
+    expect(review(logged(2)).checkIn).toBeNull();
+    const said = { kind: "checkIn", bodyWeight: null, readiness: 3 } as const;
+    expect(review(said, logged(2)).checkIn).toEqual(said);
+  });
+
   it("counts sets and hard sets, planned and done", () => {
     const found = review(logged(1), logged(2));
     expect([found.doneSets, found.plannedSets]).toEqual([2, 3]);

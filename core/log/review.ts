@@ -4,10 +4,12 @@ import { plannedSets, volumeOf, type RegionVolume, type UnrollContext } from "..
 import type { OrderedCommand } from "./command.ts";
 import { correctionsIn, type Correction } from "./corrections.ts";
 import {
+  checkInOf,
   conflictsOf,
   foldCommands,
   notesOf,
   painsOf,
+  type CheckIn,
   type Conflict,
   type PainRecord,
 } from "./fold.ts";
@@ -36,6 +38,8 @@ export interface SessionReview {
   readonly unplanned: readonly LoggedSet[];
   readonly conflicts: readonly Conflict[];
   readonly pains: readonly PainRecord[];
+  /** How the trainee came to it; null where nobody said. */
+  readonly checkIn: CheckIn | null;
   readonly notes: readonly string[];
   readonly corrections: readonly Correction[];
 }
@@ -59,6 +63,7 @@ export function reviewOf(
     unplanned: unplannedSets(plan, log),
     conflicts: conflictsOf(log),
     pains: painsOf(log),
+    checkIn: checkInOf(log),
     notes: notesOf(log, null),
     corrections: correctionsIn(commands),
   };

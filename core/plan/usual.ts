@@ -5,5 +5,7 @@ import type { Target } from "./target.ts";
 export const USUAL_DROP_REST: Seconds = seconds(10);
 export const USUAL_REST_PAUSE: Seconds = seconds(15);
 export const USUAL_CLUSTER_PAUSE: Seconds = seconds(20);
+/** What is often worn or used for legs; anything else can be typed. */
+export const USUAL_GEAR = ["belt", "straps", "knee sleeves", "knee wraps", "heeled shoes"] as const;
 /** As many as come after a short pause, as partials, or with help. */
 export const FEW_MORE: Target = { kind: "limit", atLeast: null, likely: count(4) };

@@ -1,6 +1,12 @@
 import { z } from "zod";
 import type { Id } from "~/core/kernel/index.ts";
-import { MEASURED, type MeasuredKind, type Measurement } from "~/core/person/index.ts";
+import type { CheckIn, Command } from "~/core/log/index.ts";
+import {
+  MEASURED,
+  type MeasuredKind,
+  type MeasuredValue,
+  type Measurement,
+} from "~/core/person/index.ts";
 import type { MeasurementForm } from "~/codec/measurement.ts";
 import { newId } from "~/codec/new-id.ts";
 import { sideColumn } from "~/codec/performed.ts";
@@ -70,4 +76,52 @@ export async function removeMeasurement(
     .whereNull("removed_at")
     .update({ removed_at: scope.now });
   return removed === 1;
+}
+
+const checkedIn = z.object({ person_id: z.instanceof(Buffer), day: dayColumn });
+
+/**
+ * Counts what was said at a check-in as measured of the trainee on the day of the session, in the command's own
+ * transaction; what the check-in before said is taken out.
+ */
+export async function measureCheckIn(
+  scope: Scope,
+  { commandId, runId, parent }: Command,
+  { bodyWeight, readiness }: CheckIn,
+): Promise<void> {
+  if (parent !== null) {
+    await scope
+      .from("measurements")
+      .where({ command_id: toBinary(parent) })
+      .whereNull("removed_at")
+      .update({ removed_at: scope.now });
+  }
+  const session: unknown = await scope
+    .from("runs")
+    .join("plans", (join) =>
+      join.on("plans.studio_id", "runs.studio_id").andOn("plans.id", "runs.plan_id"),
+    )
+    .where("runs.id", toBinary(runId))
+    .first("runs.person_id", "plans.day");
+  const { person_id, day } = checkedIn.parse(session);
+  const said: readonly [MeasuredKind, MeasuredValue | null][] = [
+    ["bodyWeight", bodyWeight],
+    ["readiness", readiness === null ? null : { thousandths: readiness * 1000, unit: "ofFive" }],
+  ];
+  for (const [kind, value] of said) {
+    if (value === null) continue;
+    await scope.insert("measurements", {
+      id: toBinary(newId<"measurement">()),
+      person_id,
+      day,
+      kind,
+      side: "both",
+      value_thousandths: value.thousandths,
+      unit: value.unit,
+      note: "",
+      command_id: toBinary(commandId),
+      created_at: scope.now,
+      ...scope.by,
+    });
+  }
 }

@@ -1,7 +1,17 @@
 import { tempoField } from "~/core/plan/index.ts";
 import { z } from "zod";
 import { type Id, assertNever, movementField } from "~/core/kernel/index.ts";
-import type { Command, LogContext, PainRecord, Performed, LoggedSet } from "~/core/log/index.ts";
+import {
+  conditionsField,
+  observationsField,
+  UNSAID_CONDITIONS,
+  UNSAID_OBSERVATIONS,
+  type Command,
+  type LogContext,
+  type PainRecord,
+  type Performed,
+  type LoggedSet,
+} from "~/core/log/index.ts";
 import { stepKeyText } from "~/core/unroll/index.ts";
 import {
   countColumn,
@@ -19,6 +29,7 @@ import {
 } from "~/codec/performed.ts";
 import { instantColumn, jsonColumn, massFromColumns } from "~/codec/rows.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
+import { measureCheckIn } from "./measurements.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
 import { readEach } from "./set-apart.server.ts";
 
@@ -68,8 +79,12 @@ export async function project(
         .where({ id: toBinary(sessionLogId) })
         .update({ ended_at: null });
       return;
+    case "checkIn":
+      await measureCheckIn(scope, command, body);
+      return;
     case "note":
     case "skip":
+    case "unskip":
       return; // Read from the commands of their session log; no row of theirs is compared across sessions.
     default:
       assertNever(body);
@@ -138,6 +153,8 @@ function loggedSetRow(command: Command, loggedSet: LoggedSet, revision: Id<"revi
     rir: rirToColumn(loggedSet.rir),
     limiter: loggedSet.limiter,
     note: loggedSet.note,
+    conditions: JSON.stringify(loggedSet.conditions),
+    observed: JSON.stringify(loggedSet.observed),
   };
 }
 
@@ -165,6 +182,8 @@ const platesJson = jsonColumn(platesColumn);
 const setUpJson = jsonColumn(setUpColumn);
 const tempoJson = jsonColumn(tempoField);
 const gearJson = jsonColumn(gearColumn);
+const conditionsJson = jsonColumn(conditionsField);
+const observedJson = jsonColumn(observationsField);
 const integer = z.number();
 
 function loggedSetFrom(row: Row): LoggedSet {
@@ -190,6 +209,9 @@ function loggedSetFrom(row: Row): LoggedSet {
     rir: rirColumn.parse(row["rir"]),
     limiter: limiterColumn.parse(row["limiter"]),
     note: z.string().parse(row["note"]),
+    conditions:
+      row["conditions"] === null ? UNSAID_CONDITIONS : conditionsJson.parse(row["conditions"]),
+    observed: row["observed"] === null ? UNSAID_OBSERVATIONS : observedJson.parse(row["observed"]),
   };
 }
 

@@ -251,6 +251,12 @@ const OWN_SET_UPS = [
   )`,
 ];
 
+/** Under what conditions a set was done, and what was seen and felt in it; null where nobody said anything. */
+const CONDITIONS = [
+  "alter table performed_parts add column conditions json null, add column observed json null",
+  "alter table measurements add column command_id binary(16) null",
+];
+
 /** Migrations by name, in order. A landed one is never edited; the next is appended. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
   { name: "001-foundation", statements: FIRST },
@@ -260,6 +266,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: "005-corrections", statements: CORRECTIONS },
   { name: "006-lines", statements: LINES },
   { name: "007-own-set-ups", statements: OWN_SET_UPS },
+  { name: "008-conditions", statements: CONDITIONS },
 ];
 
 const source: Knex.MigrationSource<(typeof MIGRATIONS)[number]> = {

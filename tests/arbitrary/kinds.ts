@@ -146,7 +146,16 @@ function drawn(schema: z.ZodType, draw: Draw): fc.Arbitrary<unknown> {
         def.checks?.map(({ _zod }) => _zod.def).find((d) => d["check"] === name);
       const minLength = Number(check("min_length")?.["minimum"] ?? 0);
       const maxLength = Math.min(Number(check("max_length")?.["maximum"] ?? 4), minLength + 4);
-      return fc.array(one(def.element), { minLength, maxLength });
+      return fc
+        .array(one(def.element), { minLength, maxLength })
+        .filter((list) => schema.safeParse(list).success);
+    }
+    case "number": {
+      const { minValue, maxValue, isInt } = schema as z.ZodNumber;
+      const [min, max] = [Math.max(minValue ?? 0, -1e6), Math.min(maxValue ?? 1e6, 1e6)];
+      return isInt
+        ? fc.integer({ min, max })
+        : fc.double({ min, max, noNaN: true, noDefaultInfinity: true });
     }
     case "object": {
       const shape = Object.entries(def.shape ?? {}).map(([name, field]) => [name, one(field)]);

@@ -19,7 +19,7 @@ import { changeTemplateCodec } from "~/codec/template.ts";
 import { findShippedApproach, QUESTION_NAMES } from "~/core/person/index.ts";
 import { day, type Id } from "~/core/kernel/index.ts";
 import { findMovement } from "~/core/movement/catalogue/index.ts";
-import { foldCommands, performedOf } from "~/core/log/index.ts";
+import { conditionsField, foldCommands, observationsField, performedOf } from "~/core/log/index.ts";
 import { LOADING_KINDS } from "~/core/gym/index.ts";
 import { formatListError } from "~/format/station.ts";
 import { changeApproach, copyApproach, listOwnApproaches } from "~/server/db/approaches.server.ts";
@@ -36,6 +36,7 @@ import { startSession } from "~/server/db/session-logs.server.ts";
 import { saveStrengthRules, strengthRules } from "~/server/db/strength-rules.server.ts";
 import { addTemplate, getTemplate } from "~/server/db/templates.server.ts";
 import { MOVEMENT_FIELDS } from "../arbitrary/forms.ts";
+import { anyOf } from "../arbitrary/kinds.ts";
 import { anyPlan } from "../arbitrary/plan.ts";
 import { Device } from "./sets.ts";
 import { addSquats, inStudio, NOW } from "./studio.ts";
@@ -376,15 +377,27 @@ describe("what a form takes is written and read back equal:", () => {
       metres: numbers,
       reps: numbers,
       at: clocks,
+      conditions: anyOf(conditionsField),
+      observed: anyOf(observationsField),
+      rest: fc.oneof(fc.constant(null), numbers),
     });
     let seq = 0;
-    const commands = forms.map(({ note, seconds, metres, reps, at }) => ({
+    const commands = forms.map(({ note, seconds, metres, reps, at, rest, ...said }) => ({
       ...model,
       at,
       commandId: newId<"command">(),
       body: {
         kind: "part",
-        part: { ...loggedSet, id: newId<"loggedSet">(), note, seconds, metres, fullReps: reps },
+        part: {
+          ...loggedSet,
+          ...said,
+          id: newId<"loggedSet">(),
+          note,
+          seconds,
+          metres,
+          fullReps: reps,
+          conditions: { ...said.conditions, restBefore: rest, gear: [note] },
+        },
       },
     }));
     await readsBack(commands, commandCodec, async (command) => {

@@ -1,9 +1,19 @@
 import fc from "fast-check";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { newId } from "~/codec/new-id.ts";
-import { type Id, kg, day } from "~/core/kernel/index.ts";
-import { conflictsOf, foldCommands, isEnded, parentFor, performedOf } from "~/core/log/index.ts";
+import { commandCodec } from "~/codec/command.ts";
+import { type Id, kg, day, seconds } from "~/core/kernel/index.ts";
+import {
+  conflictsOf,
+  foldCommands,
+  isEnded,
+  parentFor,
+  performedOf,
+  UNSAID_CONDITIONS,
+  UNSAID_OBSERVATIONS,
+} from "~/core/log/index.ts";
 import type { Database } from "~/server/db/connection.server.ts";
+import { listMeasurements } from "~/server/db/measurements.server.ts";
 import { erasePerson } from "~/server/db/people.server.ts";
 import { performedIn } from "~/server/db/performed.server.ts";
 import { savePlan } from "~/server/db/plans.server.ts";
@@ -133,6 +143,65 @@ describe("accepting commands", () => {
       { fullReps: null, rir: "unknown" },
       { fullReps: 6, rir: "past" },
       { fullReps: 8, rir: 2.5, reading: kg(102.5), platesHung: [kg(25), kg(15)] },
+    ]);
+  });
+
+  it("keeps how a set was done and what was seen in it; of a device that says nothing, that it is unknown", async () => {
+    const device = await Device.at(studio.scope, sessionLogId);
+    const more = {
+      limiter: "grip",
+      conditions: {
+        setUp: { Stance: "wide" },
+        tempo: { lower: 3, stretch: null, lift: "explosive", squeeze: 1 },
+        range: "full",
+        restBefore: seconds(95),
+        gear: ["belt"],
+        helper: "spotter",
+      },
+      observed: {
+        faults: [{ fault: "kneesCave", fromRep: 7 }],
+        held: seconds(2.5),
+        feltIn: "adductors",
+        stuckAt: "bottom",
+      },
+    } as const;
+    const full = device.set(0, 10, { more });
+    const late = device.set(1, 9);
+    if (late.body.kind !== "part") throw new Error("no set");
+    const { conditions: _, observed: __, ...ofBefore } = late.body.part;
+    await accept(full, commandCodec.parse({ ...late, body: { kind: "part", part: ofBefore } }));
+    const ofReps = async (reps: number) =>
+      (await standing())?.loggedSets.find(({ fullReps }) => fullReps === reps);
+    expect(await ofReps(10)).toMatchObject(more);
+    expect(await ofReps(9)).toMatchObject({
+      conditions: UNSAID_CONDITIONS,
+      observed: UNSAID_OBSERVATIONS,
+    });
+  });
+
+  it("counts a check-in as measured on the day of the session, and one that corrects it instead of it", async () => {
+    const device = await Device.at(studio.scope, sessionLogId);
+    const say = (weight: number | null, readiness: number | null, parent: Id<"command"> | null) =>
+      device.command(
+        { kind: "checkIn", bodyWeight: weight === null ? null : kg(weight), readiness },
+        parent,
+      );
+    const first = say(80.5, 4, null);
+    await accept(first, first);
+    const session = (await getSessionLog(studio.scope, sessionLogId))!;
+    const measured = async () =>
+      (await listMeasurements(studio.scope, session.personId)).map(({ kind, value, day: on }) => [
+        kind,
+        value,
+        on,
+      ]);
+    expect(await measured()).toEqual([
+      ["bodyWeight", { thousandths: 80_500, unit: "kg" }, session.day],
+      ["readiness", { thousandths: 4000, unit: "ofFive" }, session.day],
+    ]);
+    await accept(say(81, null, first.commandId));
+    expect(await measured()).toEqual([
+      ["bodyWeight", { thousandths: 81_000, unit: "kg" }, session.day],
     ]);
   });
 

@@ -1,6 +1,13 @@
 import { newId } from "~/codec/new-id.ts";
 import { type Id, count, kg, type Mass, instant } from "~/core/kernel/index.ts";
-import { type Command, type CommandBody, plannedContext } from "~/core/log/index.ts";
+import {
+  type Command,
+  type CommandBody,
+  type LoggedSet,
+  plannedContext,
+  UNSAID_CONDITIONS,
+  UNSAID_OBSERVATIONS,
+} from "~/core/log/index.ts";
 import { slotsOf, type Rir } from "~/core/plan/index.ts";
 import { getStation } from "~/server/db/gyms.server.ts";
 import { acceptCommands } from "~/server/db/commands.server.ts";
@@ -83,7 +90,12 @@ export class Device {
   set(
     index: number,
     reps: number | null,
-    over: { rir?: Rir; reading?: Mass; parent?: Id<"command"> } = {},
+    over: {
+      rir?: Rir;
+      reading?: Mass;
+      parent?: Id<"command">;
+      more?: Partial<Pick<LoggedSet, "conditions" | "observed" | "limiter">>;
+    } = {},
   ): Command {
     const set = this.slot.sets[index];
     if (set === undefined) throw new Error(`no set ${index}`);
@@ -106,6 +118,9 @@ export class Device {
           rir: over.rir ?? 2,
           limiter: null,
           note: "",
+          conditions: UNSAID_CONDITIONS,
+          observed: UNSAID_OBSERVATIONS,
+          ...over.more,
         },
       },
       over.parent ?? null,

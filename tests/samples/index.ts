@@ -22,6 +22,7 @@ import type {
   Exposure,
   ExposedSet,
 } from "~/core/log/index.ts";
+import { UNSAID_CONDITIONS, UNSAID_OBSERVATIONS } from "~/core/log/index.ts";
 import {
   type VolumePolicy,
   AS_USUAL,
@@ -187,6 +188,9 @@ export function sampleExposed(
     accents: [],
     hasPartials: false,
     setUp: {},
+    conditions: UNSAID_CONDITIONS,
+    observed: UNSAID_OBSERVATIONS,
+    limiter: null,
     reading,
     reps: reps === null ? null : count(reps),
     rir,
@@ -233,6 +237,8 @@ export function sampleLoggedSet(set: PlannedSet, over: Partial<LoggedSet> = {}):
     rir: 2,
     limiter: null,
     note: "",
+    conditions: UNSAID_CONDITIONS,
+    observed: UNSAID_OBSERVATIONS,
     ...over,
   };
 }

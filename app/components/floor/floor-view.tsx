@@ -7,13 +7,17 @@ import { newId } from "~/codec/new-id.ts";
 import type { HeldSession } from "~/codec/hand-in.ts";
 import type { Id, MovementRef, Mass } from "~/core/kernel/index.ts";
 import {
+  checkInOf,
   conflictsOf,
   contextsOf,
+  countedField,
   fellShort,
   foundByTrial,
   hardSetsDone,
   isEnded,
   lastLogged,
+  leastWork,
+  restTaken,
   loggedSetsAt,
   loggedSetsOf,
   skipReason,
@@ -43,8 +47,10 @@ import {
   type StrengthRules,
 } from "~/core/progress/index.ts";
 import type { Station } from "~/core/gym/index.ts";
+import { formatCheckIn } from "~/format/set-record.ts";
 import { SetApartNotice } from "../set-apart.tsx";
 import { SchemeSwitch } from "../shell.tsx";
+import { CheckInPanel } from "./check-in.tsx";
 import { ConflictPanel } from "./conflict-panel.tsx";
 import { EndPanel } from "./end-panel.tsx";
 import { EndedNote } from "./ended-note.tsx";
@@ -88,7 +94,7 @@ export function FloorView({
   lasts,
   rules,
   strengthRecords,
-  bodyWeight,
+  bodyWeight: known,
 }: FloorProps) {
   const {
     log,
@@ -102,6 +108,8 @@ export function FloorView({
     seenAt,
     isOpen,
   } = useSessionLog(sessionLog.id, commands, held);
+  const checkIn = checkInOf(log);
+  const bodyWeight = checkIn?.bodyWeight ?? known;
   const [picked, setPicked] = useState<StepKey | null>(null);
   const [justLogged, setJustLogged] = useState<Command | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
@@ -150,10 +158,19 @@ export function FloorView({
   };
   const sayOne = (body: CommandBody) => say(() => [{ body }]);
 
+  /** The rest really taken before a set that is logged now; unknown of one that is corrected. */
+  const restBefore = (step: SetStep, entry: Logged) => {
+    const latest = lastLogged(entries);
+    const from = latest === null ? null : seenAt(latest.command.commandId);
+    const now = { wall: Date.now(), steady: performance.now() };
+    return from && restTaken(from, now, leastWork(step, entry[countedField(step)]));
+  };
+
   const record = async (step: SetStep, entry: Logged, isCorrection: boolean) => {
     const slot = findSlot(sessionLog.document, step.slotId);
     const station = slot && context.station(slot.station);
     if (slot === null || station === null) return;
+    const rested = restBefore(step, entry);
     const made = await say((standing) => {
       const [before] = loggedSetsAt(standing, step.key);
       // A second tap, or another tab, was faster: the set is logged already.
@@ -171,6 +188,10 @@ export function FloorView({
         key: step.key,
         stationVersion: before?.loggedSet.stationVersion ?? station.versionId,
         ...entry,
+        conditions: {
+          ...entry.conditions,
+          restBefore: isCorrection ? entry.conditions.restBefore : rested,
+        },
       };
       const hasContext = contextsOf(standing).some((c) => c.slotId === slot.id);
       return [
@@ -205,6 +226,16 @@ export function FloorView({
         onUndo={remove.bind(null, justLogged.body.part.key, justLogged.commandId)}
       />
     ) : null;
+  // Before the first set it is what to do first; later it is out of the way.
+  const isBegun = loggedSetsOf(log).length > 0;
+  const checkInPanel = ended ? null : (
+    <CheckInPanel
+      key={checkIn === null ? "" : formatCheckIn(checkIn)}
+      said={checkIn}
+      unit={sessionLog.personUnit}
+      onCheckIn={(said) => void sayOne(said)}
+    />
+  );
   const slot = current && findSlot(sessionLog.document, current.slotId);
   const station = slot && context.station(slot.station);
   const movement = slot && context.movement(slot.movement);
@@ -295,6 +326,7 @@ export function FloorView({
         }}
       >
         <div>
+          {isBegun ? null : checkInPanel}
           {ended ? (
             <EndedNote
               isSent={saveState.kind === "saved"}
@@ -329,6 +361,7 @@ export function FloorView({
                 key={`${stepKeyText(current.key)} ${loggedSetsAt(log, current.key)[0]?.commandId ?? ""}`}
                 step={current}
                 station={station}
+                movement={movement}
                 logged={loggedSetsAt(log, current.key)[0] ?? null}
                 before={
                   loadBefore(steps, current, log) ??
@@ -352,6 +385,7 @@ export function FloorView({
               />
             </>
           )}
+          {isBegun ? checkInPanel : null}
           {ended ? null : (
             <EndPanel
               isOpen={isEnding}
@@ -369,6 +403,7 @@ export function FloorView({
           entries={entries}
           current={current}
           context={context}
+          onUnskip={(slotId) => void sayOne({ kind: "unskip", slotId })}
           onPick={(key) => {
             setPicked(key);
             window.scrollTo({ top: 0 });

@@ -11,16 +11,18 @@ import {
 } from "~/core/log/index.ts";
 import { amountAsked, type Rir } from "~/core/plan/index.ts";
 import type { SetStep } from "~/core/unroll/index.ts";
+import type { Movement } from "~/core/movement/index.ts";
 import { count, metres, seconds, type Mass } from "~/core/kernel/index.ts";
 import { allLoads, howToMake, nextEasier, nextHarder, type Station } from "~/core/gym/index.ts";
 import { formatAmount, formatMass } from "~/format/numbers.ts";
 import { formatRir } from "~/format/training.ts";
 import { TOUCH } from "../../theme/tokens.ts";
+import { moreOf, SetMore, type MoreOfSet } from "./set-more.tsx";
 
 /** What is logged with two taps: the load, how much was done, how many reps were left. */
 export type Logged = Pick<
   LoggedSet,
-  "reading" | "platesHung" | "rir" | "limiter" | "note" | CountedField
+  "reading" | "platesHung" | "rir" | "limiter" | "note" | "conditions" | "observed" | CountedField
 >;
 
 /** How the amount done is worded, and by how much a press changes it. */
@@ -42,6 +44,7 @@ const SHORT: Readonly<Partial<Record<string, string>>> = { more: "5+", past: "pa
 export function LogPanel({
   step,
   station,
+  movement,
   logged,
   before,
   isReady,
@@ -51,6 +54,7 @@ export function LogPanel({
 }: {
   readonly step: SetStep;
   readonly station: Station;
+  readonly movement: Movement | null;
   readonly logged: SaidSet | null;
   readonly before: Mass | null;
   readonly isReady: boolean;
@@ -72,6 +76,7 @@ export function LogPanel({
   const change = (by: number) =>
     setDone((n) => (n === null ? asked.min : Math.min(1000, Math.max(0, n + by))));
   const [rir, setRir] = useState<Rir>(logged?.loggedSet.rir ?? "unknown");
+  const [more, setMore] = useState<MoreOfSet>(() => moreOf(logged?.loggedSet ?? null));
   const easier = reading && nextEasier(station.loading, reading);
   const harder = reading && nextHarder(station.loading, reading);
   const [isResting, rest] = useRest();
@@ -87,7 +92,7 @@ export function LogPanel({
         ...NOTHING_COUNTED,
         ...counting(field, done),
         rir,
-        limiter: logged?.loggedSet.limiter ?? null,
+        ...more,
         note: logged?.loggedSet.note ?? "",
       }),
     );
@@ -172,7 +177,7 @@ export function LogPanel({
           </Box>
         ))}
       </Box>
-      <Box sx={{ display: "flex", gap: 1 }}>
+      <Box sx={{ display: "flex", gap: 1, mb: 1 }}>
         <Button
           variant="contained"
           fullWidth
@@ -198,6 +203,7 @@ export function LogPanel({
           </Button>
         )}
       </Box>
+      <SetMore step={step} movement={movement} said={more} onChange={setMore} />
     </Box>
   );
 }

@@ -9,13 +9,13 @@ import {
   notesOf,
   painsOf,
   type CommandBody,
-  type Helper,
+  HELPERS,
   type LogContext,
   type SessionLog,
   COMMAND_BOUNDS,
 } from "~/core/log/index.ts";
 import type { Side } from "~/core/plan/index.ts";
-import { JOINT_NAMES, SIDE_NAMES } from "~/format/training.ts";
+import { HELPER_NAMES, JOINT_NAMES, SIDE_NAMES } from "~/format/training.ts";
 import { Labelled, Select } from "../field.tsx";
 
 const SCORES = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10] as const;
@@ -26,12 +26,6 @@ const SKIP_REASONS = [
   "Low-energy day",
   "Another reason",
 ] as const;
-const HELPERS: readonly (readonly [Helper, string])[] = [
-  ["unknown", "Not said"],
-  ["alone", "Alone"],
-  ["partner", "With a partner"],
-  ["spotter", "With a spotter"],
-];
 
 /** What else can be said of an exercise: pain, a note, who helped, or that it is skipped. */
 export function SlotMore({
@@ -184,14 +178,14 @@ export function SlotMore({
               id="helper"
               value={context.helper}
               onChange={(e) => {
-                const helper = HELPERS.find(([h]) => h === e.target.value)?.[0];
+                const helper = HELPERS.find((h) => h === e.target.value);
                 if (helper !== undefined)
                   onCommand({ kind: "context", context: { ...context, helper } });
               }}
             >
-              {HELPERS.map(([h, text]) => (
-                <option key={h} value={h}>
-                  {text}
+              {HELPERS.map((helper) => (
+                <option key={helper} value={helper}>
+                  {HELPER_NAMES[helper]}
                 </option>
               ))}
             </Select>

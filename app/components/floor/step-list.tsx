@@ -1,5 +1,7 @@
 import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
+import type { Id } from "~/core/kernel/index.ts";
 import {
   loggedSetsAt,
   skipReason,
@@ -28,6 +30,7 @@ export function StepList({
   entries,
   current,
   context,
+  onUnskip,
   onPick,
 }: {
   readonly plan: SessionPlan;
@@ -36,6 +39,7 @@ export function StepList({
   readonly entries: readonly OrderedCommand[];
   readonly current: SetStep | null;
   readonly context: UnrollContext;
+  readonly onUnskip: (slotId: Id<"slot">) => void;
   readonly onPick: (key: StepKey) => void;
 }) {
   const unsent = new Set(
@@ -57,7 +61,14 @@ export function StepList({
               </Box>
               {context.movement(slot.movement)?.name ?? slot.movement}
             </Typography>
-            {skipped === null ? null : <Typography variant="body2">Skipped: {skipped}</Typography>}
+            {skipped === null ? null : (
+              <Box sx={{ display: "flex", alignItems: "center", justifyContent: "space-between" }}>
+                <Typography variant="body2">Skipped: {skipped}</Typography>
+                <Button sx={{ minHeight: TOUCH }} onClick={() => onUnskip(slot.id)}>
+                  Train it after all
+                </Button>
+              </Box>
+            )}
             {steps
               .filter((step) => step.slotId === slot.id)
               .map((step) => {

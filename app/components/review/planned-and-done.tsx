@@ -5,6 +5,8 @@ import type { Id, MassUnit } from "~/core/kernel/index.ts";
 import { loggedField, type LoggedSet, type SessionReview } from "~/core/log/index.ts";
 import type { Slot } from "~/core/plan/index.ts";
 import { formatLoggedSet } from "~/format/exposure.ts";
+import { sentence } from "~/format/sentence.ts";
+import { formatSetRecord } from "~/format/set-record.ts";
 import { formatSets } from "~/format/plan.ts";
 import { EXTENSION_NAMES } from "~/format/prescription.ts";
 import { formatRir, JOINT_NAMES, SIDE_NAMES } from "~/format/training.ts";
@@ -105,17 +107,25 @@ export function PlannedAndDone({
   );
 }
 
-/** "100 kg × 8, left, drop, RIR 2" */
+/** "100 kg × 8, left, drop, RIR 2", and below it what else was said of the set. */
 function DoneText({ slot, loggedSet }: { readonly slot: Slot; readonly loggedSet: LoggedSet }) {
+  const record = formatSetRecord(loggedSet);
   return (
-    <Box component="span" sx={{ whiteSpace: "nowrap" }}>
-      <span className="figure">{formatLoggedSet(loggedSet)}</span>{" "}
-      <Typography component="span" variant="body2" sx={{ color: "text.secondary" }}>
-        {loggedSet.key.side === "both" ? "" : `${SIDE_NAMES[loggedSet.key.side]}, `}
-        {extensionName(slot, loggedSet.key.extensionId)}
-        {formatRir(loggedSet.rir)}
-      </Typography>
-    </Box>
+    <>
+      <Box component="span" sx={{ whiteSpace: "nowrap" }}>
+        <span className="figure">{formatLoggedSet(loggedSet)}</span>{" "}
+        <Typography component="span" variant="body2" sx={{ color: "text.secondary" }}>
+          {loggedSet.key.side === "both" ? "" : `${SIDE_NAMES[loggedSet.key.side]}, `}
+          {extensionName(slot, loggedSet.key.extensionId)}
+          {formatRir(loggedSet.rir)}
+        </Typography>
+      </Box>
+      {record.length === 0 ? null : (
+        <Typography variant="body2" sx={{ color: "text.secondary" }}>
+          {sentence(record.join(", "))}
+        </Typography>
+      )}
+    </>
   );
 }
 
