@@ -151,9 +151,9 @@ function drawn(schema: z.ZodType, draw: Draw): fc.Arbitrary<unknown> {
         .filter((list) => schema.safeParse(list).success);
     }
     case "number": {
-      const { minValue, maxValue, isInt } = schema as z.ZodNumber;
+      const { minValue, maxValue, format } = schema as z.ZodNumber;
       const [min, max] = [Math.max(minValue ?? 0, -1e6), Math.min(maxValue ?? 1e6, 1e6)];
-      return isInt
+      return format === "safeint"
         ? fc.integer({ min, max })
         : fc.double({ min, max, noNaN: true, noDefaultInfinity: true });
     }

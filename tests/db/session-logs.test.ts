@@ -168,7 +168,7 @@ describe("accepting commands", () => {
     const full = device.set(0, 10, { more });
     const late = device.set(1, 9);
     if (late.body.kind !== "part") throw new Error("no set");
-    const { conditions: _, observed: __, ...ofBefore } = late.body.part;
+    const ofBefore = { ...late.body.part, conditions: undefined, observed: undefined };
     await accept(full, commandCodec.parse({ ...late, body: { kind: "part", part: ofBefore } }));
     const ofReps = async (reps: number) =>
       (await standing())?.loggedSets.find(({ fullReps }) => fullReps === reps);
