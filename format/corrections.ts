@@ -9,6 +9,11 @@ const OTHER = {
   skip: "An exercise was marked as skipped after the end",
   unskip: "A skipped exercise was taken up again after the end",
   checkIn: "The check-in was changed after the end",
+  swap: "An exercise was swapped after the end",
+  addExercise: "An exercise was added after the end",
+  addSet: "A set was added after the end",
+  reorder: "The order was changed after the end",
+  takeBack: "A change of the session was taken back after the end",
   context: "How an exercise was done was changed after the end",
 } as const;
 

@@ -227,7 +227,11 @@ const PLACES: Readonly<Record<string, readonly string[]>> = {
     "core/gym/station.ts",
     "format/station.ts",
   ],
-  dummyCommand: ["core/log/corrections.ts", "server/db/performed.server.ts"],
+  dummyCommand: [
+    "core/log/corrections.ts",
+    "format/corrections.ts",
+    "server/db/performed.server.ts",
+  ],
 };
 
 describe("a kind that is added to its family's table and nowhere else", () => {

@@ -1,5 +1,7 @@
 import { z } from "zod";
 import { applied, idField, instantField, unionOf, type FamilyOf } from "../kernel/index.ts";
+import * as addExercise from "./command/add-exercise.ts";
+import * as addSet from "./command/add-set.ts";
 import * as checkIn from "./command/check-in.ts";
 import * as context from "./command/context.ts";
 import * as end from "./command/end.ts";
@@ -8,7 +10,10 @@ import * as pain from "./command/pain.ts";
 import * as loggedSet from "./command/logged-set.ts";
 import * as removeLoggedSet from "./command/remove-logged-set.ts";
 import * as reopen from "./command/reopen.ts";
+import * as reorder from "./command/reorder.ts";
 import * as skip from "./command/skip.ts";
+import * as swap from "./command/swap.ts";
+import * as takeBack from "./command/take-back.ts";
 import * as unskip from "./command/unskip.ts";
 
 export { COMMAND_BOUNDS, HELPERS, type Helper } from "./command-fields.ts";
@@ -23,6 +28,11 @@ export const COMMANDS = {
   note,
   skip,
   unskip,
+  swap,
+  addExercise,
+  addSet,
+  reorder,
+  takeBack,
   end,
   reopen,
 } as const;

@@ -1,5 +1,5 @@
 import { type Id, assertNever } from "../kernel/index.ts";
-import type { Command, OrderedCommand } from "./command.ts";
+import type { Command, CommandBody, OrderedCommand } from "./command.ts";
 import type { LoggedSet } from "./logged-set.ts";
 
 /** What was said of a session after it had ended. */
@@ -14,11 +14,11 @@ export type Correction = {
   | { readonly kind: "added"; readonly after: LoggedSet }
   | { readonly kind: "reopened" }
   | { readonly kind: "endedAgain" }
-  | {
-      readonly kind: "other";
-      readonly about: "pain" | "note" | "skip" | "unskip" | "checkIn" | "context";
-    }
+  | { readonly kind: "other"; readonly about: OtherKind }
 );
+
+/** What else can be said of a session, beside its sets and its end. */
+type OtherKind = Exclude<CommandBody["kind"], "part" | "removePart" | "end" | "reopen">;
 
 /** Every correction in the order of the server: all commands behind the first that ended the session. */
 export function correctionsIn(commands: readonly OrderedCommand[]): readonly Correction[] {
@@ -56,6 +56,11 @@ function correctionOf(
     case "unskip":
     case "checkIn":
     case "context":
+    case "swap":
+    case "addExercise":
+    case "addSet":
+    case "reorder":
+    case "takeBack":
       return [{ commandId, why, kind: "other", about: body.kind }];
     default:
       return assertNever(body);

@@ -16,4 +16,5 @@ export * from "./review.ts";
 export * from "./schedule.ts";
 export * from "./sending.ts";
 export * from "./summary.ts";
+export * from "./trained-plan.ts";
 export * from "./trial.ts";

@@ -51,6 +51,7 @@ const blockIds = { id: idField("block"), lineageId: idField("lineage") };
 
 const exercise = { definition: kind("exercise", { ...blockIds, slot: slotField }) };
 export type ExerciseBlock = ValueOf<typeof exercise>;
+export const exerciseBlockField = exercise.definition.schema;
 
 /**
  * Two or more exercises taken in turn: round n is the nth set of each member, and a member with fewer sets

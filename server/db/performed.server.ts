@@ -85,6 +85,11 @@ export async function project(
     case "note":
     case "skip":
     case "unskip":
+    case "swap":
+    case "addExercise":
+    case "addSet":
+    case "reorder":
+    case "takeBack":
       return; // Read from the commands of their session log; no row of theirs is compared across sessions.
     default:
       assertNever(body);
