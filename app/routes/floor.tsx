@@ -1,23 +1,30 @@
 import { strengthRecordsOf } from "~/core/progress/index.ts";
 import { useEffect, useMemo } from "react";
 import { redirect } from "react-router";
+import { judgingIn, lastReadingFrom } from "~/core/coach/index.ts";
+import { sessionChoices } from "~/core/coach/search/index.ts";
 import {
-  differences,
-  type Difference,
-  lastKey,
-  plannedContext,
-  type Exposure,
   before,
+  changesIn,
+  foldCommands,
+  lastKey,
+  lastsOf,
   seriesOf,
+  type Exposure,
+  type Series,
+  type SessionChange,
 } from "~/core/log/index.ts";
 import { bodyWeightOf } from "~/core/person/index.ts";
-import { movementsIn, slotsOf, type SessionPlan } from "~/core/plan/index.ts";
+import { movementsIn, slotsOf, type SessionPlan, type Slot } from "~/core/plan/index.ts";
 import type { Station } from "~/core/gym/index.ts";
 import { idParam, orNotFound, requireSignIn } from "~/server/auth/session.server.ts";
+import { newId } from "~/codec/new-id.ts";
+import { contextFor } from "~/server/coaching/context.server.ts";
 import { historyOf } from "~/server/coaching/history.server.ts";
 import { getGym, listStations } from "~/server/db/gyms.server.ts";
 import { listMeasurements } from "~/server/db/measurements.server.ts";
 import { catalogueFor } from "~/server/db/movements.server.ts";
+import { getPerson } from "~/server/db/people.server.ts";
 import { strengthRules } from "~/server/db/strength-rules.server.ts";
 import { commandsAfter } from "~/server/db/commands.server.ts";
 import { adoptNewestRevision, getSessionLog } from "~/server/db/session-logs.server.ts";
@@ -28,46 +35,72 @@ import { FLOOR_PAGES } from "../workers/floor-pages.ts";
 
 export const middleware: Route.MiddlewareFunction[] = [requireSignIn];
 
-/** The last time of an exercise, with how today's conditions differ from then. */
-export interface LastTime {
-  readonly exposure: Exposure;
-  readonly differences: readonly Difference[];
+/** The latest exposures of exercises, by {@link lastKey}. */
+function lastsAmong(series: Series, slots: readonly Slot[]): Readonly<Record<string, Exposure>> {
+  const keys = new Set(slots.map(({ movement, station }) => lastKey(movement, station)));
+  return lastsOf(new Map([...series].filter(([key]) => keys.has(key))));
+}
+
+/** The exercises that a change brings into the session. */
+function slotsIn(change: SessionChange): readonly Slot[] {
+  if (change.kind === "swap") return [change.slot];
+  return change.kind === "addExercise" ? [change.block.slot] : [];
 }
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const sessionLog = orNotFound(await getSessionLog(scope, idParam<"sessionLog">(params.runId)));
-  const [commands, stations, gym, history, catalogue, measurements, { rules }] = await Promise.all([
-    commandsAfter(scope, sessionLog.id, 0),
-    listStations(scope, sessionLog.gymId, "all"),
-    getGym(scope, sessionLog.gymId),
-    historyOf(scope, sessionLog.personId),
-    catalogueFor(scope),
-    listMeasurements(scope, sessionLog.personId),
-    strengthRules(scope, sessionLog.startedAt),
-  ]);
+  const person = orNotFound(await getPerson(scope, sessionLog.personId));
+  const [coaching, commands, stations, gym, history, catalogue, measurements, { rules }] =
+    await Promise.all([
+      contextFor(scope, person, sessionLog.gymId, sessionLog.day),
+      commandsAfter(scope, sessionLog.id, 0),
+      listStations(scope, sessionLog.gymId, "all"),
+      getGym(scope, sessionLog.gymId),
+      historyOf(scope, sessionLog.personId),
+      catalogueFor(scope),
+      listMeasurements(scope, sessionLog.personId),
+      strengthRules(scope, sessionLog.startedAt),
+    ]);
   // As it was when the session began: what is trained now must not change its own loads.
   const series = seriesOf(before(history, sessionLog));
   const bodyWeight = bodyWeightOf(measurements, sessionLog.day);
-  const lasts: Record<string, LastTime> = {};
-  for (const slot of slotsOf(sessionLog.document)) {
-    const exposure = series.get(lastKey(slot.movement, slot.station))?.at(-1);
-    const station = stations.find((s) => s.id === slot.station);
-    if (exposure === undefined || station === undefined) continue;
-    const today = {
-      context: plannedContext(sessionLog.document, slot, station, bodyWeight),
-      loading: station.loading,
-    };
-    const parameters = catalogue.find(slot.movement)?.setUp ?? [];
-    lasts[slot.id] = { exposure, differences: differences(exposure, today, parameters) };
-  }
+  const judging = {
+    ...judgingIn(sessionLog.gymId, coaching.context, catalogue),
+    plan: sessionLog.document,
+  };
+  const choices = sessionChoices(
+    sessionLog.document,
+    judging,
+    {
+      brief: coaching.context.brief,
+      catalogue: catalogue.all,
+      stations: coaching.context.stations.filter(({ gymId }) => gymId === sessionLog.gymId),
+      unrollContext: judging.unrollContext,
+      lastReading: lastReadingFrom(coaching.context),
+    },
+    series,
+    newId,
+  );
+  const offered = [
+    ...Object.values(choices.swaps).flat(),
+    ...choices.additions.map(({ slot }) => slot),
+  ];
+  const lasts = lastsAmong(series, [...slotsOf(sessionLog.document), ...offered]);
   const strengthRecords = strengthRecordsOf(series, bodyWeight, rules);
-  const named = new Set(movementsIn(sessionLog.document));
+  const named = new Set([
+    ...movementsIn(sessionLog.document),
+    ...offered.map(({ movement }) => movement),
+    ...changesIn(foldCommands(commands))
+      .flatMap(slotsIn)
+      .map(({ movement }) => movement),
+  ]);
   const movements = catalogue.all.filter((movement) => named.has(movement.ref));
   return {
     sessionLog,
     commands,
     stations,
     lasts,
+    choices,
     movements,
     rules,
     strengthRecords,

@@ -8,7 +8,7 @@ import { plannedDayField } from "~/codec/days.ts";
 import { dayAt } from "~/core/kernel/index.ts";
 import { reviewOf } from "~/core/log/index.ts";
 import { linesToRule } from "~/core/progress/index.ts";
-import { findSlot, type Slot } from "~/core/plan/index.ts";
+import { type Slot } from "~/core/plan/index.ts";
 import { formatClock, formatDay } from "~/format/numbers.ts";
 import { formatCorrectionError, formatReconsiderError } from "~/format/corrections.ts";
 import { formatPlannedAndDone } from "~/format/exposure.ts";
@@ -203,8 +203,8 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
               <Corrections
                 corrections={review.corrections}
                 nameOf={(id) => {
-                  const slot = findSlot(sessionLog.document, id);
-                  return slot === null ? null : nameOf(slot);
+                  const found = review.slots.find(({ slot }) => slot.id === id);
+                  return found === undefined ? null : nameOf(found.slot);
                 }}
                 authors={authors}
                 timeZone={timeZone}

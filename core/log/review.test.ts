@@ -37,6 +37,35 @@ describe("a session as it is looked back at", () => {
     expect(review(said, logged(2)).checkIn).toEqual(said);
   });
 
+  it("is as it was trained: with what was swapped in and added, and how that came", () => {
+    const [other, added] = [801, 802].map((n) => ({
+      ...sampleSlot([sampleSet(n)]),
+      id: sampleId<"slot">(n),
+    }));
+    const block = {
+      kind: "exercise",
+      id: sampleId<"block">(803),
+      lineageId: sampleId<"lineage">(804),
+      slot: added!,
+    } as const;
+    const found = review(
+      logged(2),
+      { kind: "swap", slotId: SLOT.id, slot: other!, forGood: false },
+      { kind: "addExercise", block, after: null },
+    );
+    expect(
+      found.slots.map(({ slot, broughtBy, doneSets }) => [slot.id, broughtBy, doneSets]),
+    ).toEqual([
+      [SLOT.id, null, 1],
+      [other!.id, "swapOnce", 0],
+      [added!.id, "added", 0],
+    ]);
+    // Against the plan: two work sets of it were asked for, one was done.
+    expect(found.most).toMatchObject({ planned: 2, done: 1 });
+    const forGood = review({ kind: "swap", slotId: SLOT.id, slot: other!, forGood: true });
+    expect(forGood.slots.map(({ broughtBy }) => broughtBy)).toEqual(["swapForGood"]);
+  });
+
   it("counts sets and hard sets, planned and done", () => {
     const found = review(logged(1), logged(2));
     expect([found.doneSets, found.plannedSets]).toEqual([2, 3]);

@@ -1,4 +1,4 @@
-import type { Region } from "../kernel/index.ts";
+import type { Id, Region } from "../kernel/index.ts";
 import type { SessionPlan, VolumePolicy } from "../plan/index.ts";
 import { plannedSets, volumeOf, type RegionVolume, type UnrollContext } from "../unroll/index.ts";
 import type { OrderedCommand } from "./command.ts";
@@ -7,6 +7,7 @@ import {
   checkInOf,
   conflictsOf,
   foldCommands,
+  loggedSetsOf,
   notesOf,
   painsOf,
   type CheckIn,
@@ -14,11 +15,14 @@ import {
   type PainRecord,
 } from "./fold.ts";
 import type { LoggedSet } from "./logged-set.ts";
+import { changesIn, trainedPlan, type SessionChange } from "./trained-plan.ts";
 import { performedSets, summarise, unplannedSets, type SlotSummary } from "./summary.ts";
 
 /** One exercise as it is looked back at. */
 export interface ReviewedSlot extends SlotSummary {
   readonly notes: readonly string[];
+  /** How it came into the session; null for one that was planned. */
+  readonly broughtBy: "swapOnce" | "swapForGood" | "added" | null;
 }
 
 /** A trained session as it is looked back at. */
@@ -34,7 +38,7 @@ export interface SessionReview {
     readonly planned: number;
     readonly done: number;
   } | null;
-  /** Logged on sets that the plan no longer holds. */
+  /** Logged on sets that neither the plan nor a change of the day holds. */
   readonly unplanned: readonly LoggedSet[];
   readonly conflicts: readonly Conflict[];
   readonly pains: readonly PainRecord[];
@@ -44,7 +48,16 @@ export interface SessionReview {
   readonly corrections: readonly Correction[];
 }
 
-/** What a session came to, against its plan. */
+function broughtBy(slot: Id<"slot">, changes: readonly SessionChange[]): ReviewedSlot["broughtBy"] {
+  for (const change of changes) {
+    if (change.kind === "swap" && change.slot.id === slot)
+      return change.forGood ? "swapForGood" : "swapOnce";
+    if (change.kind === "addExercise" && change.block.slot.id === slot) return "added";
+  }
+  return null;
+}
+
+/** What a session came to as it was trained, and against its plan. */
 export function reviewOf(
   plan: SessionPlan,
   commands: readonly OrderedCommand[],
@@ -52,15 +65,22 @@ export function reviewOf(
   policy: VolumePolicy,
 ): SessionReview {
   const log = foldCommands(commands);
-  const slots = summarise(plan, log);
-  const volume = volumeOf(performedSets(plan, log, context.movement), policy);
+  const loggedSets = loggedSetsOf(log).map(({ loggedSet }) => loggedSet);
+  const changes = changesIn(log);
+  const trained = trainedPlan(plan, changes, loggedSets);
+  const slots = summarise(trained, log);
+  const volume = volumeOf(performedSets(trained, log, context.movement), policy);
   return {
-    slots: slots.map((summary) => ({ ...summary, notes: notesOf(log, summary.slot.id) })),
+    slots: slots.map((summary) => ({
+      ...summary,
+      notes: notesOf(log, summary.slot.id),
+      broughtBy: broughtBy(summary.slot.id, changes),
+    })),
     plannedSets: slots.reduce((sum, slot) => sum + slot.plannedSets, 0),
     doneSets: slots.reduce((sum, slot) => sum + slot.doneSets, 0),
     volume,
     most: mostPlanned(volumeOf(plannedSets(plan, context), policy), volume),
-    unplanned: unplannedSets(plan, log),
+    unplanned: unplannedSets(trained, log),
     conflicts: conflictsOf(log),
     pains: painsOf(log),
     checkIn: checkInOf(log),

@@ -3,7 +3,7 @@ import { idOf, seconds, type Id } from "../kernel/index.ts";
 import { slotsOf, type ExerciseBlock, type SessionPlan } from "../plan/index.ts";
 import type { Command, CommandBody } from "./command.ts";
 import { foldCommands } from "./fold.ts";
-import { changesIn, keptPlan, trainedPlan, type SessionChange } from "./trained-plan.ts";
+import { changesIn, keptPlan, movedTo, trainedPlan, type SessionChange } from "./trained-plan.ts";
 import {
   sampleCommand,
   sampleId,
@@ -63,7 +63,7 @@ describe("a session as it is trained", () => {
     expect(trained([swap(2, 5)], [2, 21])).toEqual([
       [1, 11, 12],
       [2, 21],
-      [5, 51, 52],
+      [5, 51],
       [3, 31, 32],
     ]);
     const blocks = trainedPlan(PLAN, [swap(2, 5)], [done(2, 21)]).blocks.map(({ id }) => id);
@@ -74,8 +74,10 @@ describe("a session as it is trained", () => {
     expect(trained([swap(2, 5), swap(5, 6)])[1]).toEqual([6, 61, 62]);
     expect(trained([swap(2, 5), swap(5, 6)], [5, 51]).slice(1, 3)).toEqual([
       [5, 51],
-      [6, 61, 62],
+      [6, 61],
     ]);
+    // Of an exercise that was finished, one more set is done of the other.
+    expect(trained([swap(2, 5)], [2, 21], [2, 22])[2]).toEqual([5, 51]);
     expect(trained([swap(2, 5), swap(5, 2)])).toHaveLength(3);
   });
 
@@ -98,7 +100,7 @@ describe("a session as it is trained", () => {
     expect(shape(after)).toEqual([
       [1, 11, 12],
       [2, 21],
-      [5, 51, 52],
+      [5, 51],
     ]);
   });
 
@@ -131,6 +133,18 @@ describe("a session as it is trained", () => {
     expect(trained([order(3, 2, 1)]).map(([of]) => of)).toEqual([3, 2, 1]);
     expect(trained([order(3, 1)]).map(([of]) => of)).toEqual([3, 2, 1]);
     expect(trained([order(9, 2, 1)]).map(([of]) => of)).toEqual([2, 1, 3]);
+  });
+});
+
+describe("an order of the day", () => {
+  it("has a block before or behind another", () => {
+    const order = (block: number, place: "before" | "behind", other: number) =>
+      movedTo(PLAN, sampleId(block + 1000), place, sampleId(other + 1000)).map(
+        (id) => numberOf(id) - 1000,
+      );
+    expect(order(3, "behind", 1)).toEqual([1, 3, 2]);
+    expect(order(3, "before", 1)).toEqual([3, 1, 2]);
+    expect(order(1, "behind", 3)).toEqual([2, 3, 1]);
   });
 });
 

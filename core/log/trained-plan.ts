@@ -24,8 +24,8 @@ export function changesIn(log: SessionLog): readonly SessionChange[] {
 
 /**
  * The session as it is trained: its plan with what was swapped, added and put in another order. A swapped exercise
- * keeps the sets that are logged of it, and the one instead of it stands behind it; where nothing is logged yet it
- * stands in its place.
+ * keeps the sets that are logged of it, and the one instead of it stands behind it with as many sets as were left;
+ * where nothing is logged yet it stands in its place.
  */
 export function trainedPlan(
   plan: SessionPlan,
@@ -45,6 +45,18 @@ export function trainedPlan(
 export function keptPlan(plan: SessionPlan, changes: readonly SessionChange[]): SessionPlan {
   const forGood = changes.filter((change) => change.kind === "swap" && change.forGood);
   return withSwaps(plan, forGood, new Set());
+}
+
+/** The blocks in order with one of them moved next to another: before it, or behind it. */
+export function movedTo(
+  { blocks }: SessionPlan,
+  block: Id<"block">,
+  place: "before" | "behind",
+  other: Id<"block">,
+): readonly Id<"block">[] {
+  const others = blocks.map(({ id }) => id).filter((id) => id !== block);
+  const at = others.indexOf(other) + (place === "behind" ? 1 : 0);
+  return [...others.slice(0, at), block, ...others.slice(at)];
 }
 
 function withAdded(blocks: readonly Block[], changes: readonly SessionChange[]): readonly Block[] {
@@ -78,7 +90,9 @@ function withSwaps(
     const instead = swaps.get(slot.id);
     if (instead === undefined || seen.includes(slot.id)) return [slot];
     const done = slot.sets.filter(({ id }) => logged.has(id));
-    const after = standing(instead, [...seen, slot.id]);
+    const left = Math.max(1, slot.sets.length - done.length);
+    const rest = done.length === 0 ? instead : { ...instead, sets: instead.sets.slice(0, left) };
+    const after = standing(rest, [...seen, slot.id]);
     return done.length === 0 ? after : [{ ...slot, sets: done }, ...after];
   };
   const blocks = plan.blocks.flatMap((block): readonly Block[] => {

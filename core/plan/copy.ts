@@ -36,6 +36,12 @@ export function copyBlock(block: Block, copies: SetCopies, newId: NewId): Block 
   }
 }
 
+/** An exercise with new ids, its sets and extensions too. */
+export function copySlot(slot: Slot, newId: NewId): Slot {
+  const copies = copiesOf(slot.sets, newId);
+  return { ...slot, id: newId(), sets: slot.sets.map((set) => copySet(set, copies, newId)) };
+}
+
 /** A set with new ids for itself, its extensions and what is done in its rest. */
 export function copySet(set: PlannedSet, copies: SetCopies, newId: NewId): PlannedSet {
   return {

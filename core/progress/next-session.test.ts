@@ -72,6 +72,17 @@ describe("what is proposed after a session", () => {
     ]);
   });
 
+  it("is nothing of an exercise that was left out, whatever another one did on the same station", () => {
+    const again: Slot = { ...SLOT, id: sampleId(751), lineageId: sampleId(752) };
+    const both = { ...RUN, document: samplePlan(SLOT, again) };
+    const [own, other] = proposalsAfter(both, series(), [STATION], context, false);
+    expect(own?.lines.map(({ move }) => move)).toEqual(["raise", "raise"]);
+    expect(other?.lines.map(({ because }) => because[0]?.code)).toEqual([
+      "noExposure",
+      "noExposure",
+    ]);
+  });
+
   it("is nothing where the equipment is gone, or the exercise was not trained in it", () => {
     const [, gone] = proposed();
     expect(gone).toMatchObject({ station: null, lines: [{ reading: null, mustRule: true }] });

@@ -31,7 +31,11 @@ export function proposalsAfter<S extends Station>(
   return slotsOf(session.document).map((slot) => {
     const station = stations.find((s) => s.id === slot.station) ?? null;
     const exposures = series.get(lastKey(slot.movement, slot.station)) ?? [];
-    const own = exposures.at(-1)?.sessionLogId === session.id ? exposures : [];
+    // Another exercise of the session on the same station says nothing of one that was left out.
+    const isTrained = exposures.some(
+      ({ sessionLogId, context: at }) => sessionLogId === session.id && at.slotId === slot.id,
+    );
+    const own = isTrained ? exposures : [];
     const lines =
       station === null
         ? unplaced(slot)

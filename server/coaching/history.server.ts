@@ -1,5 +1,6 @@
 import type { Id } from "~/core/kernel/index.ts";
-import type { History } from "~/core/log/index.ts";
+import { trainedPlan, type History } from "~/core/log/index.ts";
+import { changesOf } from "../db/commands.server.ts";
 import { stationVersions } from "../db/gyms.server.ts";
 import { performedIn } from "../db/performed.server.ts";
 import { endedSessionsOf } from "../db/session-logs.server.ts";
@@ -8,16 +9,22 @@ import type { Scope } from "../db/scope.server.ts";
 /** How many sessions history looks back: enough for a stall and its run-up. */
 const SESSIONS = 16;
 
-/** What history holds of a person; five queries however many sessions there are. */
+/** What history holds of a person; six queries however many sessions there are. Each session is as it was trained. */
 export async function historyOf(scope: Scope, person: Id<"person">): Promise<History> {
   const sessionLogs = await endedSessionsOf(scope, person, SESSIONS);
-  const performed = await performedIn(
-    scope,
-    sessionLogs.map((sessionLog) => sessionLog.id),
-  );
+  const ids = sessionLogs.map((sessionLog) => sessionLog.id);
+  const [performed, changes] = await Promise.all([performedIn(scope, ids), changesOf(scope, ids)]);
   const versions = await stationVersions(
     scope,
     [...performed.values()].flatMap(({ contexts }) => contexts.map((c) => c.stationVersion)),
   );
-  return { sessions: sessionLogs, performed, versions };
+  const sessions = sessionLogs.map((sessionLog) => ({
+    ...sessionLog,
+    document: trainedPlan(
+      sessionLog.document,
+      changes.get(sessionLog.id) ?? [],
+      performed.get(sessionLog.id)?.loggedSets ?? [],
+    ),
+  }));
+  return { sessions, performed, versions };
 }

@@ -1,5 +1,6 @@
 import { fail, ok, type Day, type Id, type Result } from "~/core/kernel/index.ts";
-import { seriesOf, upTo } from "~/core/log/index.ts";
+import { keptPlan, seriesOf, upTo } from "~/core/log/index.ts";
+import type { SessionPlan } from "~/core/plan/index.ts";
 import { bodyWeightOf } from "~/core/person/index.ts";
 import {
   decidedOf,
@@ -14,6 +15,7 @@ import {
 import { unrollContextOf, type UnrollContext } from "~/core/unroll/index.ts";
 import { newId } from "~/codec/new-id.ts";
 import { toBinary } from "../db/columns.server.ts";
+import { changesOf } from "../db/commands.server.ts";
 import { listStations, type StoredStation } from "../db/gyms.server.ts";
 import { listMeasurements } from "../db/measurements.server.ts";
 import { catalogueFor } from "../db/movements.server.ts";
@@ -28,26 +30,34 @@ import { historyOf } from "./history.server.ts";
 /** What is proposed after a session, and how the next one will find the gym and the person. */
 export interface Proposals {
   readonly slots: readonly SlotProposal<StoredStation>[];
+  /** The session that the next one is a copy of: as it was planned, with what was swapped for good. */
+  readonly document: SessionPlan;
   readonly context: UnrollContext;
 }
 
 /** What Kravo proposes for every exercise of an ended session, at the stations as they are now. */
 export async function proposalsFor(scope: Scope, sessionLog: StoredSessionLog): Promise<Proposals> {
-  const [history, stations, [brief], measurements, catalogue, { rules }] = await Promise.all([
-    historyOf(scope, sessionLog.personId),
-    listStations(scope, sessionLog.gymId, "all"),
-    briefHistory(scope, sessionLog.personId, 1),
-    listMeasurements(scope, sessionLog.personId),
-    catalogueFor(scope),
-    strengthRules(scope),
-  ]);
+  const [changes, history, stations, [brief], measurements, catalogue, { rules }] =
+    await Promise.all([
+      changesOf(scope, [sessionLog.id]),
+      historyOf(scope, sessionLog.personId),
+      listStations(scope, sessionLog.gymId, "all"),
+      briefHistory(scope, sessionLog.personId, 1),
+      listMeasurements(scope, sessionLog.personId),
+      catalogueFor(scope),
+      strengthRules(scope),
+    ]);
   const series = seriesOf(upTo(history, sessionLog));
   const bodyWeight = bodyWeightOf(measurements, sessionLog.day);
   const known = unrollContextFrom(strengthRecordsOf(series, bodyWeight, rules), bodyWeight, rules);
   const context = unrollContextOf(stations, catalogue.find, known);
   const isHoldingSuccess = brief?.document.goal === "definition";
+  // What was taken once stays out of the next session, and nothing is proposed for it.
+  const document = keptPlan(sessionLog.document, changes.get(sessionLog.id) ?? []);
+  const session = { id: sessionLog.id, document };
   return {
-    slots: proposalsAfter(sessionLog, series, stations, context, isHoldingSuccess),
+    slots: proposalsAfter(session, series, stations, context, isHoldingSuccess),
+    document,
     context,
   };
 }
@@ -63,7 +73,7 @@ export async function planNext(
   decisions: readonly Decision[],
 ): Promise<Result<Id<"plan">, PlanNextError>> {
   if (sessionLog.endedAt === null) return fail({ code: "notEnded" });
-  const { slots, context } = await proposalsFor(scope, sessionLog);
+  const { slots, document, context } = await proposalsFor(scope, sessionLog);
   const read = decidedOf(slots, decisions);
   if (!read.ok) return read;
   const decided = read.value;
@@ -88,12 +98,7 @@ export async function planNext(
     const { personId, gymId, startTime, title } = sessionLog;
     const head = { personId, gymId, day: on, startTime, title };
     return ok(
-      await addPlan(
-        trx,
-        head,
-        nextDocument(sessionLog.document, decided, context, newId),
-        sessionLog.id,
-      ),
+      await addPlan(trx, head, nextDocument(document, decided, context, newId), sessionLog.id),
     );
   });
 }

@@ -1,8 +1,12 @@
 import { z } from "zod";
 import { type Id, fail, ok, type Result } from "~/core/kernel/index.ts";
 import {
+  CHANGE_KINDS,
+  changesIn,
   commandBodyField,
+  foldCommands,
   sendingOrder,
+  type SessionChange,
   type Command,
   type OrderedCommand,
 } from "~/core/log/index.ts";
@@ -190,6 +194,25 @@ async function insertCommand(scope: Scope, command: Command, position: number): 
   });
 }
 
+/** What changed sessions while they were trained, by session log; one query however many they are. */
+export async function changesOf(
+  scope: Scope,
+  sessionLogIds: readonly Id<"sessionLog">[],
+): Promise<ReadonlyMap<Id<"sessionLog">, readonly SessionChange[]>> {
+  const rows: Row[] = await scope
+    .from("commands")
+    .whereIn("run_id", sessionLogIds.map(toBinary))
+    .whereRaw(`json_value(body, '$.kind') in (${CHANGE_KINDS.map(() => "?").join()})`, CHANGE_KINDS)
+    .orderBy("position");
+  const said = readEach(scope, "log entry", rows, orderedCommandFrom);
+  return new Map(
+    sessionLogIds.map((id) => [
+      id,
+      changesIn(foldCommands(said.filter(({ command }) => command.runId === id))),
+    ]),
+  );
+}
+
 /** The commands of a session log after a position, in the server's order. */
 export async function commandsAfter(
   scope: Scope,
@@ -201,7 +224,11 @@ export async function commandsAfter(
     .where({ run_id: toBinary(sessionLogId) })
     .where("position", ">", position)
     .orderBy("position");
-  return readEach(scope, "log entry", rows, (row) => ({
+  return readEach(scope, "log entry", rows, orderedCommandFrom);
+}
+
+function orderedCommandFrom(row: Row): OrderedCommand {
+  return {
     position: z.number().parse(row["position"]),
     command: {
       commandId: fromBinary(row["id"]),
@@ -212,5 +239,5 @@ export async function commandsAfter(
       at: instantColumn.parse(row["device_at"]),
       body: bodyColumn.parse(row["body"]),
     },
-  }));
+  };
 }

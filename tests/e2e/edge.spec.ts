@@ -124,7 +124,7 @@ test("fields inside what is opened keep to their width, on the phone floor too",
 }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await startSquats(page);
-  await page.getByText("Pain, note, helper, skip").click();
+  await page.getByText("Pain, note, helper, swap, skip").click();
   const wide = await page.evaluate(() => {
     const most = document.documentElement.clientWidth;
     const fields = [

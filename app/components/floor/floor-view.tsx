@@ -28,10 +28,14 @@ import {
   type LoggedSet,
   type SessionLog,
   plannedContext,
+  changesIn,
+  differences,
+  lastKey,
+  trainedPlan,
   type Exposure,
-  type Difference,
 } from "~/core/log/index.ts";
-import { findSlot } from "~/core/plan/index.ts";
+import type { SessionChoices } from "~/core/coach/search/index.ts";
+import { findSlot, type Slot } from "~/core/plan/index.ts";
 import {
   isSetStep,
   stepKeyText,
@@ -50,6 +54,7 @@ import type { Station } from "~/core/gym/index.ts";
 import { formatCheckIn } from "~/format/set-record.ts";
 import { SetApartNotice } from "../set-apart.tsx";
 import { SchemeSwitch } from "../shell.tsx";
+import { ChangeSlot } from "./change-slot.tsx";
 import { CheckInPanel } from "./check-in.tsx";
 import { ConflictPanel } from "./conflict-panel.tsx";
 import { EndPanel } from "./end-panel.tsx";
@@ -79,9 +84,9 @@ export interface FloorProps {
   readonly rules: StrengthRules;
   readonly strengthRecords: StrengthRecords;
   readonly bodyWeight: Mass | null;
-  readonly lasts: Readonly<
-    Record<string, { readonly exposure: Exposure; readonly differences: readonly Difference[] }>
-  >;
+  /** The latest exposure of each exercise that is in the session or could come into it, by `lastKey`. */
+  readonly lasts: Readonly<Record<string, Exposure>>;
+  readonly choices: SessionChoices;
 }
 
 /** Trains one session, one step at a time; everything works without a network once the page was opened. */
@@ -92,6 +97,7 @@ export function FloorView({
   stations,
   movements,
   lasts,
+  choices,
   rules,
   strengthRecords,
   bodyWeight: known,
@@ -123,15 +129,29 @@ export function FloorView({
     () => unrollContextOf(stations, find, unrollContextFrom(strengthRecords, bodyWeight, rules)),
     [stations, find, strengthRecords, bodyWeight, rules],
   );
-  const session = useMemo(() => {
+  const { plan, steps, changes } = useMemo(() => {
     const loggedSets = loggedSetsOf(log).map(({ loggedSet }) => loggedSet);
-    return unroll(sessionLog.document, {
+    const changes = changesIn(log);
+    const plan = trainedPlan(sessionLog.document, changes, loggedSets);
+    const session = unroll(plan, {
       ...context,
       found: (set) => foundByTrial(set, loggedSets),
       fellShort: (set) => fellShort(set, loggedSets),
     });
+    return { plan, changes, steps: session.filter(isSetStep) };
   }, [sessionLog.document, context, log]);
-  const steps = useMemo(() => session.filter(isSetStep), [session]);
+
+  /** The last time of an exercise, with how today's conditions differ from then. */
+  const lastTime = (slot: Slot, station: Station) => {
+    const exposure = lasts[lastKey(slot.movement, slot.station)];
+    if (exposure === undefined) return null;
+    const today = {
+      context: plannedContext(plan, slot, station, bodyWeight),
+      loading: station.loading,
+    };
+    const parameters = context.movement(slot.movement)?.setUp ?? [];
+    return { exposure, differences: differences(exposure, today, parameters) };
+  };
 
   const isOpenStep = (step: SetStep) =>
     loggedSetsAt(log, step.key).length === 0 && skipReason(log, step.slotId) === null;
@@ -167,7 +187,7 @@ export function FloorView({
   };
 
   const record = async (step: SetStep, entry: Logged, isCorrection: boolean) => {
-    const slot = findSlot(sessionLog.document, step.slotId);
+    const slot = findSlot(plan, step.slotId);
     const station = slot && context.station(slot.station);
     if (slot === null || station === null) return;
     const rested = restBefore(step, entry);
@@ -178,8 +198,8 @@ export function FloorView({
       const context: CommandBody = {
         kind: "context",
         context: {
-          ...plannedContext(sessionLog.document, slot, station, bodyWeight),
-          hardSetsBefore: hardSetsDone(sessionLog.document, standing, find),
+          ...plannedContext(plan, slot, station, bodyWeight),
+          hardSetsBefore: hardSetsDone(plan, standing, find),
         },
       };
       const loggedSet: LoggedSet = {
@@ -236,9 +256,10 @@ export function FloorView({
       onCheckIn={(said) => void sayOne(said)}
     />
   );
-  const slot = current && findSlot(sessionLog.document, current.slotId);
+  const slot = current && findSlot(plan, current.slotId);
   const station = slot && context.station(slot.station);
   const movement = slot && context.movement(slot.movement);
+  const last = slot && station && lastTime(slot, station);
   return (
     <Box
       component="main"
@@ -355,7 +376,7 @@ export function FloorView({
                 slot={slot}
                 station={station}
                 readsIn={sessionLog.personUnit}
-                last={lasts[slot.id] ?? null}
+                last={last}
               />
               <LogPanel
                 key={`${stepKeyText(current.key)} ${loggedSetsAt(log, current.key)[0]?.commandId ?? ""}`}
@@ -363,11 +384,7 @@ export function FloorView({
                 station={station}
                 movement={movement}
                 logged={loggedSetsAt(log, current.key)[0] ?? null}
-                before={
-                  loadBefore(steps, current, log) ??
-                  lasts[slot.id]?.exposure.sets[0]?.reading ??
-                  null
-                }
+                before={loadBefore(steps, current, log) ?? last?.exposure.sets[0]?.reading ?? null}
                 isReady={isOpen && !isErased}
                 onLog={(entry) =>
                   record(current, entry, loggedSetsAt(log, current.key)[0] !== undefined)
@@ -382,7 +399,20 @@ export function FloorView({
                 log={log}
                 context={contextsOf(log).find((c) => c.slotId === slot.id) ?? null}
                 onCommand={(body) => void sayOne(body)}
-              />
+              >
+                <ChangeSlot
+                  slot={slot}
+                  swaps={choices.swaps[slot.lineageId] ?? []}
+                  changes={changes}
+                  log={log}
+                  stations={stations}
+                  context={context}
+                  onCommand={(body) => {
+                    setPicked(null);
+                    void sayOne(body);
+                  }}
+                />
+              </SlotMore>
             </>
           )}
           {isBegun ? checkInPanel : null}
@@ -397,12 +427,17 @@ export function FloorView({
           )}
         </div>
         <StepList
-          plan={sessionLog.document}
+          plan={plan}
           steps={steps}
           log={log}
           entries={entries}
           current={current}
           context={context}
+          additions={choices.additions}
+          onCommand={(body) => {
+            setPicked(null);
+            void sayOne(body);
+          }}
           onUnskip={(slotId) => void sayOne({ kind: "unskip", slotId })}
           onPick={(key) => {
             setPicked(key);

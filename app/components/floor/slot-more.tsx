@@ -34,12 +34,15 @@ export function SlotMore({
   log,
   context,
   onCommand,
+  children,
 }: {
   readonly slotId: Id<"slot">;
   readonly side: Side;
   readonly log: SessionLog;
   readonly context: LogContext | null;
   readonly onCommand: (body: CommandBody) => void;
+  /** What else of the exercise can be changed. */
+  readonly children?: React.ReactNode;
 }) {
   const [joint, setJoint] = useState<Joint>("knee");
   const [score, setScore] = useState(2);
@@ -62,7 +65,7 @@ export function SlotMore({
           fontWeight: 650,
         }}
       >
-        Pain, note, helper, skip
+        Pain, note, helper, swap, skip
         {pains.length > 0
           ? ` · ${pains.map((p) => `${JOINT_NAMES[p.joint]} ${p.score}/10`).join(", ")}`
           : ""}
@@ -206,6 +209,7 @@ export function SlotMore({
           Skip exercise
         </Button>
       </Box>
+      {children}
     </Box>
   );
 }

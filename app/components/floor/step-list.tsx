@@ -1,10 +1,14 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
+import { useState } from "react";
+import { newId } from "~/codec/new-id.ts";
 import type { Id } from "~/core/kernel/index.ts";
 import {
   loggedSetsAt,
+  movedTo,
   skipReason,
+  type CommandBody,
   type OrderedCommand,
   type SessionLog,
 } from "~/core/log/index.ts";
@@ -14,13 +18,22 @@ import {
   type SetStep,
   type UnrollContext,
 } from "~/core/unroll/index.ts";
-import { slotsOf, type SessionPlan } from "~/core/plan/index.ts";
+import {
+  copySlot,
+  slotsOf,
+  slotsOfBlock,
+  type Block,
+  type ExerciseBlock,
+  type SessionPlan,
+  type Slot,
+} from "~/core/plan/index.ts";
 import { formatLoggedSet } from "~/format/exposure.ts";
 import { formatAmount } from "~/format/numbers.ts";
 import { EXTENSION_NAMES } from "~/format/prescription.ts";
 import { formatTargetShort } from "~/format/target.ts";
 import { formatRir } from "~/format/training.ts";
 import { TOUCH } from "../../theme/tokens.ts";
+import { Labelled, Select } from "../field.tsx";
 
 /** The whole session beside the step: what is done, what is next; a press opens any step. */
 export function StepList({
@@ -30,6 +43,8 @@ export function StepList({
   entries,
   current,
   context,
+  additions,
+  onCommand,
   onUnskip,
   onPick,
 }: {
@@ -39,9 +54,27 @@ export function StepList({
   readonly entries: readonly OrderedCommand[];
   readonly current: SetStep | null;
   readonly context: UnrollContext;
+  /** Exercises that can be added. */
+  readonly additions: readonly ExerciseBlock[];
+  readonly onCommand: (body: CommandBody) => void;
   readonly onUnskip: (slotId: Id<"slot">) => void;
   readonly onPick: (key: StepKey) => void;
 }) {
+  const openSteps = steps.filter(
+    (step) => loggedSetsAt(log, step.key).length === 0 && skipReason(log, step.slotId) === null,
+  );
+  const blockOf = (slotId: Id<"slot">) =>
+    plan.blocks.find((block) => slotsOfBlock(block).some(({ id }) => id === slotId)) ?? null;
+  const now = current && blockOf(current.slotId);
+  /** Behind what was begun, before what was not. */
+  const doNext = (block: Block) => {
+    if (now === null) return;
+    const isBegun = steps.some(
+      (step) => blockOf(step.slotId) === now && loggedSetsAt(log, step.key).length > 0,
+    );
+    const order = movedTo(plan, block.id, isBegun ? "behind" : "before", now.id);
+    onCommand({ kind: "reorder", order });
+  };
   const unsent = new Set(
     entries.filter((e) => e.position === null).map((e) => e.command.commandId),
   );
@@ -49,6 +82,13 @@ export function StepList({
     <Box component="nav" aria-label="Steps of this session" sx={{ mt: { xs: 3, md: 0 } }}>
       {slotsOf(plan).map((slot, i) => {
         const skipped = skipReason(log, slot.id);
+        const block = blockOf(slot.id);
+        const canBeNext =
+          now !== null &&
+          block !== null &&
+          block !== now &&
+          openSteps.some((step) => step.slotId === slot.id) &&
+          plan.blocks.indexOf(block) > plan.blocks.indexOf(now) + 1;
         return (
           <Box key={slot.id} sx={{ mb: 2 }}>
             <Typography
@@ -61,6 +101,15 @@ export function StepList({
               </Box>
               {context.movement(slot.movement)?.name ?? slot.movement}
             </Typography>
+            {canBeNext ? (
+              <Button
+                sx={{ minHeight: TOUCH, p: 0 }}
+                aria-label={`Do ${context.movement(slot.movement)?.name ?? "it"} next`}
+                onClick={() => doNext(block)}
+              >
+                Do it next
+              </Button>
+            ) : null}
             {skipped === null ? null : (
               <Box sx={{ display: "flex", alignItems: "center", justifyContent: "space-between" }}>
                 <Typography variant="body2">Skipped: {skipped}</Typography>
@@ -135,6 +184,13 @@ export function StepList({
           </Box>
         );
       })}
+      <AddExercise
+        additions={additions.filter(
+          ({ slot }) => !slotsOf(plan).some(({ movement }) => movement === slot.movement),
+        )}
+        nameOf={({ movement }) => context.movement(movement)?.name ?? movement}
+        onAdd={(block) => onCommand({ kind: "addExercise", block, after: null })}
+      />
     </Box>
   );
 }
@@ -145,4 +201,39 @@ function loadText({ load }: SetStep): string {
     : load.kind === "bodyweight"
       ? "body"
       : "find";
+}
+
+/** Adds an exercise at the end of the session: one that was trained here before. */
+function AddExercise({
+  additions,
+  nameOf,
+  onAdd,
+}: {
+  readonly additions: readonly ExerciseBlock[];
+  readonly nameOf: (slot: Slot) => string;
+  readonly onAdd: (block: ExerciseBlock) => void;
+}) {
+  const [chosen, setChosen] = useState<string | null>(null);
+  const block = additions.find(({ id }) => id === chosen) ?? additions[0];
+  if (block === undefined) return null;
+  return (
+    <Box sx={{ display: "grid", gridTemplateColumns: "1fr auto", gap: 1, alignItems: "end" }}>
+      <Labelled id="add-exercise" label="Add an exercise">
+        <Select id="add-exercise" value={block.id} onChange={(e) => setChosen(e.target.value)}>
+          {additions.map(({ id, slot }) => (
+            <option key={id} value={id}>
+              {nameOf(slot)}
+            </option>
+          ))}
+        </Select>
+      </Labelled>
+      <Button
+        variant="outlined"
+        sx={{ mb: 2, minHeight: TOUCH }}
+        onClick={() => onAdd({ ...block, id: newId(), slot: copySlot(block.slot, newId) })}
+      >
+        Add it
+      </Button>
+    </Box>
+  );
 }

@@ -39,9 +39,16 @@ export function PlannedAndDone({
     >
       <Ledger label="Sets planned and done" head={["Exercise", "Planned", "Done"]}>
         {review.slots.map(
-          ({ slot, loggedSets, doneSets: own, plannedSets: asked, skipped, notes }) => (
+          ({ slot, loggedSets, doneSets: own, plannedSets: asked, skipped, notes, broughtBy }) => (
             <tr key={slot.id}>
-              <th scope="row">{find(slot.movement)?.name ?? slot.movement}</th>
+              <th scope="row">
+                {find(slot.movement)?.name ?? slot.movement}
+                {broughtBy === null ? null : (
+                  <Typography variant="body2" sx={{ color: "text.secondary" }}>
+                    {BROUGHT_BY[broughtBy]}
+                  </Typography>
+                )}
+              </th>
               <td>{formatSets(slot, find)}</td>
               <Box component="td" sx={{ [`& .${plain.opened}`]: { mt: 0 } }}>
                 {loggedSets.length === 0
@@ -106,6 +113,12 @@ export function PlannedAndDone({
     </Section>
   );
 }
+
+const BROUGHT_BY = {
+  swapOnce: "swapped in for today",
+  swapForGood: "swapped in for good",
+  added: "added on the day",
+} as const;
 
 /** "100 kg × 8, left, drop, RIR 2", and below it what else was said of the set. */
 function DoneText({ slot, loggedSet }: { readonly slot: Slot; readonly loggedSet: LoggedSet }) {

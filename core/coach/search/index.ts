@@ -1,3 +1,4 @@
-/** Exercises found, ranked and substituted. */
+/** Exercises found, ranked and substituted, and what a session can be changed to. */
 export * from "./find.ts";
+export * from "./session-choices.ts";
 export * from "./substitute.ts";

@@ -1,13 +1,22 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { MUSCLE_LENGTHS, PATTERNS, REGIONS, kg } from "../../kernel/index.ts";
+import { MUSCLE_LENGTHS, PATTERNS, REGIONS, day, kg } from "../../kernel/index.ts";
+import { lastKey } from "../../log/index.ts";
 import { SHIPPED_MOVEMENTS } from "../../movement/catalogue/index.ts";
-import { stationFor } from "../../plan/index.ts";
+import { slotsOf, stationFor } from "../../plan/index.ts";
 import { bringsOf } from "../brings.ts";
 import { judge } from "../judged.ts";
 import { ANYTHING, findMovements, type Query } from "./find.ts";
+import { sessionChoices } from "./session-choices.ts";
 import { substitutesFor, swapSlot, type SwapCause, type SwapContext } from "./substitute.ts";
-import { sampleUnrollContext, sampleId } from "../../../tests/samples/index.ts";
+import {
+  sampleContext,
+  sampleExposed,
+  sampleExposure,
+  sampleId,
+  sampleNewId,
+  sampleUnrollContext,
+} from "../../../tests/samples/index.ts";
 import { exercise, FULL_GYM, judging, movementOf, sessionOf } from "~/tests/arbitrary/session.ts";
 import { atMost } from "~/tests/arbitrary/runs.ts";
 
@@ -265,4 +274,57 @@ it("an exercise that the session holds already brings four points less, and noth
     return bringsOf(leg, station, { ...j, slots }).score;
   };
   expect(scoreIn("sissy-squat") - scoreIn("leg-extension")).toBe(4);
+});
+
+describe("what a session can be changed to", () => {
+  const plan = sessionOf(exercise("leg-press"), exercise("back-squat"));
+  const stationOf = (slug: string) =>
+    FULL_GYM.find(({ serves }) => serves.includes(movementOf(slug).ref))!;
+  const trained = (slug: string, on: string, reading: number) => {
+    const movement = movementOf(slug);
+    const station = stationOf(slug);
+    return [
+      lastKey(movement.ref, station.id),
+      [
+        sampleExposure([sampleExposed(kg(reading), 8)], {
+          day: day(on),
+          context: sampleContext({ movement: movement.ref, station: station.id }),
+        }),
+      ],
+    ] as const;
+  };
+  const series = new Map([
+    trained("leg-extension", "2026-01-05", 50),
+    trained("seated-leg-curl", "2026-02-09", 40),
+    trained("leg-press", "2026-02-16", 120),
+  ]);
+  const choices = (given = series) =>
+    sessionChoices(plan, judging(plan), context({ lastReading: () => kg(60) }), given, sampleNewId);
+
+  it("is, for each exercise, what stands in for it elsewhere, with its sets and a load to begin with", () => {
+    const [press, squat] = slotsOf(plan);
+    const { swaps } = choices();
+    const forPress = swaps[press!.lineageId] ?? [];
+    expect(forPress.length).toBeGreaterThan(1);
+    expect(forPress.length).toBeLessThanOrEqual(5);
+    for (const swap of forPress) {
+      expect(swap.station).not.toBe(press!.station);
+      expect(swap.lineageId).toBe(press!.lineageId);
+      expect(swap.sets).toHaveLength(press!.sets.length);
+      expect(swap.sets[0]?.load).toEqual({ kind: "absolute", reading: kg(60) });
+    }
+    expect(swaps[squat!.lineageId]?.length).toBeGreaterThan(0);
+  });
+
+  it("is what was trained here before and is not planned, the latest first", () => {
+    expect(choices().additions.map(({ slot }) => slot.movement)).toEqual([
+      "shipped:seated-leg-curl",
+      "shipped:leg-extension",
+    ]);
+    expect(choices().additions[0]?.slot.sets[0]?.load).toEqual({
+      kind: "absolute",
+      reading: kg(60),
+    });
+    expect(choices(new Map()).additions).toEqual([]);
+  });
 });
