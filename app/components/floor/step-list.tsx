@@ -91,25 +91,32 @@ export function StepList({
           plan.blocks.indexOf(block) > plan.blocks.indexOf(now) + 1;
         return (
           <Box key={slot.id} sx={{ mb: 2 }}>
-            <Typography
-              variant="h3"
-              component="h2"
-              sx={{ borderBottom: 2, borderColor: "kravo.ink", pb: 0.25 }}
+            <Box
+              sx={{
+                display: "flex",
+                alignItems: "end",
+                gap: 1,
+                minHeight: TOUCH,
+                borderBottom: 2,
+                borderColor: "kravo.ink",
+              }}
             >
-              <Box component="span" sx={{ color: "text.secondary" }}>
-                {i + 1}{" "}
-              </Box>
-              {context.movement(slot.movement)?.name ?? slot.movement}
-            </Typography>
-            {canBeNext ? (
-              <Button
-                sx={{ minHeight: TOUCH, p: 0 }}
-                aria-label={`Do ${context.movement(slot.movement)?.name ?? "it"} next`}
-                onClick={() => doNext(block)}
-              >
-                Do it next
-              </Button>
-            ) : null}
+              <Typography variant="h3" component="h2" sx={{ flexGrow: 1, pb: 0.25 }}>
+                <Box component="span" sx={{ color: "text.secondary" }}>
+                  {i + 1}{" "}
+                </Box>
+                {context.movement(slot.movement)?.name ?? slot.movement}
+              </Typography>
+              {canBeNext ? (
+                <Button
+                  sx={{ minHeight: TOUCH, flexShrink: 0 }}
+                  aria-label={`Do ${context.movement(slot.movement)?.name ?? "it"} next`}
+                  onClick={() => doNext(block)}
+                >
+                  Do next
+                </Button>
+              ) : null}
+            </Box>
             {skipped === null ? null : (
               <Box sx={{ display: "flex", alignItems: "center", justifyContent: "space-between" }}>
                 <Typography variant="body2">Skipped: {skipped}</Typography>
