@@ -98,6 +98,12 @@ describe("training in words", () => {
 });
 
 describe("reasons", () => {
+  const REST = {
+    aspect: "rest",
+    direction: "harder",
+    from: seconds(120),
+    to: seconds(60),
+  } as const;
   const REASONS: readonly Reason[] = [
     { code: "allAtTop", sets: 3, top: 10, reading: kg(100) },
     { code: "repsToGain", lowest: 9, top: 10, reading: kg(100) },
@@ -112,13 +118,13 @@ describe("reasons", () => {
     { code: "unknownEffort", sets: 2 },
     { code: "setsMissing", done: 2, planned: 3 },
     { code: "mixedLoads", lightest: kg(90), heaviest: kg(100) },
-    { code: "notComparable", differences: [{ aspect: "tempo", direction: "harder" }] },
+    { code: "notComparable", differences: [REST] },
     { code: "smallestStep", from: kg(20), to: kg(22.5), stepShare: null },
     { code: "fellBack", before: 45, now: 21, reading: kg(100) },
     { code: "heldWhileCutting", sessions: 3, reading: kg(100) },
     { code: "unknownReading", sets: 2 },
-    { code: "harderConditions", differences: [{ aspect: "rest", direction: "harder" }] },
-    { code: "easierConditions", differences: [{ aspect: "rest", direction: "easier" }] },
+    { code: "harderConditions", differences: [REST], before: 30, now: 28 },
+    { code: "easierConditions", differences: [REST], before: null, now: null },
     { code: "readingChanged", from: kg(20), to: kg(40) },
     { code: "readingChanged", from: kg(20), to: null },
     { code: "cannotBeMadeNow", reading: kg(20) },

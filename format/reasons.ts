@@ -1,4 +1,5 @@
-import type { ContextAspect, Difference } from "~/core/log/index.ts";
+import type { Difference, WornGear } from "~/core/log/index.ts";
+import { isOpenTempo, type Tempo } from "~/core/plan/index.ts";
 import type { PlanIssue } from "~/core/unroll/index.ts";
 import type { FindMovement } from "~/core/movement/index.ts";
 import { type Joint, assertNever } from "~/core/kernel/index.ts";
@@ -6,24 +7,81 @@ import type { Proposal, Reason } from "~/core/progress/index.ts";
 import { formatOpenBecause } from "./load.ts";
 import { formatMass, formatShare, plural } from "./numbers.ts";
 import { rounded } from "./strength.ts";
-import { JOINT_NAMES } from "./training.ts";
-
-const ASPECT_NAMES: Readonly<Record<ContextAspect, string>> = {
-  movement: "another movement",
-  station: "another station, or its loading changed",
-  setUp: "another set-up",
-  tempo: "another tempo",
-  rest: "another rest",
-  order: "another place in the order",
-  gear: "other gear",
-  helper: "another helper",
-};
+import { sentence } from "./sentence.ts";
+import { FAULT_NAMES, formatTempo, HELPER_NAMES, JOINT_NAMES, RANGE_NAMES } from "./training.ts";
 
 const DIRECTION_NAMES = { harder: "harder", easier: "easier", other: "different" } as const;
 
-/** "another rest (harder)" */
+/** "foot height high, was low (harder)", "rest 60 s, was 120 s (harder)" */
 export function formatDifference(d: Difference): string {
-  return `${ASPECT_NAMES[d.aspect]} (${DIRECTION_NAMES[d.direction]})`;
+  return `${differenceText(d)} (${DIRECTION_NAMES[d.direction]})`;
+}
+
+function differenceText(d: Difference): string {
+  switch (d.aspect) {
+    case "movement":
+      return "another exercise";
+    case "station":
+      return "other equipment";
+    case "loading":
+      return "equipment loaded otherwise than then";
+    case "setUp":
+      return `${d.name.toLowerCase()} ${d.to}, was ${d.from}`;
+    case "range":
+      return `${RANGE_NAMES[d.to]}, was ${RANGE_NAMES[d.from]}`;
+    case "tempo":
+      return `${tempoText(d.to)}, was ${tempoText(d.from)}`;
+    case "rest":
+      return `rest ${d.to} s, was ${d.from} s`;
+    case "order":
+      return `${plural(d.to, "hard set")} before it, ${d.from === 1 ? "was" : "were"} ${d.from}`;
+    case "gear":
+      return `${gearText(d.to)}, was ${gearText(d.from)}`;
+    case "helper":
+      return `${HELPER_NAMES[d.to].toLowerCase()}, was ${HELPER_NAMES[d.from].toLowerCase()}`;
+    case "bodyWeight":
+      return `body weight ${formatMass(d.to)}, was ${formatMass(d.from)}`;
+    case "faults":
+      return [
+        ...d.came.map((fault) => `${FAULT_NAMES[fault]}, not so last time`),
+        ...d.went.map((fault) => `no longer: ${FAULT_NAMES[fault]}`),
+      ].join(", ");
+    case "held":
+      return `held ${d.to} s in all, was ${d.from} s`;
+    default:
+      return assertNever(d);
+  }
+}
+
+const tempoText = (tempo: Tempo) =>
+  isOpenTempo(tempo) ? "no set tempo" : `tempo ${formatTempo(tempo, "lower")}`;
+
+function gearText(worn: readonly WornGear[]): string {
+  if (worn.length === 0) return "without gear";
+  const names = worn.map(({ name, fromSet }) =>
+    fromSet === 1 ? name : `${name} from set ${fromSet}`,
+  );
+  return `with ${names.join(" and ")}`;
+}
+
+/** What reps in all come to after those of last time, under conditions that let only one thing be concluded. */
+function oneWay(
+  { differences, before, now }: Extract<Reason, { code: "harderConditions" }>,
+  how: "harder" | "easier",
+): string {
+  const what = `${sentence(differences.map(differenceText).join("; "))}: ${how} than last time.`;
+  if (before === null || now === null)
+    return how === "harder"
+      ? `${what} An equal or better result is progress; a worse one proves nothing.`
+      : `${what} A worse result is a loss; a better one proves nothing.`;
+  const counted = `${plural(now, "rep")} in all after ${before}`;
+  if (how === "harder")
+    return now >= before
+      ? `${what} ${counted}: progress.`
+      : `${what} ${counted}: no loss; ${before} would have been progress.`;
+  return now >= before
+    ? `${what} ${counted}: no proof of progress.`
+    : `${what} ${counted}: a loss.`;
 }
 
 /** One sentence for one reason, with its numbers. */
@@ -66,9 +124,9 @@ export function formatReason(reason: Reason): string {
     case "notComparable":
       return `Not comparable with the session before: ${reason.differences.map(formatDifference).join(", ")}. A new series starts here.`;
     case "harderConditions":
-      return `Done under harder conditions than last time: ${reason.differences.map(formatDifference).join(", ")}. An equal or better result is progress; a worse one proves nothing.`;
+      return oneWay(reason, "harder");
     case "easierConditions":
-      return `Done under easier conditions than last time: ${reason.differences.map(formatDifference).join(", ")}. A better result proves nothing by itself.`;
+      return oneWay({ ...reason, code: "harderConditions" }, "easier");
     case "readingChanged":
       return reason.to === null
         ? `What ${formatMass(reason.from)} means on this equipment changed since, and its total is unknown: say what to load.`

@@ -1,62 +1,177 @@
 import { measuresAlike, type Loading } from "../gym/index.ts";
-import { sameTempo, TEMPO_PHASES, type Tempo } from "../plan/index.ts";
+import {
+  addSeconds,
+  compareMass,
+  seconds,
+  ticksOf,
+  type Fault,
+  type Id,
+  type Mass,
+  type MovementRef,
+  type Seconds,
+} from "../kernel/index.ts";
 import { compareChoices, type SetUpParameter } from "../movement/index.ts";
+import { sameTempo, TEMPO_PHASES, type RepRange, type Tempo } from "../plan/index.ts";
+import type { Helper } from "./command.ts";
+import type { ExposedSet } from "./exposure.ts";
 import type { LogContext } from "./logged-set.ts";
 
 /** Whether the later session had it harder, easier, or just otherwise in one respect. */
 export type Direction = "harder" | "easier" | "other";
 
-export type ContextAspect =
-  "movement" | "station" | "setUp" | "tempo" | "rest" | "order" | "gear" | "helper";
+/** A piece of gear with the 1-based set that it was used from. */
+export type WornGear = NonNullable<LogContext["gear"]>[number];
 
-/** One respect in which two performed exercises differ. */
-export interface Difference {
-  readonly aspect: ContextAspect;
-  readonly direction: Direction;
-}
+/** One respect in which two performed exercises differ, with both values. */
+export type Difference = { readonly direction: Direction } & (
+  | { readonly aspect: "movement"; readonly from: MovementRef; readonly to: MovementRef }
+  | { readonly aspect: "station"; readonly from: Id<"station">; readonly to: Id<"station"> }
+  /** The same station, whose readings mean something else now. */
+  | { readonly aspect: "loading" }
+  | {
+      readonly aspect: "setUp";
+      readonly name: string;
+      readonly from: string;
+      readonly to: string;
+    }
+  | { readonly aspect: "range"; readonly from: RepRange; readonly to: RepRange }
+  | { readonly aspect: "tempo"; readonly from: Tempo; readonly to: Tempo }
+  /** As taken where both are known, else as planned. */
+  | { readonly aspect: "rest"; readonly from: Seconds; readonly to: Seconds }
+  /** Hard sets before it in the session. */
+  | { readonly aspect: "order"; readonly from: number; readonly to: number }
+  | {
+      readonly aspect: "gear";
+      readonly from: readonly WornGear[];
+      readonly to: readonly WornGear[];
+    }
+  | { readonly aspect: "helper"; readonly from: Helper; readonly to: Helper }
+  /** Where the body is moved with the load. */
+  | { readonly aspect: "bodyWeight"; readonly from: Mass; readonly to: Mass }
+  /** Faults that were seen the later time only, and the earlier time only. */
+  | {
+      readonly aspect: "faults";
+      readonly came: readonly Fault[];
+      readonly went: readonly Fault[];
+    }
+  /** Seconds that holds were really held, over all sets. */
+  | { readonly aspect: "held"; readonly from: Seconds; readonly to: Seconds }
+);
+export type ContextAspect = Difference["aspect"];
 
-/** A context together with how its station was loaded, which decides whether readings mean the same. */
+/** A context with how its station was loaded, which decides whether readings mean the same, and the sets done in it. */
 export interface ComparedContext {
   readonly context: LogContext;
   readonly loading: Loading;
+  /** Empty where nothing is done yet. */
+  readonly sets: readonly ExposedSet[];
 }
 
-/** More than this share of rest, or this many hard sets before, is another condition. Source: our rule. */
+/** More than this share of rest, of what is held, or this many hard sets before, is another condition. Source: our rule. */
 const REST_TOLERANCE = 0.2;
+const HELD_TOLERANCE = 0.2;
 const ORDER_TOLERANCE = 2;
+/** Where the body is moved, this share of its weight is another condition. Source: our rule. */
+const BODY_TOLERANCE = 0.02;
+
+/** Gear that helps: with more of it an exercise is easier. Anything else, such as shoes, is just otherwise. */
+const SUPPORTS: readonly string[] = ["belt", "straps", "knee sleeves", "knee wraps"];
 
 /**
- * How the later exercise differs from the earlier one. Empty: like with like. `parameters` are those of the
- * exercise, of which some have an order of what is harder.
+ * How the later exercise differs from the earlier one, each respect with both values. Empty: like with like. What
+ * one side does not know is no difference. `parameters` are those of the exercise, of which some have an order of
+ * what is harder. Source: PRACTICE.md §8.
  */
 export function differences(
   earlier: ComparedContext,
   later: ComparedContext,
   parameters: readonly SetUpParameter[] = [],
 ): readonly Difference[] {
-  const a = earlier.context;
-  const b = later.context;
-  const found: Difference[] = [];
-  const note = (aspect: ContextAspect, direction: Direction) => found.push({ aspect, direction });
-  if (a.movement !== b.movement) note("movement", "other");
-  if (a.station !== b.station || !measuresAlike(earlier.loading, later.loading))
-    note("station", "other");
-  const setUp = setUpDirection(a, b, parameters);
-  if (setUp !== null) note("setUp", setUp);
-  if (!sameTempo(a.tempo, b.tempo)) note("tempo", tempoDirection(a.tempo, b.tempo));
-  if (a.restSeconds !== null && b.restSeconds !== null) {
-    const change = b.restSeconds - a.restSeconds;
-    if (Math.abs(change) > a.restSeconds * REST_TOLERANCE)
-      note("rest", change < 0 ? "harder" : "easier");
-  }
-  const moved = b.hardSetsBefore - a.hardSetsBefore;
-  if (Math.abs(moved) > ORDER_TOLERANCE) note("order", moved > 0 ? "harder" : "easier");
-  const gear = gearNames(a) === null || gearNames(b) === null ? null : [gearNames(a), gearNames(b)];
-  if (gear !== null && gear[0] !== gear[1]) note("gear", "other");
-  if (a.helper !== "unknown" && b.helper !== "unknown" && a.helper !== b.helper) {
-    note("helper", b.helper === "alone" ? "harder" : a.helper === "alone" ? "easier" : "other");
-  }
-  return found;
+  const [a, b] = [earlier.context, later.context];
+  const station: readonly Difference[] =
+    a.station !== b.station
+      ? [{ aspect: "station", direction: "other", from: a.station, to: b.station }]
+      : measuresAlike(earlier.loading, later.loading)
+        ? []
+        : [{ aspect: "loading", direction: "other" }];
+  return [
+    ...(a.movement === b.movement
+      ? []
+      : [{ aspect: "movement", direction: "other", from: a.movement, to: b.movement } as const]),
+    ...station,
+    ...setUpDifferences(a, b, parameters),
+    ...between(rangeOf(earlier), rangeOf(later), (from, to) =>
+      from === to ? null : { aspect: "range", direction: rangeDirection(from, to), from, to },
+    ),
+    ...(sameTempo(a.tempo, b.tempo)
+      ? []
+      : [
+          {
+            aspect: "tempo",
+            direction: tempoDirection(a.tempo, b.tempo),
+            from: a.tempo,
+            to: b.tempo,
+          } as const,
+        ]),
+    ...restDifference(earlier, later),
+    ...(Math.abs(b.hardSetsBefore - a.hardSetsBefore) <= ORDER_TOLERANCE
+      ? []
+      : [
+          {
+            aspect: "order",
+            direction: b.hardSetsBefore > a.hardSetsBefore ? "harder" : "easier",
+            from: a.hardSetsBefore,
+            to: b.hardSetsBefore,
+          } as const,
+        ]),
+    ...between(gearOf(earlier), gearOf(later), (from, to) => {
+      const direction = gearDirection(from, to);
+      return direction && { aspect: "gear", direction, from, to };
+    }),
+    ...between(helperOf(earlier), helperOf(later), (from, to) =>
+      from === to
+        ? null
+        : {
+            aspect: "helper",
+            direction: to === "alone" ? "harder" : from === "alone" ? "easier" : "other",
+            from,
+            to,
+          },
+    ),
+    ...between(bodyMoved(earlier), bodyMoved(later), (from, to) => {
+      const change = Math.abs(ticksOf(to) - ticksOf(from));
+      return change <= ticksOf(from) * BODY_TOLERANCE
+        ? null
+        : {
+            aspect: "bodyWeight",
+            direction: compareMass(to, from) > 0 ? "harder" : "easier",
+            from,
+            to,
+          };
+    }),
+    ...between(faultsOf(earlier), faultsOf(later), (from, to) => {
+      const came = to.filter((fault) => !from.includes(fault));
+      const went = from.filter((fault) => !to.includes(fault));
+      if (came.length === 0 && went.length === 0) return null;
+      const direction = came.length === 0 ? "harder" : went.length === 0 ? "easier" : "other";
+      return { aspect: "faults", direction, came, went };
+    }),
+    ...between(heldIn(earlier), heldIn(later), (from, to) =>
+      Math.abs(to - from) <= from * HELD_TOLERANCE
+        ? null
+        : { aspect: "held", direction: to > from ? "harder" : "easier", from, to },
+    ),
+  ];
+}
+
+/** What differs between two known values; nothing where one is unknown. */
+function between<T>(
+  from: T | null,
+  to: T | null,
+  difference: (from: T, to: T) => Difference | null,
+): readonly Difference[] {
+  const found = from === null || to === null ? null : difference(from, to);
+  return found === null ? [] : [found];
 }
 
 export type Verdict = "alike" | "progressOnly" | "regressionOnly" | "notComparable";
@@ -73,34 +188,35 @@ export function verdictOf(found: readonly Difference[]): Verdict {
   return "notComparable";
 }
 
-/**
- * Whether the later set-up was harder or easier in all that differs, or just another; null where nothing does.
- * Only what both recorded can differ: an unknown choice is not another choice.
- */
-function setUpDirection(
+/** Only what both recorded can differ: an unknown choice is not another choice. */
+function setUpDifferences(
   a: LogContext,
   b: LogContext,
   parameters: readonly SetUpParameter[],
-): Direction | null {
-  const changes = Object.entries(a.setUp).flatMap(([name, from]) => {
+): readonly Difference[] {
+  return Object.entries(a.setUp).flatMap(([name, from]): readonly Difference[] => {
     const to = b.setUp[name] ?? from;
-    return to === from
-      ? []
-      : [
-          compareChoices(
-            parameters.find((p) => p.name === name),
-            from,
-            to,
-          ),
-        ];
+    if (to === from) return [];
+    const order = compareChoices(
+      parameters.find((p) => p.name === name),
+      from,
+      to,
+    );
+    const direction = order === 1 ? "harder" : order === -1 ? "easier" : "other";
+    return [{ aspect: "setUp", direction, name, from, to }];
   });
-  if (changes.length === 0) return null;
-  if (changes.every((change) => change === 1)) return "harder";
-  return changes.every((change) => change === -1) ? "easier" : "other";
 }
 
-function gearNames(context: LogContext): string | null {
-  return context.gear === null ? null : [...context.gear.map((g) => g.name)].sort().join("|");
+/** The range that all sets kept to; null where nobody said, or they differ. */
+function rangeOf({ sets }: ComparedContext): RepRange | null {
+  const [first] = sets;
+  const range = first?.conditions.range ?? null;
+  return sets.every((set) => set.conditions.range === range) ? range : null;
+}
+
+/** The whole range is harder than a part of it; of two parts neither. */
+function rangeDirection(from: RepRange, to: RepRange): Direction {
+  return to === "full" ? "harder" : from === "full" ? "easier" : "other";
 }
 
 /** Slower in every phase is harder, faster in every phase easier; a mixture is just another tempo. */
@@ -112,4 +228,80 @@ function tempoDirection(a: Tempo, b: Tempo): Direction {
   });
   if (changes.every((c) => c >= 0)) return "harder";
   return changes.every((c) => c <= 0) ? "easier" : "other";
+}
+
+function restDifference(earlier: ComparedContext, later: ComparedContext): readonly Difference[] {
+  const taken = [restTakenIn(earlier), restTakenIn(later)] as const;
+  const [from, to] = taken.includes(null)
+    ? [earlier.context.restSeconds, later.context.restSeconds]
+    : taken;
+  return between(from, to, (was, is) =>
+    Math.abs(is - was) <= was * REST_TOLERANCE
+      ? null
+      : { aspect: "rest", direction: is < was ? "harder" : "easier", from: was, to: is },
+  );
+}
+
+/** The middle of the rests taken between the sets of an exercise; null where none is known. */
+function restTakenIn({ sets }: ComparedContext): Seconds | null {
+  const rests = sets
+    .slice(1)
+    .flatMap(({ conditions }) => conditions.restBefore ?? [])
+    .toSorted((a, b) => a - b);
+  const upper = rests[Math.floor(rests.length / 2)];
+  const lower = rests[Math.floor((rests.length - 1) / 2)];
+  return upper === undefined || lower === undefined ? null : seconds((lower + upper) / 2);
+}
+
+/** What was worn, each from the first set that had it: as said of every set, else as the exercise says. */
+function gearOf({ context, sets }: ComparedContext): readonly WornGear[] | null {
+  const said = sets.flatMap(({ conditions }) =>
+    conditions.gear === null ? [] : [conditions.gear],
+  );
+  if (sets.length === 0 || said.length < sets.length) return context.gear;
+  return [...new Set(said.flat())].map((name) => ({
+    name,
+    fromSet: said.findIndex((worn) => worn.includes(name)) + 1,
+  }));
+}
+
+/** More support, or support from an earlier set on, is easier; null where nothing differs. */
+function gearDirection(from: readonly WornGear[], to: readonly WornGear[]): Direction | null {
+  const names = [...new Set([...from, ...to].map(({ name }) => name))];
+  const changes = names.flatMap((name): readonly Direction[] => {
+    const [was, is] = [from, to].map(
+      (worn) => worn.find((one) => one.name === name)?.fromSet ?? Infinity,
+    );
+    if (was === undefined || is === undefined || was === is) return [];
+    return [SUPPORTS.includes(name) ? (is < was ? "easier" : "harder") : "other"];
+  });
+  const [first] = changes;
+  if (first === undefined) return null;
+  return changes.every((change) => change === first) ? first : "other";
+}
+
+/** Who helped: in any set where that was said of sets, else with the exercise; null where nobody said. */
+function helperOf({ context, sets }: ComparedContext): Helper | null {
+  const said = sets.map(({ conditions }) => conditions.helper).filter((who) => who !== "unknown");
+  const helped = said.find((who) => who !== "alone") ?? said[0] ?? context.helper;
+  return helped === "unknown" ? null : helped;
+}
+
+/** The body weight, where it is moved with the load. */
+function bodyMoved({ context, loading }: ComparedContext): Mass | null {
+  return loading.kind === "bodyweight" || loading.kind === "assisted" ? context.bodyWeight : null;
+}
+
+/** Every fault seen in any set; null where nobody looked. */
+function faultsOf({ sets }: ComparedContext): readonly Fault[] | null {
+  const seen = sets.flatMap(({ observed }) => (observed.faults === null ? [] : [observed.faults]));
+  return seen.length === 0 ? null : [...new Set(seen.flat().map(({ fault }) => fault))];
+}
+
+/** What was really held over all sets; null unless it is known of each. */
+function heldIn({ sets }: ComparedContext): Seconds | null {
+  const held = sets.map(({ observed }) => observed.held);
+  return held.length === 0
+    ? null
+    : held.reduce((sum, one) => (sum === null || one === null ? null : addSeconds(sum, one)));
 }

@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { kg, lb } from "../kernel/index.ts";
+import { kg, lb, type Fault } from "../kernel/index.ts";
 import { allLoads, howToMake } from "../gym/index.ts";
-import type { PainRecord, Exposure } from "../log/index.ts";
+import { UNSAID_OBSERVATIONS, type PainRecord, type Exposure } from "../log/index.ts";
 import type { Proposal } from "./proposal.ts";
 import { proposeFor, type Circumstances } from "./propose.ts";
 import {
@@ -54,6 +54,27 @@ describe("double progression", () => {
     });
     expect(codes(p)).toEqual(["allAtTop", "smallestStep"]);
     expect(p.because[1]).toMatchObject({ stepShare: 0.025 });
+  });
+
+  it("waits with the load while a fault is new, and takes it up once it is gone", () => {
+    const seen = (fault: Fault | null) =>
+      exposure(
+        [1, 2, 3].map(() =>
+          set(kg(100), 10, 2, {
+            observed: {
+              ...UNSAID_OBSERVATIONS,
+              faults: fault === null ? [] : [{ fault, fromRep: 8 }],
+            },
+          }),
+        ),
+      );
+    const [clean, bouncing] = [seen(null), seen("bounce")];
+    expect(next(clean, bouncing)).toMatchObject({ move: "keep", reading: kg(100) });
+    expect(codes(next(clean, bouncing))).toEqual(["allAtTop", "easierConditions"]);
+    expect(next(bouncing, clean)).toMatchObject({ move: "raise", reading: kg(102.5) });
+    expect(next(clean, clean)).toMatchObject({ move: "raise" });
+    // What nobody looked at holds nothing back.
+    expect(next(at(10, 10, 10), bouncing)).toMatchObject({ move: "raise" });
   });
 
   it("keeps the load while one set is short of the top, and says which number is missing", () => {

@@ -54,11 +54,22 @@ export function nextByDoubleProgression(line: JudgedLine): Proposal {
   if (!atTop || !sameLoad || missing || doubts.some((d) => d.code === "unknownReps")) {
     return whenGaining(series, judged, reading, all, line.isHoldingSuccess);
   }
+  // More of it with a fault more is no progress: the load waits until the fault is gone.
+  if (compared.some(hasNewFault)) {
+    return keep(reading, [allAtTop(judged, reading), ...all], "medium", needsRuling(all));
+  }
   const strained = straining(judged);
   if (strained !== null) {
     return keep(reading, [allAtTop(judged, reading), strained, ...all], "medium", needsRuling(all));
   }
   return whenAtTop(judged, reading, line, all);
+}
+
+function hasNewFault(reason: Reason): boolean {
+  return (
+    "differences" in reason &&
+    reason.differences.some((found) => found.aspect === "faults" && found.came.length > 0)
+  );
 }
 
 /** The hardest reading among the sets; the lowest one where a counterweight carries part of the body. */
@@ -101,13 +112,16 @@ function comparedWithBefore({ exposures, parameters }: JudgedLine): readonly Rea
   if (last === undefined) return [];
   if (before === undefined) return [{ code: "firstExposure" }];
   const found = differences(before, last, parameters);
+  const [reading] = last.sets.map((set) => set.reading);
+  const reps = (exposure: Exposure) => (reading == null ? null : repsAt(exposure, reading));
+  const oneWay = { differences: found, before: reps(before), now: reps(last) };
   switch (verdictOf(found)) {
     case "alike":
       return [];
     case "progressOnly":
-      return [{ code: "harderConditions", differences: found }];
+      return [{ code: "harderConditions", ...oneWay }];
     case "regressionOnly":
-      return [{ code: "easierConditions", differences: found }];
+      return [{ code: "easierConditions", ...oneWay }];
     case "notComparable":
       return [{ code: "notComparable", differences: found }];
   }

@@ -1,6 +1,13 @@
 import type { Id, Mass } from "../kernel/index.ts";
 import type { Difference } from "../log/index.ts";
 
+/** How the last session differs from the one before, with the reps in all of both where they are at one load. */
+interface OneWay {
+  readonly differences: readonly Difference[];
+  readonly before: number | null;
+  readonly now: number | null;
+}
+
 /** A fact that a proposal rests on, with its numbers. Wording lives in format/. */
 export type Reason =
   | {
@@ -57,9 +64,9 @@ export type Reason =
   | { readonly code: "mixedLoads"; readonly lightest: Mass; readonly heaviest: Mass }
   | { readonly code: "notComparable"; readonly differences: readonly Difference[] }
   /** One-way: a better result under harder conditions is progress, a worse one proves nothing. */
-  | { readonly code: "harderConditions"; readonly differences: readonly Difference[] }
+  | ({ readonly code: "harderConditions" } & OneWay)
   /** One-way: a worse result under easier conditions is a loss, a better one proves nothing. */
-  | { readonly code: "easierConditions"; readonly differences: readonly Difference[] }
+  | ({ readonly code: "easierConditions" } & OneWay)
   /** What a reading means here changed since; `to` is the reading of the same total, where there is one. */
   | { readonly code: "readingChanged"; readonly from: Mass; readonly to: Mass | null }
   | { readonly code: "cannotBeMadeNow"; readonly reading: Mass }

@@ -140,7 +140,7 @@ describe("history", () => {
       );
     expect((await historyOf(here.studio.scope, here.studio.person)).sessions).toHaveLength(6);
     expect(await count()).toBe(one);
-    expect(one).toBe(5);
+    expect(one).toBe(6);
   });
 });
 

@@ -124,12 +124,13 @@ test("fields inside what is opened keep to their width, on the phone floor too",
 }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await startSquats(page);
+  await page.getByText("Check-in: body weight").click();
+  await page.getByText("More about this set").click();
   await page.getByText("Pain, note, helper, swap, skip").click();
+  await expect(page.locator("details[open]")).toHaveCount(3);
   const wide = await page.evaluate(() => {
     const most = document.documentElement.clientWidth;
-    const fields = [
-      ...document.querySelectorAll("details input, details select, details textarea"),
-    ];
+    const fields = [...document.querySelectorAll("details :is(input, select, textarea, button)")];
     return {
       scrolls: document.documentElement.scrollWidth > most,
       over: fields.filter((field) => {

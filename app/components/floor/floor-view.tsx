@@ -148,6 +148,7 @@ export function FloorView({
     const today = {
       context: plannedContext(plan, slot, station, bodyWeight),
       loading: station.loading,
+      sets: [],
     };
     const parameters = context.movement(slot.movement)?.setUp ?? [];
     return { exposure, differences: differences(exposure, today, parameters) };
