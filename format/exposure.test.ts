@@ -1,7 +1,13 @@
 import { expect, it } from "vitest";
-import { count, kg } from "~/core/kernel/index.ts";
-import { formatLoggedSet, formatPlannedAndDone, formatSetsDone } from "./exposure.ts";
-import { sampleExposed, sampleLoggedSet, sampleSet } from "../tests/samples/index.ts";
+import { count, day, kg } from "~/core/kernel/index.ts";
+import {
+  formatBest,
+  formatHowSet,
+  formatLoggedSet,
+  formatPlannedAndDone,
+  formatSetsDone,
+} from "./exposure.ts";
+import { sampleExposed, sampleId, sampleLoggedSet, sampleSet } from "../tests/samples/index.ts";
 
 it("says planned and done of one region, in sets and in one", () => {
   const most = { region: "gastrocnemius" as const, planned: 4.5, done: 0 };
@@ -25,4 +31,28 @@ it("says unknown loads and counts as unknown, never as none", () => {
   expect(formatLoggedSet({ ...logged, reading: kg(60), partialReps: count(6) })).toBe(
     "60 kg × 6 partial",
   );
+});
+
+it("says of a best what it is, and when and how it was set", () => {
+  const best = {
+    reading: kg(105),
+    reps: count(5),
+    day: day("2026-01-12"),
+    sessionLogId: sampleId<"sessionLog">(1),
+    rir: 2,
+    place: 2,
+    hardSetsBefore: 9,
+    bodyWeight: kg(80),
+    gear: [{ name: "belt", fromSet: 1 }],
+  } as const;
+  expect(formatBest(best)).toBe("105 kg × 5");
+  expect(formatHowSet(best)).toBe("12 Jan, 2 left, set 2, after 9 hard sets, with belt, at 80 kg");
+  const unsaid = {
+    rir: "unknown",
+    place: 1,
+    hardSetsBefore: 0,
+    bodyWeight: null,
+    gear: null,
+  } as const;
+  expect(formatHowSet({ ...best, ...unsaid })).toBe("12 Jan");
 });

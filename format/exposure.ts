@@ -1,4 +1,5 @@
 import type {
+  Best,
   CountedField,
   LoggedSet,
   ExposedSet,
@@ -6,7 +7,7 @@ import type {
   SessionReview,
 } from "~/core/log/index.ts";
 import { sameReading } from "~/core/kernel/index.ts";
-import { formatMass, formatSets, formatShortDay } from "./numbers.ts";
+import { formatMass, formatSets, formatShortDay, plural } from "./numbers.ts";
 import { formatRir, REGION_NAMES } from "./training.ts";
 
 /** "100 kg × 12, 11, 10", or set by set where the loads differ; unknown reps are a question mark. */
@@ -55,4 +56,23 @@ export function formatPlannedAndDone({
 }: NonNullable<SessionReview["most"]>): string {
   const sets = planned === 1 ? "direct set" : "direct sets";
   return `${REGION_NAMES[region]}: ${formatSets(planned)} ${sets} planned, ${formatSets(done)} done.`;
+}
+
+/** "105 kg × 5" */
+export function formatBest({ reading, reps }: Best): string {
+  return `${formatMass(reading)} × ${reps}`;
+}
+
+/** "12 Jan, 2 left, set 2, after 9 hard sets, with belt, at 80 kg": when and how a best was set. */
+export function formatHowSet({ day, rir, place, hardSetsBefore, gear, bodyWeight }: Best): string {
+  return [
+    formatShortDay(day),
+    ...(rir === "unknown" ? [] : [formatRir(rir)]),
+    ...(place === 1 ? [] : [`set ${place}`]),
+    ...(hardSetsBefore === 0 ? [] : [`after ${plural(hardSetsBefore, "hard set")}`]),
+    ...(gear === null || gear.length === 0
+      ? []
+      : [`with ${gear.map(({ name }) => name).join(", ")}`]),
+    ...(bodyWeight === null ? [] : [`at ${formatMass(bodyWeight)}`]),
+  ].join(", ");
 }

@@ -1,4 +1,4 @@
-import { seriesOf } from "~/core/log/index.ts";
+import { bestsOf, seriesOf } from "~/core/log/index.ts";
 import { parseWithZod } from "@conform-to/zod/v4";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -8,7 +8,7 @@ import { personFormCodec, revisionField } from "~/codec/person.ts";
 import { approachAmong } from "~/core/person/index.ts";
 import { dayAt, yearOf } from "~/core/kernel/index.ts";
 import type { Exposure } from "~/core/log/index.ts";
-import { formatSetsDone } from "~/format/exposure.ts";
+import { formatBest, formatHowSet, formatSetsDone } from "~/format/exposure.ts";
 import { formatDay, formatShortDay } from "~/format/numbers.ts";
 import { LEVEL_NAMES } from "~/format/training.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
@@ -47,6 +47,7 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
         movement: catalogue.find(context.movement)?.name ?? context.movement,
         station: history.versions.get(context.stationVersion)?.name ?? "",
         exposures: exposures.slice(-6),
+        bests: bestsOf(exposures, catalogue.find(context.movement)?.setUp).slice(0, 4),
       },
     ];
   });
@@ -154,7 +155,11 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
         ) : (
           <Ledger
             label="Work sets by exercise"
-            head={["Exercise", "Latest sessions: load × reps of each work set"]}
+            head={[
+              "Exercise",
+              "Recent bests, set up as last time",
+              "Latest sessions: load × reps of each work set",
+            ]}
           >
             {series.map((line) => (
               <tr key={`${line.movement} ${line.station}`}>
@@ -164,6 +169,16 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
                     {line.station}
                   </Typography>
                 </th>
+                <td>
+                  {line.bests.map((best) => (
+                    <div key={`${best.reading.thousandths} ${best.reps}`}>
+                      <span className="figure">{formatBest(best)}</span>{" "}
+                      <Typography component="span" variant="body2" sx={{ color: "text.secondary" }}>
+                        {formatHowSet(best)}
+                      </Typography>
+                    </div>
+                  ))}
+                </td>
                 <td>
                   <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 3, rowGap: 0.5 }}>
                     {line.exposures.map((exposure) => (

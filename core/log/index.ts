@@ -1,4 +1,5 @@
 /** What was really done: commands, sets, contexts, and how sessions compare. */
+export * from "./bests.ts";
 export * from "./command.ts";
 export * from "./comparison.ts";
 export * from "./conditions.ts";

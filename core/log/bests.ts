@@ -1,0 +1,88 @@
+import { harderBy } from "../gym/index.ts";
+import { compareMass, type Count, type Day, type Id, type Mass } from "../kernel/index.ts";
+import type { SetUpParameter } from "../movement/index.ts";
+import { differences, verdictOf, type ContextAspect } from "./comparison.ts";
+import type { ExposedSet, Exposure } from "./exposure.ts";
+import type { LogContext } from "./logged-set.ts";
+
+/** A set that no other of its version beats in load and repetitions both, with how it was done. */
+export interface Best {
+  readonly reading: Mass;
+  readonly reps: Count;
+  readonly day: Day;
+  readonly sessionLogId: Id<"sessionLog">;
+  readonly rir: ExposedSet["rir"];
+  /** 1-based place among the work sets of its exercise. */
+  readonly place: number;
+  readonly hardSetsBefore: LogContext["hardSetsBefore"];
+  readonly bodyWeight: LogContext["bodyWeight"];
+  readonly gear: LogContext["gear"];
+}
+
+/** True for a set that can be a best: known, whole, without help, and without a fault that was seen. */
+function isClean({
+  reading,
+  reps,
+  hasPartials,
+  within,
+  observed,
+  conditions,
+}: ExposedSet): boolean {
+  return (
+    reading !== null &&
+    reps !== null &&
+    reps > 0 &&
+    !hasPartials &&
+    within === "full" &&
+    (conditions.range ?? "full") === "full" &&
+    (observed.faults ?? []).length === 0
+  );
+}
+
+/** What makes another version of an exercise; the rest is how a best was set. */
+const VERSION: readonly ContextAspect[] = [
+  "movement",
+  "station",
+  "loading",
+  "setUp",
+  "range",
+  "tempo",
+];
+
+/**
+ * The bests of an exercise in the version that its last session was done in, heaviest first: of the sessions of that
+ * version, or of a harder one, the clean sets that none beats in load and repetitions both. Of equals the first.
+ * With a counterweight less is more. Source: PRACTICE.md §8.
+ */
+export function bestsOf(
+  exposures: readonly Exposure[],
+  parameters: readonly SetUpParameter[] = [],
+): readonly Best[] {
+  const last = exposures.at(-1);
+  if (last === undefined) return [];
+  const way = harderBy(last.loading);
+  const sets = exposures
+    .filter((exposure) => {
+      const found = differences(exposure, last, parameters);
+      const verdict = verdictOf(found.filter(({ aspect }) => VERSION.includes(aspect)));
+      // What was done in a harder version stands for this one as well.
+      return verdict === "alike" || verdict === "regressionOnly";
+    })
+    .flatMap((exposure) => exposure.sets.map((set, i) => ({ exposure, set, place: i + 1 })))
+    .flatMap(({ exposure, set, place }): readonly Best[] => {
+      const { reading, reps, rir } = set;
+      if (reading === null || reps === null || !isClean(set)) return [];
+      const { hardSetsBefore, bodyWeight, gear } = exposure.context;
+      const { day, sessionLogId } = exposure;
+      return [{ reading, reps, rir, place, day, sessionLogId, hardSetsBefore, bodyWeight, gear }];
+    });
+  const heavier = (a: Best, b: Best) => way * compareMass(a.reading, b.reading);
+  const isBeaten = (one: Best, at: number) =>
+    sets.some((other, i) => {
+      const [load, reps] = [heavier(other, one), other.reps - one.reps];
+      return load >= 0 && reps >= 0 && (load > 0 || reps > 0 || i < at);
+    });
+  return sets
+    .filter((one, i) => !isBeaten(one, i))
+    .toSorted((a, b) => heavier(b, a) || b.reps - a.reps);
+}
