@@ -5,7 +5,7 @@ import { helperField, milliseconds } from "./command-fields.ts";
 /** Under what conditions one set was really done. Null, and "unknown" for the helper: nobody said, which is not "as planned". */
 export const conditionsField = z
   .object({
-    /** Its own choices where they differ from those of its exercise; empty where it was set up as that. */
+    /** Choices that were otherwise than planned, by parameter; what is not in it was as planned. */
     setUp: setUpField.nullable(),
     tempo: tempoField.nullable(),
     /** The part of the movement that its repetitions stayed in. */

@@ -86,6 +86,10 @@ describe("an exposure", () => {
       tempo: quick,
       setUp: { Stance: "narrow" },
     });
+    expect(exposed({ setUp: { Heels: "raised" } })?.setUp).toEqual({
+      Stance: "wide",
+      Heels: "raised",
+    });
   });
 
   it("keeps unknown reps and effort unknown", () => {

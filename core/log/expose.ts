@@ -51,7 +51,7 @@ export function exposureOf(
         // As it was done where that was said, else as it was asked for.
         tempo: first.conditions.tempo ?? tempoOf(set, slot.sets),
         accents: set.accents,
-        setUp: first.conditions.setUp ?? set.setUp,
+        setUp: { ...set.setUp, ...first.conditions.setUp },
         conditions: first.conditions,
         observed: first.observed,
         limiter: first.limiter,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { instant, seconds } from "../kernel/index.ts";
+import { count, instant, seconds } from "../kernel/index.ts";
 import type { Command, OrderedCommand } from "./command.ts";
-import { elapsed, lastLogged, momentOf, restTaken } from "./rest-clock.ts";
+import { elapsed, lastLogged, leastWork, momentOf, restTaken } from "./rest-clock.ts";
 import { sampleCommand, sampleLoggedSet, sampleSet } from "../../tests/samples/index.ts";
 
 const HOUR = 3_600_000;
@@ -29,6 +29,16 @@ describe("the time since a set", () => {
     expect(taken(29, 30)).toBeNull();
     expect(taken(30 * 60, 0)).toBe(1800);
     expect(taken(30 * 60 + 1, 0)).toBeNull();
+  });
+
+  it("counts of the work as much as was done of what was asked at least, and no more than all of it", () => {
+    const step = {
+      workSeconds: { min: seconds(32), max: seconds(48) },
+      target: { kind: "reps", min: count(8), max: count(12) },
+    } as const;
+    expect([4, 8, 12, 0, null].map((done) => leastWork(step, done))).toEqual([16, 32, 32, 0, 32]);
+    const open = { ...step, target: { kind: "reps", min: count(0), max: count(12) } } as const;
+    expect(leastWork(open, 1)).toBe(32);
   });
 
   it("is known after a reload from the time written down, unless that lies ahead or far back", () => {

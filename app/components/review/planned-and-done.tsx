@@ -5,7 +5,6 @@ import type { Id, MassUnit } from "~/core/kernel/index.ts";
 import { loggedField, type LoggedSet, type SessionReview } from "~/core/log/index.ts";
 import type { Slot } from "~/core/plan/index.ts";
 import { formatLoggedSet } from "~/format/exposure.ts";
-import { sentence } from "~/format/sentence.ts";
 import { formatSetRecord } from "~/format/set-record.ts";
 import { formatSets } from "~/format/plan.ts";
 import { EXTENSION_NAMES } from "~/format/prescription.ts";
@@ -120,7 +119,7 @@ const BROUGHT_BY = {
   added: "added on the day",
 } as const;
 
-/** "100 kg × 8, left, drop, RIR 2", and below it what else was said of the set. */
+/** "100 kg × 8, left, drop, RIR 2", and behind it what else was said of the set. */
 function DoneText({ slot, loggedSet }: { readonly slot: Slot; readonly loggedSet: LoggedSet }) {
   const record = formatSetRecord(loggedSet);
   return (
@@ -134,8 +133,9 @@ function DoneText({ slot, loggedSet }: { readonly slot: Slot; readonly loggedSet
         </Typography>
       </Box>
       {record.length === 0 ? null : (
-        <Typography variant="body2" sx={{ color: "text.secondary" }}>
-          {sentence(record.join(", "))}
+        <Typography component="span" variant="body2" sx={{ color: "text.secondary" }}>
+          {" "}
+          · {record.join(", ")}
         </Typography>
       )}
     </>
