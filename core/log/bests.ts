@@ -19,19 +19,9 @@ export interface Best {
   readonly gear: LogContext["gear"];
 }
 
-/** True for a set that can be a best: known, whole, without help, and without a fault that was seen. */
-function isClean({
-  reading,
-  reps,
-  hasPartials,
-  within,
-  observed,
-  conditions,
-}: ExposedSet): boolean {
+/** True for a set over the whole range, without help, and without a fault that was seen. */
+function isClean({ hasPartials, within, observed, conditions }: ExposedSet): boolean {
   return (
-    reading !== null &&
-    reps !== null &&
-    reps > 0 &&
     !hasPartials &&
     within === "full" &&
     (conditions.range ?? "full") === "full" &&
@@ -71,7 +61,7 @@ export function bestsOf(
     .flatMap((exposure) => exposure.sets.map((set, i) => ({ exposure, set, place: i + 1 })))
     .flatMap(({ exposure, set, place }): readonly Best[] => {
       const { reading, reps, rir } = set;
-      if (reading === null || reps === null || !isClean(set)) return [];
+      if (reading === null || reps === null || reps === 0 || !isClean(set)) return [];
       const { hardSetsBefore, bodyWeight, gear } = exposure.context;
       const { day, sessionLogId } = exposure;
       return [{ reading, reps, rir, place, day, sessionLogId, hardSetsBefore, bodyWeight, gear }];

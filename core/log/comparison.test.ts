@@ -179,6 +179,10 @@ describe("what was said of the sets", () => {
       { aspect: "rest", direction: "easier", from: 120, to: 240 },
     ]);
     expect(compared([rest(50)], [rest(500)])).toEqual([]);
+    // Of an even number the middle of the two in the middle, whatever their order.
+    expect(compared(taken, [rest(10), rest(200), rest(9), rest(100), rest(60)])).toMatchObject([
+      { to: 80 },
+    ]);
   });
 
   it("is a range that all sets kept to: the whole is harder, of two parts neither", () => {
@@ -207,6 +211,11 @@ describe("what was said of the sets", () => {
     expect(compared(worn("belt"), worn(null))).toMatchObject([{ direction: "harder" }]);
     expect(compared(worn("belt"), worn("straps"))).toMatchObject([{ direction: "other" }]);
     expect(compared(worn("belt"), worn("belt"))).toEqual([]);
+    // Said of some sets only it is as planned.
+    const unworn = [{ gear: [BELT] }, { gear: [] }] as const;
+    expect(compared(worn("belt", "belt"), [{ gear: ["belt"] }, {}], unworn)).toMatchObject([
+      { direction: "harder", to: [] },
+    ]);
     const planned = [{ gear: [BELT] }, { gear: [BELT] }] as const;
     expect(compared(worn("belt", "belt"), [{ gear: ["belt"] }, { gear: null }], planned)).toEqual(
       [],
@@ -274,5 +283,7 @@ describe("body weight", () => {
     expect(weighing(belt, 80, 81.6)).toEqual([]);
     expect(weighing(belt, 80, null)).toEqual([]);
     expect(weighing(RACK, 80, 90)).toEqual([]);
+    const help: Loading = { kind: "assisted", unit: "kg", movedShare: 1, pins: [kg(10)] };
+    expect(weighing(help, 80, 90)).toMatchObject([{ direction: "harder" }]);
   });
 });

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { MUSCLE_LENGTHS, PATTERNS, REGIONS, day, kg } from "../../kernel/index.ts";
-import { lastKey } from "../../log/index.ts";
+import { lastKey, type LogContext, type Series } from "../../log/index.ts";
 import { SHIPPED_MOVEMENTS } from "../../movement/catalogue/index.ts";
 import { slotsOf, stationFor } from "../../plan/index.ts";
 import { bringsOf } from "../brings.ts";
@@ -298,7 +298,7 @@ describe("what a session can be changed to", () => {
     trained("seated-leg-curl", "2026-02-09", 40),
     trained("leg-press", "2026-02-16", 120),
   ]);
-  const choices = (given = series) =>
+  const choices = (given: Series = series) =>
     sessionChoices(plan, judging(plan), context({ lastReading: () => kg(60) }), given, sampleNewId);
 
   it("is, for each exercise, what stands in for it elsewhere, with its sets and a load to begin with", () => {
@@ -326,5 +326,35 @@ describe("what a session can be changed to", () => {
       reading: kg(60),
     });
     expect(choices(new Map()).additions).toEqual([]);
+  });
+
+  it("leaves out what is trained elsewhere, or is in no catalogue any more, and offers eight at most", () => {
+    const [key, exposures] = trained("leg-extension", "2026-01-05", 50);
+    const [exposure] = exposures;
+    const elsewhere = { ...exposure!.context, station: sampleId<"station">(99) };
+    const gone = { ...exposure!.context, movement: "studio:gone" as const };
+    const at = (context: LogContext) => new Map([[key, [{ ...exposure!, context }]]]);
+    expect(choices(at(elsewhere)).additions).toEqual([]);
+    expect(choices(at(gone)).additions).toEqual([]);
+    const many = [...new Set(FULL_GYM.flatMap(({ serves }) => serves))]
+      .filter((ref) => ref.startsWith("shipped:"))
+      .slice(0, 20)
+      .map((ref, i) => trained(ref.slice(8), `2026-01-${String(i + 1).padStart(2, "0")}`, 40));
+    const { additions } = choices(new Map(many));
+    expect(additions).toHaveLength(8);
+    const days = additions.map(({ slot }) =>
+      many.findIndex(([, [one]]) => one!.context.movement === slot.movement),
+    );
+    expect(days).toEqual(days.toSorted((a, b) => b - a));
+  });
+
+  it("begins with the weaker side", () => {
+    const brief = { ...judging(plan).brief, weakerSide: "right" as const };
+    const found = sessionChoices(plan, { ...judging(plan), brief }, context(), series, sampleNewId);
+    const sides = Object.values(found.swaps)
+      .flat()
+      .flatMap((slot) => slot.sets)
+      .flatMap(({ side }) => (side.kind === "each" ? [side.first] : []));
+    expect(new Set(sides)).toEqual(new Set(["right"]));
   });
 });
