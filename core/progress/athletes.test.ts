@@ -25,6 +25,8 @@ const DESIGNS = {
   "one load": [1, 1, 1],
 } as const;
 const MAXIMUM = 120;
+/** So many of a kind that what they scatter by chance, some 0.1 points, decides nothing. */
+const ATHLETES = 200;
 
 /** The reps that a load allows somebody with this much in them, on their own curve. */
 function possibleAt(load: number, capacity: number, slope: number): number {
@@ -40,7 +42,7 @@ function possibleAt(load: number, capacity: number, slope: number): number {
 function errors(slope: number, fatigue: number, shares: readonly number[], logged: number) {
   const { uniform, normal } = random(Math.round(1000 * slope + 100_000 * fatigue) + logged);
   let [plain, own, covered, cases] = [0, 0, 0, 0];
-  for (let athlete = 0; athlete < 30; athlete += 1) {
+  for (let athlete = 0; athlete < ATHLETES; athlete += 1) {
     const points: CurvePoint[] = [];
     const sessions: StrengthSet[][] = [];
     for (let s = 0; s < Math.ceil(logged / shares.length); s += 1) {
@@ -104,6 +106,7 @@ describe("a personal curve, of simulated athletes", () => {
           of: `slope ${slope}, fatigue ${fatigue}, ${design}, ${sets} sets`,
           slope,
           design,
+          sets,
           ...errors(slope, fatigue, shares, sets),
         })),
       ),
@@ -111,15 +114,24 @@ describe("a personal curve, of simulated athletes", () => {
   );
   const mean = (values: readonly number[]) => values.reduce((a, b) => a + b, 0) / values.length;
 
-  it("is hardly ever worse than the plain equation, with or without fatigue", () => {
-    for (const { of, own, plain } of all) expect(own - plain, of).toBeLessThan(0.5);
-    expect(all.filter(({ own, plain }) => own > plain + 0.3).length).toBeLessThanOrEqual(3);
+  const ratio = (of: typeof all) => mean(of.map((a) => a.own)) / mean(of.map((a) => a.plain));
+
+  it("is never worse than the plain equation by more than 0.3 points, with or without fatigue", () => {
+    for (const { of, own, plain } of all) expect(own - plain, of).toBeLessThan(0.3);
+  });
+
+  it("is better by a fifth where the true curve differs, at 10 and at 30 sets with loads apart", () => {
+    const apart = all.filter(({ slope, design }) => slope !== 1 && design !== "one load");
+    for (const sets of [10, 30]) {
+      expect(ratio(apart.filter((a) => a.sets === sets)), `${sets} sets`).toBeLessThan(0.8);
+    }
+    // Who does fewer repetitions at a share than the equation says is harder to tell from who tires.
+    expect(ratio(apart.filter(({ slope }) => slope > 1))).toBeLessThan(0.9);
   });
 
   it("is better by a fifth over all, also where the curve is the plain one and only fatigue differs", () => {
-    expect(mean(all.map((a) => a.own)) / mean(all.map((a) => a.plain))).toBeLessThan(0.8);
-    const usual = all.filter(({ slope }) => slope === 1);
-    expect(mean(usual.map((a) => a.own)) / mean(usual.map((a) => a.plain))).toBeLessThan(0.8);
+    expect(ratio(all)).toBeLessThan(0.8);
+    expect(ratio(all.filter(({ slope }) => slope === 1))).toBeLessThan(0.8);
   });
 
   it("has the true load in its range in 85 to 95 of 100 cases, nowhere far below but with one load alone", () => {
