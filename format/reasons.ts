@@ -66,7 +66,7 @@ function gearText(worn: readonly WornGear[]): string {
 
 /** What reps in all come to after those of last time, under conditions that let only one thing be concluded. */
 function oneWay(
-  { differences, before, now }: Extract<Reason, { code: "harderConditions" }>,
+  { differences, before, now }: Extract<Reason, { code: "harderConditions" | "easierConditions" }>,
   how: "harder" | "easier",
 ): string {
   const what = `${sentence(differences.map(differenceText).join("; "))}: ${how} than last time.`;
@@ -126,7 +126,7 @@ export function formatReason(reason: Reason): string {
     case "harderConditions":
       return oneWay(reason, "harder");
     case "easierConditions":
-      return oneWay({ ...reason, code: "harderConditions" }, "easier");
+      return oneWay(reason, "easier");
     case "readingChanged":
       return reason.to === null
         ? `What ${formatMass(reason.from)} means on this equipment changed since, and its total is unknown: say what to load.`

@@ -2,7 +2,7 @@ import { strengthRecordsOf } from "~/core/progress/index.ts";
 import { useEffect, useMemo } from "react";
 import { redirect } from "react-router";
 import { judgingIn, lastReadingFrom } from "~/core/coach/index.ts";
-import { sessionChoices } from "~/core/coach/search/index.ts";
+import { sessionChoices, type SessionChoices } from "~/core/coach/search/index.ts";
 import {
   before,
   changesIn,
@@ -15,7 +15,7 @@ import {
   type SessionChange,
 } from "~/core/log/index.ts";
 import { bodyWeightOf } from "~/core/person/index.ts";
-import { movementsIn, slotsOf, type SessionPlan, type Slot } from "~/core/plan/index.ts";
+import { movementsIn, slotsOf, type Slot } from "~/core/plan/index.ts";
 import type { Station } from "~/core/gym/index.ts";
 import { idParam, orNotFound, requireSignIn } from "~/server/auth/session.server.ts";
 import { newId } from "~/codec/new-id.ts";
@@ -40,6 +40,12 @@ function lastsAmong(series: Series, slots: readonly Slot[]): Readonly<Record<str
   const keys = new Set(slots.map(({ movement, station }) => lastKey(movement, station)));
   return lastsOf(new Map([...series].filter(([key]) => keys.has(key))));
 }
+
+/** Every exercise that can come into the session. */
+const offeredIn = ({ swaps, additions }: SessionChoices): readonly Slot[] => [
+  ...Object.values(swaps).flat(),
+  ...additions.map(({ slot }) => slot),
+];
 
 /** The exercises that a change brings into the session. */
 function slotsIn(change: SessionChange): readonly Slot[] {
@@ -81,10 +87,7 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
     series,
     newId,
   );
-  const offered = [
-    ...Object.values(choices.swaps).flat(),
-    ...choices.additions.map(({ slot }) => slot),
-  ];
+  const offered = offeredIn(choices);
   const lasts = lastsAmong(series, [...slotsOf(sessionLog.document), ...offered]);
   const strengthRecords = strengthRecordsOf(series, bodyWeight, rules);
   const named = new Set([
@@ -127,8 +130,12 @@ async function keepPage(): Promise<void> {
 /** More than these are not held: what a session is trained on comes first. */
 const STATIONS_HELD = 60;
 
-function stationsToHold(plan: SessionPlan, stations: readonly Station[]): readonly Station[] {
-  const used = new Set(slotsOf(plan).map((slot) => slot.station));
+/** The stations first of the exercises that are in the session or can come into it. */
+function stationsToHold(
+  exercises: readonly Slot[],
+  stations: readonly Station[],
+): readonly Station[] {
+  const used = new Set(exercises.map((slot) => slot.station));
   return [
     ...stations.filter(({ id }) => used.has(id)),
     ...stations.filter(({ id }) => !used.has(id)),
@@ -147,9 +154,12 @@ export default function Floor({ loaderData }: Route.ComponentProps) {
       studioId,
       run: sessionLog,
       gym,
-      stations: stationsToHold(sessionLog.document, stations),
+      stations: stationsToHold(
+        [...slotsOf(sessionLog.document), ...offeredIn(rest.choices)],
+        stations,
+      ),
     }),
-    [studioId, sessionLog, gym, stations],
+    [studioId, sessionLog, gym, stations, rest.choices],
   );
   return (
     <FloorView

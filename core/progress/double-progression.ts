@@ -112,9 +112,9 @@ function comparedWithBefore({ exposures, parameters }: JudgedLine): readonly Rea
   if (last === undefined) return [];
   if (before === undefined) return [{ code: "firstExposure" }];
   const found = differences(before, last, parameters);
-  const [reading] = last.sets.map((set) => set.reading);
-  const reps = (exposure: Exposure) => (reading == null ? null : repsAt(exposure, reading));
-  const oneWay = { differences: found, before: reps(before), now: reps(last) };
+  const reading = last.sets[0]?.reading ?? null;
+  const [was, now] = totalsAt([before, last], reading);
+  const oneWay = { differences: found, before: was ?? null, now: now ?? null };
   switch (verdictOf(found)) {
     case "alike":
       return [];
@@ -129,9 +129,16 @@ function comparedWithBefore({ exposures, parameters }: JudgedLine): readonly Rea
 
 /** Reps in all at the load of the last session, against the comparable one before, where they fell far. */
 function fallOf(series: readonly Exposure[], reading: Mass): readonly Reason[] {
-  const [before, now] = series.slice(-2).map((exposure) => repsAt(exposure, reading));
-  if (series.length < 2 || before == null || now == null) return [];
+  const [before, now] = totalsAt(series.slice(-2), reading);
+  if (before === undefined || now === undefined) return [];
   return now <= before * (1 - FALL) ? [{ code: "fellBack", before, now, reading }] : [];
+}
+
+/** Reps in all of sessions that did as many sets, all at one load; empty where one of them did otherwise or is unknown. */
+function totalsAt(exposures: readonly Exposure[], reading: Mass | null): readonly number[] {
+  if (reading === null || new Set(exposures.map(({ sets }) => sets.length)).size > 1) return [];
+  const totals = exposures.flatMap((exposure) => repsAt(exposure, reading) ?? []);
+  return totals.length === exposures.length ? totals : [];
 }
 
 /** Reps in all of a session whose sets were all done at one load; null where they were not, or are unknown. */
@@ -212,8 +219,8 @@ function whenGaining(
 function isStalled(series: readonly Exposure[], reading: Mass): boolean {
   const recent = series.slice(-STALL_SESSIONS);
   if (recent.length < STALL_SESSIONS) return false;
-  const [first, ...rest] = recent.map((exposure) => repsAt(exposure, reading));
-  return first != null && rest.every((total) => total !== null && total <= first);
+  const [first, ...rest] = totalsAt(recent, reading);
+  return first !== undefined && rest.every((total) => total <= first);
 }
 
 /** At the top of the range, but closer to the limit than was asked: not yet time for more load. */

@@ -219,6 +219,20 @@ describe("what a comparison allows to conclude", () => {
     );
   });
 
+  it("takes fewer sets than last time for no fall, and for no stall", () => {
+    const three = sampleSlot([1, 2, 3].map((n) => set(n, { target: reps(8, 12) })));
+    const nines = (sets: number) =>
+      trained(
+        three,
+        Array.from({ length: sets }, () => [100, 9] as const),
+      );
+    const found = (...sets: readonly number[]) => codes(three, sets.map(nines));
+    expect(found(3, 2)).toContain("setsMissing");
+    expect(found(3, 2)).not.toContain("fellBack");
+    expect(found(3, 2, 2)).not.toContain("stalled");
+    expect(found(3, 3, 3)).toContain("stalled");
+  });
+
   it("leaves a session of which no count is known to the coach", () => {
     const unknown: readonly (readonly [number, number | null])[] = [
       [100, null],
