@@ -24,7 +24,7 @@ describe("a difference to last time", () => {
       { aspect: "station", direction: "other", from: sampleId(1), to: idOf(sampleId(2)) },
       "other equipment (different)",
     ],
-    [{ aspect: "loading", direction: "other" }, "equipment loaded otherwise than then (different)"],
+    [{ aspect: "loading", direction: "other" }, "the equipment changed since (different)"],
     [
       { aspect: "range", direction: "easier", from: "full", to: "stretched" },
       "short range, stretched end, was full range (easier)",
@@ -67,7 +67,7 @@ describe("a difference to last time", () => {
     ],
     [
       { aspect: "faults", direction: "other", came: ["bounce"], went: ["kneesCave"] },
-      "it bounces, not so last time, no longer: the knees cave in (different)",
+      "new fault: it bounces, fault gone: the knees cave in (different)",
     ],
     [
       { aspect: "held", direction: "easier", from: seconds(4), to: seconds(2) },

@@ -24,7 +24,7 @@ function differenceText(d: Difference): string {
     case "station":
       return "other equipment";
     case "loading":
-      return "equipment loaded otherwise than then";
+      return "the equipment changed since";
     case "setUp":
       return `${d.name.toLowerCase()} ${d.to}, was ${d.from}`;
     case "range":
@@ -43,8 +43,8 @@ function differenceText(d: Difference): string {
       return `body weight ${formatMass(d.to)}, was ${formatMass(d.from)}`;
     case "faults":
       return [
-        ...d.came.map((fault) => `${FAULT_NAMES[fault]}, not so last time`),
-        ...d.went.map((fault) => `no longer: ${FAULT_NAMES[fault]}`),
+        ...d.came.map((fault) => `new fault: ${FAULT_NAMES[fault]}`),
+        ...d.went.map((fault) => `fault gone: ${FAULT_NAMES[fault]}`),
       ].join(", ");
     case "held":
       return `held ${d.to} s in all, was ${d.from} s`;
