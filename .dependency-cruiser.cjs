@@ -14,7 +14,7 @@ module.exports = {
     layer(
       "core-imports-only-core",
       "^core/",
-      "^(codec|format|server|app|demo|tests|scripts)/",
+      "^(codec|format|server|app|demo|testbed|tests|scripts)/",
       "core is pure",
     ),
     {
@@ -28,9 +28,36 @@ module.exports = {
         pathNot: "node_modules/(dayjs|peberminta|leac|fast-deep-equal|zod)/",
       },
     },
-    layer("codec-imports-core", "^codec/", "^(format|server|app|demo)/", "codec stands on core"),
-    layer("format-imports-core", "^format/", "^(codec|server|app|demo)/", "format stands on core"),
-    layer("server-below-app", "^server/(?!app\\.ts$)", "^(app|demo)/", "server knows no screen"),
+    layer(
+      "codec-imports-core",
+      "^codec/",
+      "^(format|server|app|demo|testbed)/",
+      "codec stands on core",
+    ),
+    layer(
+      "format-imports-core",
+      "^format/",
+      "^(codec|server|app|demo|testbed)/",
+      "format stands on core",
+    ),
+    layer(
+      "server-below-app",
+      "^server/(?!app\\.ts$)",
+      "^(app|demo|testbed)/",
+      "server knows no screen",
+    ),
+    layer(
+      "only-the-demo-imports-the-test-bed",
+      "^(app|tests/db|tests/e2e|scripts)/",
+      "^testbed/",
+      "nothing that ships knows the simulated athlete",
+    ),
+    layer(
+      "test-bed-imports-core",
+      "^testbed/",
+      "^(codec|format|server|app|demo)/",
+      "it tests core",
+    ),
     {
       name: "only-routes-import-server",
       comment: "loaders and actions only; the .server suffix keeps it out of the browser",

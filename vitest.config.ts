@@ -16,7 +16,7 @@ export default defineConfig({
           // Files of one worker share what they imported.
           isolate: false,
           testTimeout: isLong ? 300_000 : 30_000,
-          include: ["{core,codec,format,app,server,demo}/**/*.test.{ts,tsx}"],
+          include: ["{core,codec,format,app,server,demo,testbed}/**/*.test.{ts,tsx}"],
         },
       },
       {

@@ -23,7 +23,10 @@ export const fieldOf = (name: "choice" | "load" | "reason", { slotId, line }: Na
 const one = z.object({
   slotId: idField("slot"),
   line: idField("line"),
-  choice: z.enum(["accept", "overrule"]).nullable(),
+  choice: z
+    .string()
+    .regex(/^(accept|overrule|way:\d{1,2})$/)
+    .nullable(),
   load: z.string().max(20),
   reason: z.string().max(500),
 });
@@ -63,6 +66,10 @@ export function readDecisions(
       if (choice === null) continue;
       if (choice === "accept") {
         decisions.push({ ...at, kind: "accept" });
+        continue;
+      }
+      if (choice !== "overrule") {
+        decisions.push({ ...at, kind: "way", way: Number(choice.slice("way:".length)) });
         continue;
       }
       const reading = parseMass(load, station?.loading.unit ?? "kg");

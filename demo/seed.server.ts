@@ -41,7 +41,7 @@ import {
   type StationKey,
   type Trainee,
 } from "./studio.ts";
-import { seededRandom } from "./random.ts";
+import { seededRandom } from "../testbed/random.ts";
 
 type StationIds = Readonly<Record<StationKey, Id<"station">>>;
 

@@ -1,5 +1,5 @@
 import type { Exercise, Incident } from "./studio.ts";
-import type { Random } from "./random.ts";
+import type { Random } from "../testbed/random.ts";
 
 /** What somebody did in one set, by the model of the demo. */
 export interface SimulatedSet {

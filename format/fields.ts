@@ -7,6 +7,7 @@ import {
   type EXTENSIONS,
   type HOLD_POSITIONS,
   type LOAD_RULES,
+  type PROGRESSIONS,
   type RESTS,
   type TARGETS,
 } from "~/core/plan/index.ts";
@@ -169,4 +170,54 @@ export const EXTENSION_FIELDS: FieldNames<typeof EXTENSIONS> = {
   positionChange: { setUp: "Position from here", target: "Asked for" },
   endHold: { at: "Where", seconds: "Seconds" },
   breather: { breaths: "Breaths", target: "Asked for" },
+};
+
+const AFTER = "After sessions";
+
+export const PROGRESSION_FIELDS: FieldNames<typeof PROGRESSIONS> = {
+  doubleProgression: {
+    decides: {
+      label: "Decided by",
+      choices: { weakest: "the weakest set", eachSet: "each set by itself" },
+    },
+  },
+  smallestStep: { after: AFTER },
+  fixedIncrement: {
+    by: "Add",
+    counted: { label: "Counted", choices: { asRead: "in all", perSide: "a side" } },
+    after: AFTER,
+  },
+  totalReps: { goal: "Reps in all" },
+  beatLast: { by: "More reps", from: "After a step from" },
+  effortAnchored: { most: "At most, %" },
+  addSets: { min: "Sets from", max: "To", after: AFTER },
+  density: { max: "Rest from, s", min: "Down to, s", by: "Less each time, s" },
+  constraintFirst: {
+    what: {
+      label: "Stricter",
+      choices: {
+        lower: "slower lowering",
+        stretch: "pause stretched",
+        squeeze: "squeeze at the top",
+        hold: "hold at the end",
+        range: "full range",
+        setUp: "harder set-up",
+      },
+    },
+    min: "From, s",
+    max: "To, s",
+    by: "More each time, s",
+  },
+  techniqueFirst: { clean: "Clean sessions" },
+  taper: {
+    max: "Reps from",
+    min: "To",
+    by: "Fewer each time",
+    steps: "Steps up",
+    lighter: "Lighter session, % of the test",
+  },
+  limitSets: { every: "Every, sessions" },
+  hardSets: { goal: "Hard sets" },
+  keepLoad: {},
+  byHand: {},
 };

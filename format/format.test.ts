@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { day, kg, lb, seconds } from "~/core/kernel/index.ts";
+import { day, kg, lb, seconds, share } from "~/core/kernel/index.ts";
 import { findMovement } from "~/core/movement/catalogue/index.ts";
 import type { PlanIssue } from "~/core/unroll/index.ts";
 import type { Reason } from "~/core/progress/index.ts";
@@ -23,7 +23,8 @@ import {
 } from "./numbers.ts";
 import { formatSlot } from "./plan.ts";
 import { formatPlanNextError } from "./next-session.ts";
-import { formatAtSets, formatMove, formatPlanIssue, formatReason } from "./reasons.ts";
+import { formatStep } from "./progression.ts";
+import { formatAtSets, formatPlanIssue, formatReason } from "./reasons.ts";
 import { describeLoading, listText, plateListText, readingMeaning } from "./station.ts";
 import { formatChange, formatRecipe, formatRir, formatTempo } from "./training.ts";
 
@@ -104,46 +105,101 @@ describe("reasons", () => {
     from: seconds(120),
     to: seconds(60),
   } as const;
-  const REASONS: readonly Reason[] = [
-    { code: "allAtTop", sets: 3, top: 10, reading: kg(100) },
-    { code: "repsToGain", lowest: 9, top: 10, reading: kg(100) },
-    { code: "smallestStep", from: kg(100), to: kg(102.5), stepShare: 0.025 },
-    { code: "largeStep", from: kg(20), to: kg(35), stepShare: 0.75, limit: 0.1 },
-    { code: "atCeiling", reading: lb(90) },
-    { code: "harderThanAsked", asked: 2, lowest: 0 },
-    { code: "belowRange", lowest: 6, bottom: 8, times: 2 },
-    { code: "stalled", sessions: 3, reading: kg(100) },
-    { code: "pain", joint: "knee", score: 4 },
-    { code: "unknownReps", sets: 1 },
-    { code: "unknownEffort", sets: 2 },
-    { code: "setsMissing", done: 2, planned: 3 },
-    { code: "mixedLoads", lightest: kg(90), heaviest: kg(100) },
-    { code: "notComparable", differences: [REST] },
-    { code: "smallestStep", from: kg(20), to: kg(22.5), stepShare: null },
-    { code: "fellBack", before: 45, now: 21, reading: kg(100) },
-    { code: "heldWhileCutting", sessions: 3, reading: kg(100) },
-    { code: "unknownReading", sets: 2 },
-    { code: "harderConditions", differences: [REST], before: 30, now: 28 },
-    { code: "easierConditions", differences: [REST], before: null, now: null },
-    { code: "readingChanged", from: kg(20), to: kg(40) },
-    { code: "readingChanged", from: kg(20), to: null },
-    { code: "cannotBeMadeNow", reading: kg(20) },
-    { code: "followsSet" },
-    { code: "workedOutOnTheDay" },
-    { code: "notInReps" },
-    { code: "firstExposure" },
-    { code: "noExposure" },
-    { code: "heldByRule" },
-  ];
+  const AT = { measure: "reps", reading: kg(100) } as const;
+  /** One of each, so that a reason without a sentence, or without a case here, does not compile. */
+  const REASONS: { readonly [C in Reason["code"]]: Omit<Extract<Reason, { code: C }>, "code"> } = {
+    allAtTop: { sets: 3, top: 10, ...AT },
+    repsToGain: { lowest: 9, top: 10, ...AT },
+    reachedInARow: { times: 1, after: 2 },
+    smallestStep: { from: kg(100), to: kg(102.5), stepShare: 0.025 },
+    ownStep: { by: kg(5), isPerSide: true, to: kg(110), isExact: true, stepShare: 0.1 },
+    largeStep: { from: kg(20), to: kg(35), stepShare: 0.75, limit: 0.1 },
+    reserveAllows: { expected: 9, least: 8 },
+    fewLeft: { expected: 4, least: 8 },
+    aheadOfRate: { stepShare: 0.08, rate: 0.01 },
+    atCeiling: { reading: lb(90) },
+    noLoads: {},
+    atBound: { reading: kg(100), would: kg(102.5) },
+    harderThanAsked: { asked: 2, lowest: 0 },
+    belowRange: { lowest: 6, bottom: 8, measure: "reps", times: 2 },
+    nearlyThere: {},
+    failedSets: { sets: 2 },
+    burstShort: { burst: "restPause", done: 2, asked: 4 },
+    oneSideShort: { side: "left", left: 8, right: 10, asked: 9 },
+    fellBack: { before: 45, now: 21, reading: kg(100) },
+    stalled: { sessions: 5, rate: 0.01, reading: kg(100) },
+    heldWhileCutting: { sessions: 3, reading: kg(100) },
+    pain: { joint: "knee", score: 4 },
+    lowEnergy: { readiness: 2 },
+    firstBack: { days: 30 },
+    lightWeek: {},
+    away: { days: 40, share: share(0.9) },
+    otherLimiter: { limiter: "grip", times: 2 },
+    feltElsewhere: { felt: "spinalErectors", meant: ["gluteusMaximus"], times: 1 },
+    faultReturns: { fault: "bounce" },
+    unknownReps: { sets: 1 },
+    unknownEffort: { sets: 2 },
+    unknownReading: { sets: 2 },
+    setsMissing: { done: 2, planned: 3 },
+    mixedLoads: { lightest: kg(90), heaviest: kg(100) },
+    notComparable: { differences: [REST] },
+    harderConditions: { differences: [REST], before: 30, now: 28 },
+    easierConditions: { differences: [REST], before: null, now: null },
+    readingChanged: { from: kg(20), to: kg(40) },
+    cannotBeMadeNow: { reading: kg(20) },
+    firstExposure: {},
+    noExposure: {},
+    skipped: { why: "no time" },
+    substituted: {},
+    heldByRule: {},
+    byHand: {},
+    followsSet: {},
+    workedOutOnTheDay: {},
+    openEnd: {},
+    totalReached: { total: 42, goal: 40 },
+    totalToGain: { total: 38, goal: 40 },
+    unknownTotal: {},
+    setsBeaten: { beaten: 2, of: 3 },
+    lessRest: { from: seconds(90), to: seconds(75) },
+    restAtLeast: { seconds: seconds(45) },
+    restNotTimed: {},
+    setAdded: { to: 4, most: 5 },
+    setsAtMost: { most: 5 },
+    setTaken: { to: 3 },
+    stricter: { what: "lower" },
+    strictEnough: { what: "hold" },
+    nothingStricter: { what: "setUp" },
+    cleanSessions: { clean: 1, of: 2 },
+    faultsSeen: { faults: ["bounce"] },
+    nobodyLooked: {},
+    byEstimate: { reps: 9, left: 2, allows: kg(105) },
+    noEstimate: {},
+    heldBack: { most: share(0.05) },
+    hardSets: { done: 4, goal: 5, unknown: 1 },
+    limitSetDue: { every: 4 },
+    limitSetIn: { sessions: 2 },
+    limitSet: { done: 11, top: 12 },
+    taperOn: { reps: 6, last: 3 },
+    taperTest: {},
+    taperLighter: { share: share(0.8) },
+    taperAgain: { effort: 2 },
+  };
 
   it("are sentences with every number that they rest on", () => {
-    for (const reason of REASONS) {
+    const others: readonly Reason[] = [
+      { code: "smallestStep", from: kg(20), to: kg(22.5), stepShare: null },
+      { code: "readingChanged", from: kg(20), to: null },
+    ];
+    const all = Object.entries(REASONS).map(([code, rest]) => ({ code, ...rest }) as Reason);
+    for (const reason of [...all, ...others]) {
       const text = formatReason(reason);
       expect(text).toMatch(/^[A-Z0-9].*\.$/);
       for (const [name, value] of Object.entries(reason)) {
+        // Shares are said as per cents, and how often in words.
         if (
           typeof value !== "number" ||
-          ["stepShare", "limit", "times"].includes(name) ||
+          name === "times" ||
+          !Number.isInteger(value) ||
           value === 0
         )
           continue;
@@ -157,11 +213,14 @@ describe("reasons", () => {
   });
 
   it("say what moves where, and what stood in the way", () => {
-    const proposal = { from: kg(100), because: [], confidence: "high", mustRule: false } as const;
-    expect(formatMove({ ...proposal, move: "raise", reading: kg(102.5) })).toBe(
-      "Raise to 102.5 kg",
+    const at = { from: kg(100), reading: kg(100), changes: [] };
+    expect(formatStep({ ...at, move: "raise", reading: kg(102.5) })).toBe("Raise to 102.5 kg");
+    expect(formatStep({ ...at, move: "keep", reading: null })).toBe("Load still to be found");
+    expect(formatStep({ ...at, move: "asPlanned" })).toBe("As planned: 100 kg");
+    const rest = { kind: "rest", from: seconds(90), to: seconds(75) } as const;
+    expect(formatStep({ ...at, move: "raise", changes: [rest] })).toBe(
+      "Stay at 100 kg; rest 75 s, was 90 s",
     );
-    expect(formatMove({ ...proposal, move: "keep", reading: null })).toBe("Load still to be found");
     expect(
       formatPlanNextError({
         code: "cannotBeMade",

@@ -25,6 +25,11 @@ const BOUND_NAMES: Readonly<Record<BoundName, string>> = {
   stepsEitherWay: "steps of the station",
   tries: "tries",
   fallbacks: "loads to fall back on",
+  sessions: "sessions",
+  gain: "reps",
+  lineSets: "sets",
+  stepPercent: "per cent",
+  secondsMore: "seconds",
 };
 
 const TWICE: Readonly<Record<string, string>> = {

@@ -3,12 +3,22 @@ import { isOpenTempo, type Tempo } from "~/core/plan/index.ts";
 import type { PlanIssue } from "~/core/unroll/index.ts";
 import type { FindMovement } from "~/core/movement/index.ts";
 import { type Joint, assertNever } from "~/core/kernel/index.ts";
-import type { Proposal, Reason } from "~/core/progress/index.ts";
+import type { Reason } from "~/core/progress/index.ts";
 import { formatOpenBecause } from "./load.ts";
 import { formatMass, formatShare, plural } from "./numbers.ts";
 import { rounded } from "./strength.ts";
 import { sentence } from "./sentence.ts";
-import { FAULT_NAMES, formatTempo, HELPER_NAMES, JOINT_NAMES, RANGE_NAMES } from "./training.ts";
+import { CONSTRAINT_NAMES, formatAmountOf } from "./progression.ts";
+import { EXTENSION_NAMES } from "./prescription.ts";
+import {
+  FAULT_NAMES,
+  formatTempo,
+  HELPER_NAMES,
+  JOINT_NAMES,
+  LIMITER_NAMES,
+  RANGE_NAMES,
+  REGION_NAMES,
+} from "./training.ts";
 
 const DIRECTION_NAMES = { harder: "harder", easier: "easier", other: "different" } as const;
 
@@ -88,33 +98,67 @@ function oneWay(
 export function formatReason(reason: Reason): string {
   switch (reason.code) {
     case "allAtTop":
-      return `${plural(reason.sets, "work set")} at ${formatMass(reason.reading)} reached the top of the range, ${reason.top} reps.`;
+      return `${reason.sets === 1 ? "The set" : `All ${reason.sets} sets`} at ${formatMass(reason.reading)} reached ${formatAmountOf(reason.top, reason.measure)}.`;
     case "repsToGain":
-      return `The lowest set had ${reason.lowest} reps; the range ends at ${reason.top}. Gain reps at ${formatMass(reason.reading)} first.`;
+      return `Weakest set ${formatAmountOf(reason.lowest, reason.measure)}, target ${formatAmountOf(reason.top, reason.measure)}: stay at ${formatMass(reason.reading)} until all sets reach ${formatAmountOf(reason.top, reason.measure)}.`;
+    case "reachedInARow":
+      return `Reached in ${plural(reason.times, "session")} running of the ${reason.after} needed.`;
     case "smallestStep":
-      return `The next load available from ${formatMass(reason.from)} is ${formatMass(reason.to)}, ${reason.stepShare === null ? "an unknown share of the load moved" : `${formatShare(reason.stepShare)} of the load moved`}.`;
+      return `The next load available from ${formatMass(reason.from)} is ${formatMass(reason.to)}, ${ofLoadMoved(reason.stepShare)}.`;
+    case "ownStep":
+      return `The step set is ${formatMass(reason.by)}${reason.isPerSide ? " a side" : ""}; ${reason.isExact ? `that makes ${formatMass(reason.to)}` : `the nearest load that is no heavier is ${formatMass(reason.to)}`}, ${ofLoadMoved(reason.stepShare)}.`;
     case "largeStep":
-      return `That step is ${formatShare(reason.stepShare)}, more than the ${formatShare(reason.limit)} taken without asking. Going past the top of the range first is the usual way round it.`;
+      return `That step is ${formatShare(reason.stepShare)}, more than the ${formatShare(reason.limit)} taken without asking.`;
+    case "reserveAllows":
+      return `The step is large, but the RIR logged allows about ${plural(reason.expected, "rep")} there; ${reason.least} are asked.`;
+    case "fewLeft":
+      return `By the RIR logged about ${plural(reason.expected, "rep")} are left there; ${reason.least} are asked.`;
+    case "aheadOfRate":
+      return `The step is ${formatShare(reason.stepShare)}; this client has gained about ${formatShare(reason.rate)} a session here. Expect fewer reps at first.`;
     case "atCeiling":
-      return `${formatMass(reason.reading)} is the heaviest this station makes. Ways on: an add-on weight, one leg, more reps, slower tempo, another station.`;
+      return `${formatMass(reason.reading)} is the heaviest load available here.`;
+    case "noLoads":
+      return "There is no load to add here, so the target goes up.";
     case "atBound":
       return `The limit for this set is ${formatMass(reason.reading)}; the rule gives ${formatMass(reason.would)}. Change the limit, or progress by reps, tempo or range.`;
     case "harderThanAsked":
-      return `${reason.asked} reps were to be left and ${reason.lowest === 0 ? "none was" : `${reason.lowest} were`}. Repeat until it comes with the reserve asked.`;
+      return `RIR ${reason.asked} was asked, RIR ${reason.lowest} was left. Repeat until it comes with the RIR asked.`;
     case "belowRange":
-      return `The lowest set had ${reason.lowest} reps, below the ${reason.bottom} asked${reason.times > 1 ? `, the ${reason.times === 2 ? "second" : `${reason.times}th`} time running` : ""}.`;
+      return `Weakest set ${formatAmountOf(reason.lowest, reason.measure)}, below the ${formatAmountOf(reason.bottom, reason.measure)} asked${reason.times > 1 ? ", the second time running" : ""}.`;
+    case "nearlyThere":
+      return "That is close enough to repeat, not to go down.";
+    case "failedSets":
+      return `${plural(reason.sets, "set")} went to failure or past it.`;
+    case "burstShort":
+      return `${sentence(EXTENSION_NAMES[reason.burst])}: ${reason.done} of ${plural(reason.asked, "rep")}.`;
+    case "oneSideShort":
+      return `Only the ${reason.side} side is short: left ${reason.left}, right ${reason.right}, target ${reason.asked}. The weaker side decides.`;
     case "fellBack":
       return `${plural(reason.now, "rep")} in all at ${formatMass(reason.reading)} after ${reason.before} last time: too far back to call it gaining reps.`;
     case "stalled":
-      return `${reason.sessions} comparable sessions at ${formatMass(reason.reading)} without more reps in total. One indicator among several: sleep, food and stress come first.`;
+      return `No progress in the last ${plural(reason.sessions, "session")}${reason.rate > 0 ? ` after about ${formatShare(reason.rate)} a session before` : ""}. One sign among several.`;
     case "heldWhileCutting":
-      return `${formatMass(reason.reading)} held over ${reason.sessions} sessions: while body weight is being cut, that is success.`;
+      return `${formatMass(reason.reading)} held over ${plural(reason.sessions, "session")}: while body weight is being cut, that is success.`;
     case "pain":
       return `Pain was recorded: ${JOINT_NAMES[reason.joint as Joint]}, ${reason.score} of 10. Nothing is raised over pain; lasting or sharp pain is for a qualified professional.`;
+    case "lowEnergy":
+      return `A low-energy day, readiness ${reason.readiness} of 5: no verdict.`;
+    case "firstBack":
+      return `First time back after ${plural(reason.days, "day")}: usually clumsy, no verdict.`;
+    case "lightWeek":
+      return "A lighter week: no verdict.";
+    case "away":
+      return `${plural(reason.days, "day")} since it was last trained: start again at about ${formatShare(reason.share)} of the load.`;
+    case "otherLimiter":
+      return `${sentence(LIMITER_NAMES[reason.limiter])} gave out first${timesRunning(reason.times)}: the sets say little of the target muscle.`;
+    case "feltElsewhere":
+      return `Felt most in the ${REGION_NAMES[reason.felt].toLowerCase()}${timesRunning(reason.times)}; meant for ${reason.meant.map((region) => REGION_NAMES[region].toLowerCase()).join(", ")}.`;
+    case "faultReturns":
+      return `A fault is back: ${FAULT_NAMES[reason.fault]}. It was gone before.`;
     case "unknownReps":
       return `The reps of ${plural(reason.sets, "set")} are unknown.`;
     case "unknownEffort":
-      return `The effort of ${plural(reason.sets, "set")} is unknown.`;
+      return `RIR was not logged for ${plural(reason.sets, "set")}.`;
     case "unknownReading":
       return `The load of ${plural(reason.sets, "set")} is unknown.`;
     case "setsMissing":
@@ -140,31 +184,79 @@ export function formatReason(reason: Reason): string {
     case "firstExposure":
       return "First logged session of this exercise here.";
     case "noExposure":
-      return "Nothing was logged for this exercise.";
-    case "notInReps":
-      return "Its sets ask for no range of reps, so double progression has nothing to judge.";
+      return "Nothing was logged, so nothing is judged.";
+    case "skipped":
+      return `Skipped${reason.why === "" ? "" : `: ${reason.why}`}. Nothing is judged.`;
+    case "substituted":
+      return "Another exercise was done instead this once. The plan stays.";
+    case "openEnd":
+      return "No number is asked for, so there is nothing to reach. Write at least so many reps to have it progress.";
     case "heldByRule":
-      return "The load is set to stay as it is.";
+      return "Everything is set to stay as it is.";
+    case "byHand":
+      return "This exercise is progressed by hand.";
+    case "totalReached":
+      return `${plural(reason.total, "rep")} in all, target ${reason.goal}.`;
+    case "totalToGain":
+      return `${plural(reason.total, "rep")} in all, target ${reason.goal}: keep the loads until it is reached.`;
+    case "unknownTotal":
+      return "Some reps are unknown, so there is no total.";
+    case "setsBeaten":
+      return `${reason.beaten} of ${plural(reason.of, "set")} reached the target.`;
+    case "lessRest":
+      return `Reached: the same load with ${reason.to} s of rest, was ${reason.from} s.`;
+    case "restAtLeast":
+      return `Rest is down to ${reason.seconds} s.`;
+    case "restNotTimed":
+      return "The rest is not set in seconds, so it cannot be made shorter. Write it in seconds.";
+    case "setAdded":
+      return `Reached: ${plural(reason.to, "set")}, up to ${reason.most}.`;
+    case "setsAtMost":
+      return `${plural(reason.most, "set")} are the most set here.`;
+    case "setTaken":
+      return `A set less before the load: ${plural(reason.to, "set")}.`;
+    case "stricter":
+      return `Reached: ${CONSTRAINT_NAMES[reason.what]} gets harder at the same load.`;
+    case "strictEnough":
+      return `${sentence(CONSTRAINT_NAMES[reason.what])} is as hard as it is meant to get.`;
+    case "nothingStricter":
+      return `There is nothing to make harder: ${CONSTRAINT_NAMES[reason.what]}. Add it, or choose another rule.`;
+    case "cleanSessions":
+      return `${plural(reason.clean, "clean session")} running of ${reason.of}.`;
+    case "faultsSeen":
+      return `Faults: ${reason.faults.map((fault) => FAULT_NAMES[fault]).join(", ")}. Everything stays until they are gone.`;
+    case "nobodyLooked":
+      return "Nobody noted whether there were faults, so it does not count as clean.";
+    case "byEstimate":
+      return `By the reps and RIR logged, ${plural(reason.reps, "rep")} at RIR ${reason.left} allow about ${formatMass(reason.allows)}.`;
+    case "noEstimate":
+      return "No estimate from these sets: reps and RIR are needed, and no more than 15 reps possible.";
+    case "heldBack":
+      return `No session moves the load by more than ${formatShare(reason.most)}.`;
+    case "hardSets":
+      return `${plural(reason.done, "hard set")} of ${reason.goal}${reason.unknown > 0 ? `, ${reason.unknown} more without RIR` : ""}. Loads are not compared.`;
+    case "limitSetDue":
+      return `Every ${plural(reason.every, "session")} the last set goes to the limit: next time.`;
+    case "limitSetIn":
+      return `Limit set in ${plural(reason.sessions, "session")}.`;
+    case "limitSet":
+      return `Limit set: ${plural(reason.done, "rep")}; ${reason.top} show that there is room.`;
+    case "taperOn":
+      return `Taper: ${plural(reason.reps, "rep")} next, down to ${reason.last}, with more load.`;
+    case "taperTest":
+      return "Taper: the test is next, one set as far as it goes.";
+    case "taperLighter":
+      return `After the test a lighter session, ${formatShare(reason.share)} of it.`;
+    case "taperAgain":
+      return "Begins again where the last round began, a step heavier.";
     default:
       return assertNever(reason);
   }
 }
 
-/** "Raise to 82.5 kg", "Keep 80 kg", "Load still to be found". */
-export function formatMove(proposal: Pick<Proposal, "move" | "reading">): string {
-  if (proposal.reading === null) return "Load still to be found";
-  const reading = formatMass(proposal.reading);
-  switch (proposal.move) {
-    case "raise":
-      return `Raise to ${reading}`;
-    case "keep":
-      return `Keep ${reading}`;
-    case "lower":
-      return `Lower to ${reading}`;
-    default:
-      return assertNever(proposal.move);
-  }
-}
+const ofLoadMoved = (share: number | null) =>
+  share === null ? "an unknown share of the load moved" : `${formatShare(share)} of the load moved`;
+const timesRunning = (times: number) => (times > 1 ? `, ${times} sessions running` : "");
 
 export const CONFIDENCE_NAMES = {
   high: "high confidence",

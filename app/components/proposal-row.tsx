@@ -3,15 +3,17 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { fieldOf, type NamedLine } from "~/codec/decisions.ts";
 import type { Mass } from "~/core/kernel/index.ts";
-import type { Proposal } from "~/core/progress/index.ts";
+import type { Proposal, ShownProposal } from "~/core/progress/index.ts";
 import { howToMake, nextEasier, nextHarder, type Station } from "~/core/gym/index.ts";
 import { formatAmount, formatMass } from "~/format/numbers.ts";
-import { CONFIDENCE_NAMES, formatMove, formatReason } from "~/format/reasons.ts";
+import { formatChange, formatProposal, formatStep, formatWay } from "~/format/progression.ts";
+import { CONFIDENCE_NAMES, formatReason } from "~/format/reasons.ts";
+import { sentence } from "~/format/sentence.ts";
 import { formatRecipe } from "~/format/training.ts";
 import { FieldErrors, PlainInput } from "./field.tsx";
 import { Tag } from "./page.tsx";
 
-const ARROWS = { raise: "▲", keep: "■", lower: "▼" } as const;
+const ARROWS = { raise: "▲", keep: "■", lower: "▼", asPlanned: "·" } as const;
 
 interface ProposalRowProps {
   /** The line that is decided about, as the form names it. */
@@ -28,12 +30,25 @@ interface ProposalRowProps {
     readonly decision: "accepted" | "overruled";
     readonly chosen: Mass | null;
     readonly reason: string;
-    readonly shown: Pick<Proposal, "move" | "reading">;
+    readonly shown: ShownProposal;
   } | null;
   /** What was typed before a refusal, so that it stays. */
   readonly typed: Readonly<Record<string, string>> | null;
   readonly error: string | null;
   readonly isSettled: boolean;
+}
+
+/** What can be said to a proposal: yes, one of its other ways, or another load. */
+function choicesOf({
+  ways,
+}: Proposal): readonly { readonly value: string; readonly text: string }[] {
+  return [
+    { value: "accept", text: "Accept" },
+    ...ways.flatMap((way, i) =>
+      way.step === null ? [] : [{ value: `way:${i}`, text: formatWay(way) }],
+    ),
+    { value: "overrule", text: "Change" },
+  ];
 }
 
 /** One line of an exercise next time: what, why, and the decision beside each other. */
@@ -92,8 +107,13 @@ export function ProposalRow({
           >
             {ARROWS[proposal.move]}
           </Box>
-          {formatMove(proposal)}
+          {formatProposal(proposal)}
         </Typography>
+        {proposal.changes.map((change, i) => (
+          <Typography key={i} sx={{ fontWeight: 550 }}>
+            {sentence(formatChange(change))}
+          </Typography>
+        ))}
         {made?.ok === true ? (
           <Typography variant="body2" sx={{ color: "text.secondary" }}>
             {formatRecipe(made.value.recipe)}
@@ -112,7 +132,10 @@ export function ProposalRow({
           ))}
         </Box>
         <Typography variant="body2" sx={{ color: "text.secondary", mt: 0.5 }}>
-          {CONFIDENCE_NAMES[proposal.confidence]}
+          {[
+            CONFIDENCE_NAMES[proposal.confidence],
+            ...proposal.ways.filter(({ step }) => step === null).map(formatWay),
+          ].join(" · ")}
         </Typography>
       </Box>
       <div>
@@ -124,9 +147,9 @@ export function ProposalRow({
             <Box
               role="radiogroup"
               aria-label={`Decision for ${name}`}
-              sx={{ display: "flex", gap: 2, minHeight: 36, alignItems: "center" }}
+              sx={{ display: "flex", columnGap: 2, minHeight: 36, flexWrap: "wrap" }}
             >
-              {(["accept", "overrule"] as const).map((value) => (
+              {choicesOf(proposal).map(({ value, text }) => (
                 <Box
                   component="label"
                   key={value}
@@ -139,7 +162,7 @@ export function ProposalRow({
                     checked={choice === value}
                     onChange={() => setChoice(value)}
                   />
-                  {value === "accept" ? "Accept" : "Change"}
+                  {text}
                 </Box>
               ))}
             </Box>
@@ -158,7 +181,7 @@ function RulingText({ ruling }: { readonly ruling: ProposalRowProps["ruling"] })
   if (ruling === null) return null;
   // What was taken is what was shown then, whatever the log says since.
   if (ruling.decision === "accepted")
-    return <Typography>Accepted as proposed: {formatMove(ruling.shown)}.</Typography>;
+    return <Typography>Accepted: {formatStep(ruling.shown)}.</Typography>;
   return (
     <Typography>
       Changed{ruling.chosen === null ? "" : `: ${formatMass(ruling.chosen)}`}. “{ruling.reason}”

@@ -3,7 +3,7 @@ import type { NamedLine } from "~/codec/decisions.ts";
 import type { Station } from "~/core/gym/index.ts";
 import type { Id, Mass } from "~/core/kernel/index.ts";
 import { isPreparatory, linesOf, type Slot } from "~/core/plan/index.ts";
-import type { LineProposal, Move, Outcome } from "~/core/progress/index.ts";
+import type { LineProposal, Outcome, ShownProposal } from "~/core/progress/index.ts";
 import { formatMass } from "~/format/numbers.ts";
 import { formatLine } from "~/format/prescription.ts";
 import { formatReason } from "~/format/reasons.ts";
@@ -16,7 +16,7 @@ interface RuledLine {
     readonly decision: "accepted" | "overruled";
     readonly chosen: Mass | null;
     readonly reason: string;
-    readonly shown: { readonly move: Move; readonly reading: Mass | null };
+    readonly shown: ShownProposal;
   } | null;
 }
 

@@ -9,12 +9,12 @@ import { nextHarder } from "../gym/index.ts";
 import { answerTo, directRegions, shareOf, type SetUpNeed } from "../movement/index.ts";
 import {
   repsAsked,
-  isPreparatory,
   type PlannedSet,
   readingOf,
   repsLeft,
   servesMovement,
   slotsOfBlock,
+  workSetsOf,
   type Block,
   type SessionPlan,
   type Slot,
@@ -237,7 +237,7 @@ const stations: Rule = ({ slots, stations: here }) =>
 
 /** True where the work is already made harder by something else than load: many reps, or slow lowering. */
 function hasAnotherWayOn(slot: Slot): boolean {
-  const work = slot.sets.filter((set) => !isPreparatory(set.role));
+  const work = workSetsOf(slot);
   return work.every(
     ({ target, tempo }) =>
       (repsAsked(target)?.min ?? 0) >= MORE_REPS.min ||

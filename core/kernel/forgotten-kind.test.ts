@@ -30,7 +30,7 @@ const FAMILIES: readonly Family[] = [
     "dummyTarget",
     `export const begin = () => value;
 export const asked = () => ({ measure: "reps", min: 1, max: 1 }) as const;
-export { repeated } from "~/core/plan/target-asked.ts";`,
+export { demanded, repeated } from "~/core/plan/target-asked.ts";`,
   ),
   of(
     "core/plan/load-rule.ts",
@@ -175,6 +175,8 @@ function refused(): ReadonlyMap<string, readonly string[]> {
 const PLACES: Readonly<Record<string, readonly string[]>> = {
   dummyTarget: [
     "core/plan/notation/target.ts",
+    "core/progress/rules/beat-last.ts",
+    "core/progress/step-up.ts",
     "core/unroll/expand.ts",
     "format/fields.ts",
     "format/prescription.ts",
@@ -217,7 +219,7 @@ const PLACES: Readonly<Record<string, readonly string[]>> = {
     "format/prescription.ts",
   ],
   dummyDrill: ["core/plan/notation/item.ts", "format/prescription.ts"],
-  dummyRule: ["core/progress/propose.ts"],
+  dummyRule: ["core/progress/rules.ts", "format/fields.ts", "format/progression.ts"],
   dummyLoading: [
     "codec/station-form.ts",
     "core/gym/change-load.ts",

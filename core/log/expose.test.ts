@@ -32,8 +32,7 @@ const side = (s: "left" | "right", reps: number | null, rir: 0 | 1 | 2 | "unknow
   });
 const expose = (loggedSets: ReturnType<typeof sampleLoggedSet>[], contexts = [sampleContext()]) =>
   exposureOf(
-    sampleId(600),
-    sampleDay(),
+    { id: sampleId(600), day: sampleDay(), readiness: null },
     slot,
     { loggedSets, contexts, pains: [] },
     sampleStation(),
@@ -54,10 +53,18 @@ describe("an exposure", () => {
       sampleLoggedSet(of.sets[1]!, { fullReps: count(12) }),
     ];
     const performed = { loggedSets: logged, contexts: [sampleContext()], pains: [] };
-    const found = exposureOf(sampleId(600), sampleDay(), of, performed, sampleStation());
+    const found = exposureOf(
+      { id: sampleId(600), day: sampleDay(), readiness: null },
+      of,
+      performed,
+      sampleStation(),
+    );
     // A total over several sets is no set of so many repetitions.
-    expect(found?.sets.map(({ reps }) => reps)).toEqual([9]);
-    expect(found?.planned).toHaveLength(1);
+    expect(found?.sets.map(({ reps, amount }) => [reps, amount])).toEqual([
+      [9, 9],
+      [null, 12],
+    ]);
+    expect(found?.planned.map(({ place }) => place)).toEqual([0, 1]);
   });
 
   it("is as the set was done where that was said, else as it was asked for", () => {
@@ -65,8 +72,7 @@ describe("an exposure", () => {
     const asked = sampleSet(3, { tempo: slow, setUp: { Stance: "wide" } });
     const exposed = (over: Partial<Conditions>) =>
       exposureOf(
-        sampleId(600),
-        sampleDay(),
+        { id: sampleId(600), day: sampleDay(), readiness: null },
         sampleSlot([asked]),
         {
           loggedSets: [

@@ -1,26 +1,36 @@
-import type { Day, Id, Count } from "../kernel/index.ts";
+import { count } from "../kernel/index.ts";
 import type { Station } from "../gym/index.ts";
 import {
-  isPreparatory,
+  demandOf,
   measureOf,
   repsAsked,
   repsLeft,
   tempoOf,
+  workSetsOf,
+  type Extension,
   type PlannedSet,
   type Rir,
   type Slot,
 } from "../plan/index.ts";
-import type { ExposedSet, Exposure, PlannedWork } from "./exposure.ts";
+import type {
+  BySide,
+  ExposedBurst,
+  ExposedSession,
+  ExposedSet,
+  Exposure,
+  PlannedWork,
+} from "./exposure.ts";
 import type { Performed } from "./fold.ts";
+import type { LoggedSet } from "./logged-set.ts";
 import { judgedLoggedSets } from "./trial.ts";
 
 /**
  * What a session log says about one slot of its plan, or null when nothing of it was performed or its context is
- * missing. A set with a side each counts with its weaker side, a trial with the try that was taken; forced and partial reps never count as reps.
+ * missing. A set with a side each counts with its weaker side, a trial with the try that was taken, a total or
+ * intervals with all that was done of them; forced and partial reps never count as reps.
  */
 export function exposureOf(
-  sessionLogId: Id<"sessionLog">,
-  on: Day,
+  session: ExposedSession,
   slot: Slot,
   performed: Performed,
   station: Station,
@@ -28,21 +38,28 @@ export function exposureOf(
   const context = performed.contexts.find((c) => c.slotId === slot.id);
   const loggedSets = performed.loggedSets.filter((loggedSet) => loggedSet.slotId === slot.id);
   if (context === undefined || loggedSets.length === 0) return null;
-  const work = judgedSets(slot);
-  const sets = work.flatMap((set): ExposedSet[] => {
+  const work = workSetsOf(slot);
+  const sets = work.flatMap((set, place): ExposedSet[] => {
     const own = judgedLoggedSets(set, loggedSets);
     const [first] = own;
     if (first === undefined) return [];
+    const measure = measureOf(set.target);
+    const amount = amountIn(set, own);
+    const bySide = sidesIn(set, own);
     return [
       {
-        ...workOf(set),
+        ...workOf(set, place),
         reading: first.reading,
-        // Reps of a short-range set are logged as what they are, and are what its line is judged by.
-        reps: weakest(
-          own.map((loggedSet) =>
-            set.range === "full" ? loggedSet.fullReps : loggedSet.partialReps,
-          ),
-        ),
+        // A total over several goes is no set of so many repetitions.
+        reps:
+          measure === "reps" && set.target.kind !== "total" && amount !== null
+            ? count(amount)
+            : null,
+        measure,
+        amount,
+        demand: demandOf(set.target),
+        bySide,
+        bursts: set.extensions.flatMap((extension) => burstsIn(extension, set, loggedSets)),
         rir: hardest(own.map((loggedSet) => loggedSet.rir)),
         effortAsked: set.effort,
         hasPartials: own.some(
@@ -59,8 +76,9 @@ export function exposureOf(
     ];
   });
   return {
-    sessionLogId: sessionLogId,
-    day: on,
+    sessionLogId: session.id,
+    day: session.day,
+    readiness: session.readiness,
     context,
     loading: station.loading,
     sets,
@@ -69,22 +87,73 @@ export function exposureOf(
   };
 }
 
-/** The sets that history holds: no preparation, and counted in repetitions done in one go. */
-export function judgedSets(slot: Pick<Slot, "sets">): readonly PlannedSet[] {
-  return slot.sets.filter(
-    ({ role, target }) =>
-      !isPreparatory(role) && measureOf(target) === "reps" && target.kind !== "total",
-  );
+/** A set as history holds it planned, at its place among the work sets of its exercise. */
+export function workOf(
+  { line, role, target, range: within }: PlannedSet,
+  place: number,
+): PlannedWork {
+  return { line, role, range: repsAsked(target), within, place };
 }
 
-/** A set as history holds it planned. */
-export function workOf({ line, role, target, range: within }: PlannedSet): PlannedWork {
-  return { line, role, range: repsAsked(target), within };
+/** What one logged set says of what the target counts; null where unknown. */
+function countedOf({ target, range }: Pick<PlannedSet, "target" | "range">, logged: LoggedSet) {
+  const measure = measureOf(target);
+  // Reps of a short-range set are logged as what they are, and are what its line is judged by.
+  if (measure === "reps") return range === "full" ? logged.fullReps : logged.partialReps;
+  return logged[measure];
 }
 
-function weakest(reps: readonly (Count | null)[]): Count | null {
-  return reps.reduce((low, next) =>
-    low === null || next === null ? null : next < low ? next : low,
+/** All that each side did, with how often; the sides that were logged, in order. */
+function bySides(set: PlannedSet, own: readonly LoggedSet[]): ReadonlyMap<string, number | null> {
+  const sums = new Map<string, number | null>();
+  for (const logged of own) {
+    const done = countedOf(set, logged);
+    const before = sums.get(logged.key.side);
+    sums.set(
+      logged.key.side,
+      before === null || done === null ? null : (before ?? 0) + Number(done),
+    );
+  }
+  return sums;
+}
+
+/** How much of a set was done, by the weaker side where both were counted; null where one is unknown. */
+function amountIn(set: PlannedSet, own: readonly LoggedSet[]): number | null {
+  return weakest([...bySides(set, own).values()]);
+}
+
+function sidesIn(set: PlannedSet, own: readonly LoggedSet[]): BySide | null {
+  const sides = bySides(set, own);
+  const [left, right] = [sides.get("left") ?? null, sides.get("right") ?? null];
+  return left === null || right === null ? null : { left, right };
+}
+
+/** What was logged of an extension: one entry each time it was done. */
+function burstsIn(
+  extension: Extension,
+  { id }: PlannedSet,
+  loggedSets: readonly LoggedSet[],
+): readonly ExposedBurst[] {
+  const own = loggedSets.filter(({ key }) => key.setId === id && key.extensionId === extension.id);
+  const ordinals = [...new Set(own.map(({ key }) => key.ordinal))].sort((a, b) => a - b);
+  return ordinals.map((ordinal) => {
+    const parts = own.filter(({ key }) => key.ordinal === ordinal);
+    const reps = weakest(
+      parts.map(({ fullReps, partialReps, forcedReps }) => fullReps ?? partialReps ?? forcedReps),
+    );
+    return {
+      kind: extension.kind,
+      line: extension.kind === "drop" ? extension.line : null,
+      reading: parts[0]?.reading ?? null,
+      reps: reps === null ? null : count(reps),
+      demand: "target" in extension ? demandOf(extension.target) : { least: null, most: null },
+    };
+  });
+}
+
+function weakest(amounts: readonly (number | null)[]): number | null {
+  return amounts.reduce((low, next) =>
+    low === null || next === null ? null : Math.min(low, next),
   );
 }
 

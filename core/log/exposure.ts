@@ -7,7 +7,17 @@ import {
   type Mass,
 } from "../kernel/index.ts";
 import { totalMoved, type Loading } from "../gym/index.ts";
-import type { Accent, RepRange, Rir, SetRole, SetUp, Tempo } from "../plan/index.ts";
+import type {
+  Accent,
+  Demand,
+  ExtensionKind,
+  Measure,
+  RepRange,
+  Rir,
+  SetRole,
+  SetUp,
+  Tempo,
+} from "../plan/index.ts";
 import type { PainRecord } from "./fold.ts";
 import type { Conditions } from "./conditions.ts";
 import type { LogContext, LoggedSet } from "./logged-set.ts";
@@ -16,12 +26,39 @@ import type { Observations } from "./observations.ts";
 /** The reps that a set was asked for; null where the end was left open. */
 export type AskedRange = { readonly min: Count; readonly max: Count } | null;
 
+/** What was done behind a set: a drop, a burst after a pause, a change of position. */
+export interface ExposedBurst {
+  readonly kind: ExtensionKind;
+  /** The line of a drop. */
+  readonly line: Id<"line"> | null;
+  readonly reading: Mass | null;
+  /** In repetitions of the weaker side; null where unknown, or where something else is counted. */
+  readonly reps: Count | null;
+  readonly demand: Demand;
+}
+
+/** What each side did of a set, in what its target counts. */
+export interface BySide {
+  readonly left: number;
+  readonly right: number;
+}
+
 /** One performed work set as progression judges it. */
 export interface ExposedSet {
   readonly line: Id<"line">;
   readonly role: SetRole;
+  /** Its place among the planned work sets of the exercise, from 0. */
+  readonly place: number;
   readonly reading: Mass | null;
   readonly reps: Count | null;
+  /** What its target counts, how much of it was done by the weaker side, and how much has to be reached. */
+  readonly measure: Measure;
+  readonly amount: number | null;
+  readonly demand: Demand;
+  /** Where each side was counted by itself. */
+  readonly bySide: BySide | null;
+  /** What was done behind it, in order. */
+  readonly bursts: readonly ExposedBurst[];
   readonly rir: Rir;
   readonly range: AskedRange;
   /** Where in the movement its repetitions stayed. */
@@ -40,7 +77,15 @@ export interface ExposedSet {
 }
 
 /** A work set as it was planned: what tells whether all of a line were done. */
-export type PlannedWork = Pick<ExposedSet, "line" | "role" | "range" | "within">;
+export type PlannedWork = Pick<ExposedSet, "line" | "role" | "range" | "within" | "place">;
+
+/** What is known of the session of an exposure. */
+export interface ExposedSession {
+  readonly id: Id<"sessionLog">;
+  readonly day: Day;
+  /** How ready the trainee came to it, out of five; null where nobody asked. */
+  readonly readiness: number | null;
+}
 
 /** One session of one exercise: what progression looks back on. */
 export interface Exposure {
@@ -51,6 +96,8 @@ export interface Exposure {
   readonly sets: readonly ExposedSet[];
   readonly planned: readonly PlannedWork[];
   readonly pains: readonly PainRecord[];
+  /** How ready the trainee came to the session, out of five; null where nobody asked. */
+  readonly readiness: number | null;
 }
 
 /** Which sets of other sessions a line is compared with. */

@@ -129,6 +129,11 @@ export function skipReason(log: SessionLog, slotId: Id<"slot">): string | null {
   return head?.kind === "skip" ? head.reason : null;
 }
 
+/** Why exercises were skipped, by exercise; none that was taken up again. */
+export function skipsIn(log: SessionLog): ReadonlyMap<Id<"slot">, string> {
+  return new Map(bodies(log, "skip").map(({ body }) => [body.slotId, body.reason]));
+}
+
 /** True while the session is ended: what was said last about its end is that it ended. */
 export function isEnded(log: SessionLog): boolean {
   return log.get("end")?.at(-1)?.body.kind === "end";

@@ -18,6 +18,7 @@ const session = (n: number): TrainedSession => ({
   id: sampleId(n),
   day: sampleDay(),
   startedAt: instant(n * 1000),
+  readiness: null,
   document: samplePlan(SLOT),
 });
 const done = (reading: number, context = sampleContext()) => ({

@@ -1,14 +1,12 @@
-import type { Day, Id, Instant } from "../kernel/index.ts";
+import type { Id, Instant } from "../kernel/index.ts";
 import type { Station } from "../gym/index.ts";
 import { slotsOf, type SessionPlan } from "../plan/index.ts";
 import { exposureOf } from "./expose.ts";
-import { lastKey, type Exposure } from "./exposure.ts";
+import { lastKey, type ExposedSession, type Exposure } from "./exposure.ts";
 import type { Performed } from "./fold.ts";
 
 /** A session that was trained to its end. */
-export interface TrainedSession {
-  readonly id: Id<"sessionLog">;
-  readonly day: Day;
+export interface TrainedSession extends ExposedSession {
   readonly startedAt: Instant;
   readonly document: SessionPlan;
 }
@@ -34,7 +32,7 @@ export function seriesOf({ sessions, performed, versions }: History): Series {
     for (const slot of slotsOf(session.document)) {
       const context = contexts.get(slot.id);
       const station = context && versions.get(context.stationVersion);
-      const exposure = station && exposureOf(session.id, session.day, slot, done, station);
+      const exposure = station && exposureOf(session, slot, done, station);
       if (!exposure) continue;
       const key = lastKey(slot.movement, slot.station);
       const own = series.get(key);

@@ -47,6 +47,25 @@ export function keptPlan(plan: SessionPlan, changes: readonly SessionChange[]): 
   return withSwaps(plan, forGood, new Set());
 }
 
+/** Why nothing was logged of an exercise, where somebody said so. */
+export type Absence =
+  { readonly kind: "skipped"; readonly why: string } | { readonly kind: "substituted" };
+
+/** The exercises that were skipped, or for which another was done this once. */
+export function absencesIn(
+  changes: readonly SessionChange[],
+  skips: ReadonlyMap<Id<"slot">, string>,
+): ReadonlyMap<Id<"slot">, Absence> {
+  return new Map<Id<"slot">, Absence>([
+    ...[...skips].map(([slot, why]) => [slot, { kind: "skipped", why }] as const),
+    ...changes.flatMap((change) =>
+      change.kind === "swap" && !change.forGood
+        ? [[change.slotId, { kind: "substituted" }] as const]
+        : [],
+    ),
+  ]);
+}
+
 /** The blocks in order with one of them moved next to another: before it, or behind it. */
 export function movedTo(
   { blocks }: SessionPlan,

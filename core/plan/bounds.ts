@@ -48,6 +48,16 @@ export const BOUNDS = {
   /** Steps up, or below zero down. */
   stepsEitherWay: whole(-30, 30),
   tries: whole(1, 8),
+  /** Sessions in a row, or between two of a kind. */
+  sessions: whole(1, 12),
+  /** Repetitions more or fewer from one session to the next. */
+  gain: whole(1, 10),
+  /** Sets of one line. */
+  lineSets: whole(1, 20),
+  /** How far one session may move a load. */
+  stepPercent: real(0.5, 20, "percent"),
+  /** A second or more of tempo or of a hold, and the rest that is taken off. */
+  secondsMore: real(0.5, 120),
   fallbacks: whole(1, 4),
 } as const satisfies Readonly<Record<string, Bound>>;
 

@@ -28,6 +28,7 @@ import {
   type Slot,
 } from "./plan.ts";
 import { AS_USUAL, type PlannedSet } from "./planned-set.ts";
+import { USUAL_PROGRESSION } from "./progression.ts";
 import type { Rest } from "./rest.ts";
 import type { SideMode } from "./side.ts";
 import type { Target } from "./target.ts";
@@ -249,7 +250,7 @@ export function newBlock(
       feltIn: [],
       sets,
       rounding: USUAL_ROUNDING,
-      progression: { kind: "doubleProgression" },
+      progression: USUAL_PROGRESSION,
       lines: [],
       optional: false,
       startsWith: null,

@@ -3,6 +3,7 @@ import {
   count,
   degrees,
   holding,
+  massField,
   metres,
   numberField,
   seconds,
@@ -37,6 +38,18 @@ export const pauseSeconds = timed("pause");
 export const accentTime = timed("accent");
 export const percent = shared("percent");
 export const dropPercent = shared("dropPercent");
+
+export const sessions = counted("sessions");
+export const gain = counted("gain");
+export const lineSets = counted("lineSets");
+export const stepPercent = shared("stepPercent");
+export const secondsMore = timed("secondsMore");
+
+/** A load that is more than nothing, by which another gets heavier. */
+export const increment = holding(
+  massField.refine(({ thousandths }) => thousandths > 0, "expected more than nothing"),
+  { kind: "mass" },
+);
 
 /** Reps that a usual load can be told for: beyond them a set is no measure of strength. */
 export const possibleReps = counted("possibleReps");

@@ -20,6 +20,7 @@ export * from "./load-rule.ts";
 export * from "./plan.ts";
 export * from "./planned-set.ts";
 export * from "./progression.ts";
+export type { RuleBeginning } from "./progression-beginning.ts";
 export * from "./reference.ts";
 export * from "./rep-range.ts";
 export * from "./rest.ts";

@@ -1,7 +1,11 @@
-import { contentKey, idOf, type Id } from "../kernel/index.ts";
+import { contentKey, idOf, seconds, type Id } from "../kernel/index.ts";
+import { burstsOf } from "./extension.ts";
 import type { Slot } from "./plan.ts";
 import type { PlannedSet } from "./planned-set.ts";
+import type { RuleBeginning } from "./progression-beginning.ts";
 import type { ProgressionRule } from "./progression.ts";
+import { restSpan } from "./rest.ts";
+import { amountAsked, measureOf } from "./target.ts";
 
 /** Sets of an exercise that move together from week to week: the top set, the back-offs, a step of a pyramid. */
 export interface Line {
@@ -25,14 +29,57 @@ export function linesOf(slot: Pick<Slot, "sets" | "lines" | "progression">): rea
   });
 }
 
-/** What sets of one line have in common: role, load rule, target, and the range that they are done in. */
-const keyOf = ({ role, load, target, range }: PlannedSet) =>
-  contentKey([role, load, target, range]);
+/** What a rule begins from on these sets of a line: what they ask for. */
+export function beginningOf(sets: readonly PlannedSet[]): RuleBeginning {
+  const [first] = sets;
+  const asked = first === undefined ? null : amountAsked(first.target);
+  const [least, most] = [Math.round(asked?.min ?? 8), Math.round(asked?.max ?? 12)];
+  const inAll = sets
+    .flatMap(({ target, extensions }) => [
+      amountAsked(target).max,
+      ...extensions.flatMap((extension) =>
+        "target" in extension
+          ? [amountAsked(extension.target).max * burstsOf(extension).times]
+          : [],
+      ),
+    ])
+    .reduce((sum, n) => sum + n, 0);
+  return {
+    sets: Math.max(1, sets.length),
+    least,
+    most,
+    inAll: Math.round(inAll),
+    rest: first === undefined ? USUAL_REST : restSpan(first.restAfter).likely,
+  };
+}
+const USUAL_REST = seconds(120);
+
+/** True for a rule by which each set moves on by itself, so that loads and targets of its line come to differ. */
+function isSetBySet(rule: ProgressionRule): boolean {
+  return (
+    rule.kind === "beatLast" ||
+    rule.kind === "limitSets" ||
+    (rule.kind === "doubleProgression" && rule.decides === "eachSet")
+  );
+}
+
+/**
+ * What sets of one line have in common: role, load rule, target, the range and the stance that they are done in.
+ * Where each set moves on by itself, loads and targets are its own.
+ */
+function keyOf({ role, load, target, range, setUp }: PlannedSet, rule: ProgressionRule): string {
+  return isSetBySet(rule)
+    ? contentKey([role, load.kind, measureOf(target), range, setUp])
+    : contentKey([role, load, target, range, setUp]);
+}
 
 /** The key that most of some sets have, of equally many the first. */
-function commonKey(sets: readonly PlannedSet[]): string | undefined {
+function commonKey(sets: readonly PlannedSet[], rule: ProgressionRule): string | undefined {
   const counts = new Map<string, number>();
-  for (const set of sets) counts.set(keyOf(set), (counts.get(keyOf(set)) ?? 0) + 1);
+  for (const set of sets) {
+    const key = keyOf(set, rule);
+    counts.set(key, (counts.get(key) ?? 0) + 1);
+  }
   return [...counts].reduce<[string, number] | undefined>(
     (most, entry) => (most === undefined || entry[1] > most[1] ? entry : most),
     undefined,
@@ -46,17 +93,17 @@ function commonKey(sets: readonly PlannedSet[]): string | undefined {
  */
 export function withLines(slot: Slot): Slot {
   const keys = new Map(
-    linesOf(slot).flatMap(({ id, sets }) => {
-      const key = sets.length === 1 ? undefined : commonKey(sets);
+    linesOf(slot).flatMap(({ id, rule, sets }) => {
+      const key = sets.length === 1 ? undefined : commonKey(sets, rule);
       return key === undefined ? [] : [[id, key] as const];
     }),
   );
   const left = new Map<Id<"line">, Id<"line">>();
   const put = slot.sets.map((set): PlannedSet => {
-    const key = keyOf(set);
+    const key = keyOf(set, ruleOf(slot, set.line));
     const own = keys.get(set.line);
     if (own === key) return set;
-    const alike = [...keys].find(([, known]) => known === key)?.[0];
+    const alike = [...keys].find(([id, known]) => known === keyOf(set, ruleOf(slot, id)))?.[0];
     const line = alike ?? (own === undefined ? set.line : lineFrom(set, slot, keys));
     keys.set(line, key);
     if (line === set.line) return set;

@@ -89,3 +89,8 @@ export function repsToLeave({ effort, effortUpTo }: Pick<PlannedSet, "effort" | 
 export function isHard(set: { readonly role: SetRole; readonly effort: Rir }): boolean {
   return !isPreparatory(set.role) && hardnessOf(set.effort) !== "easy";
 }
+
+/** The sets of an exercise that are no preparation: those that progression judges. */
+export function workSetsOf({ sets }: { readonly sets: readonly PlannedSet[] }) {
+  return sets.filter(({ role }) => !isPreparatory(role));
+}

@@ -12,6 +12,17 @@ export interface Asked {
 
 export const exactly = (measure: Measure, n: number): Asked => ({ measure, min: n, max: n });
 
+/** What has to be reached: null where no number is asked for, as at an open end. */
+export interface Demand {
+  readonly least: number | null;
+  /** The top of a range, or the least itself where it is one number; null above an open end. */
+  readonly most: number | null;
+}
+
+export const demanding = (n: number): Demand => ({ least: n, most: n });
+/** Nothing has to be reached. */
+export const demanded = (): Demand => ({ least: null, most: null });
+
 /** How often something is repeated within its set, and the pause between. */
 export interface Repeats {
   readonly times: Count;

@@ -10,7 +10,7 @@ import {
   type Seconds,
 } from "../kernel/index.ts";
 import type { SideMode } from "./side.ts";
-import type { Asked, Measure, Repeats } from "./target-asked.ts";
+import type { Asked, Demand, Measure, Repeats } from "./target-asked.ts";
 import * as afterBurn from "./target/after-burn.ts";
 import * as intervals from "./target/intervals.ts";
 import * as limit from "./target/limit.ts";
@@ -22,7 +22,7 @@ import * as strides from "./target/strides.ts";
 import * as total from "./target/total.ts";
 import * as untilForm from "./target/until-form.ts";
 
-export type { Measure } from "./target-asked.ts";
+export type { Demand, Measure } from "./target-asked.ts";
 
 /** The kinds of targets; the only list of them. */
 export const TARGETS = {
@@ -76,6 +76,11 @@ export function measureOf(target: Target): Measure {
  */
 export function amountAsked(target: Target): Asked {
   return applied(TARGETS, "asked", target);
+}
+
+/** What of a target has to be reached, over all of the set, in what {@link measureOf} it counts. */
+export function demandOf(target: Target): Demand {
+  return applied(TARGETS, "demanded", target);
 }
 
 /** How often a target is repeated within its set, and the pause between; once for most. */

@@ -17,6 +17,7 @@ import {
   sampleUnrollContext,
   sampleDrop,
   sampleId,
+  sampleNewId,
   sampleSet,
   sampleSlot,
   sampleStation,
@@ -51,7 +52,7 @@ const choose = (slot: Slot, ...loads: readonly (Mass | null)[]): Chosen =>
   new Map(
     linesOf(slot).flatMap(({ id }, i) => {
       const load = loads[i] ?? null;
-      return load === null ? [] : [[id, load] as const];
+      return load === null ? [] : [[id, { reading: load, changes: [] }] as const];
     }),
   );
 const kgs = (masses: readonly (Mass | null)[]) => masses.map((m) => m && m.thousandths / 1000);
@@ -67,7 +68,7 @@ describe("accepting a proposal", () => {
         sampleSet(3, { role: "backOff", load: at(90) }),
       ]),
     );
-    const next = accepted(slot, choose(slot, null, kg(112.5)), context(RACK));
+    const next = accepted(slot, choose(slot, null, kg(112.5)), context(RACK), sampleNewId);
     expect(readings(next, context(RACK))).toEqual([[60], [112.5], [90]]);
   });
 
@@ -82,7 +83,7 @@ describe("accepting a proposal", () => {
       ]),
     );
     expect(readings(slot, context(RACK))).toEqual([[100], [80]]);
-    const next = accepted(slot, choose(slot, kg(112.5)), context(RACK));
+    const next = accepted(slot, choose(slot, kg(112.5)), context(RACK), sampleNewId);
     expect(readings(next, context(RACK))).toEqual([[112.5], [90]]);
   });
 
@@ -93,7 +94,7 @@ describe("accepting a proposal", () => {
         sampleSet(2, { role: "backOff", load: at(30) }),
       ]),
     );
-    const next = accepted(slot, choose(slot, kg(15)), context(COUNTERWEIGHT));
+    const next = accepted(slot, choose(slot, kg(15)), context(COUNTERWEIGHT), sampleNewId);
     expect(readings(next, context(COUNTERWEIGHT))).toEqual([[15], [30]]);
   });
 
@@ -106,7 +107,7 @@ describe("accepting a proposal", () => {
     ]);
     const here = context(rack);
     expect(readings(slot, here)).toEqual([[100, 60]]);
-    const next = accepted(slot, choose(slot, kg(102.5)), here);
+    const next = accepted(slot, choose(slot, kg(102.5)), here, sampleNewId);
     expect(readings(next, here)).toEqual([[102.5, 60]]);
     expect(next.sets[0]?.extensions[0]).toMatchObject({ to: { kind: "strip", plates: 2 } });
   });
@@ -145,14 +146,16 @@ describe("accepting a proposal", () => {
   ])("writes it by the rule it found: %s", (_, load, want) => {
     const slot = sampleSlot([sampleSet(1, { load })]);
     const here = context(BELT, { lastReading: () => kg(10) });
-    const next = accepted(slot, choose(slot, kg(12.5)), here);
+    const next = accepted(slot, choose(slot, kg(12.5)), here, sampleNewId);
     expect(next.sets[0]?.load).toEqual(want);
   });
 
   it("leaves what follows from an estimate as it is", () => {
     const load: LoadRule = { kind: "shareOfMaximum", upTo: null, share: share(0.75) };
     const slot = sampleSlot([sampleSet(1, { load })]);
-    expect(accepted(slot, choose(slot, kg(100)), context(RACK)).sets[0]?.load).toEqual(load);
+    expect(accepted(slot, choose(slot, kg(100)), context(RACK), sampleNewId).sets[0]?.load).toEqual(
+      load,
+    );
   });
 
   it("plans exactly the load chosen for each line, whatever its rule, station and extensions", () => {
@@ -210,7 +213,7 @@ describe("accepting a proposal", () => {
             ]),
           );
           const here = context(loading, { lastReading: () => pick(c) });
-          const next = accepted(slot, choose(slot, pick(b)), here);
+          const next = accepted(slot, choose(slot, pick(b)), here, sampleNewId);
           const steps = unrollSlot(next, here);
           const first = steps.find(({ key }) => key.setId === sampleId(1))?.load;
           const other = steps.find(({ key }) => key.setId === sampleId(2))?.load;
@@ -278,7 +281,10 @@ describe("accepting a proposal", () => {
         ]);
         const here = context(RACK);
         const dropOf = (of: Slot) => outcomesOf(of, here)[0]?.readings[1] ?? null;
-        const [before, after] = [dropOf(slot), dropOf(accepted(slot, choose(slot, to), here))];
+        const [before, after] = [
+          dropOf(slot),
+          dropOf(accepted(slot, choose(slot, to), here, sampleNewId)),
+        ];
         if (before === null || after === null || to.thousandths < before.thousandths) return;
         expect(harderBy(RACK) * (after.thousandths - before.thousandths)).toBeLessThanOrEqual(0);
       }),

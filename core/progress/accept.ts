@@ -7,6 +7,7 @@ import {
   ticksOf,
   type Id,
   type Mass,
+  type NewId,
   ticks,
 } from "../kernel/index.ts";
 import {
@@ -26,35 +27,77 @@ import {
   type PlannedSet,
   type Slot,
 } from "../plan/index.ts";
+import { withChanges } from "./apply-changes.ts";
+import { hasOwnLoad } from "./drop-lines.ts";
+import type { Step } from "./proposal.ts";
 import { followsFrom } from "./propose.ts";
 import { unrollSlot, type SetStep, type UnrollContext } from "../unroll/index.ts";
 
-/** The load that was chosen for each line; a line that is not in it stays as it is. */
-export type Chosen = ReadonlyMap<Id<"line">, Mass>;
+/** What was chosen for a line: its load, null where it stays as it is, and what else changes. */
+export type ChosenStep = Pick<Step, "reading" | "changes">;
+/** What was chosen, by line or by the line of a drop; what is not in it stays as it is. */
+export type Chosen = ReadonlyMap<Id<"line">, ChosenStep>;
 
 /**
- * The exercise with the chosen loads written in: every set of a line unrolls to exactly the load chosen for it,
+ * The exercise with what was chosen written in: every set of a line unrolls to exactly the load chosen for it,
  * whatever its load rule is. What follows from another set follows; drops that take plates off come out at the
  * load they came out at before. `context` is as the next session will find it.
  */
-export function accepted(slot: Slot, chosen: Chosen, context: UnrollContext): Slot {
+export function accepted(slot: Slot, chosen: Chosen, context: UnrollContext, newId: NewId): Slot {
   const station = context.station(slot.station);
   if (station === null || chosen.size === 0) return slot;
   const was = dropsOf(unrollSlot(slot, context));
-  const loads: Slot = {
+  const loads = loadsOf(slot, chosen);
+  const loaded: Slot = {
     ...slot,
     sets: slot.sets.map((set) => {
-      const reading = chosen.get(set.line);
+      const reading = loads.get(set.id);
+      const own = withDropLoads(set, chosen);
       return reading === undefined
-        ? set
+        ? own
         : {
-            ...set,
+            ...own,
             load: withChosen(set.load, reading, station.loading, slot, context),
             loadBounds: boundsWith(set.loadBounds, reading),
           };
     }),
   };
-  return withDropsAsBefore(exactly(loads, chosen, context), station, was, context);
+  const exact = withDropsAsBefore(exactly(loaded, loads, context), station, was, context);
+  // Sets are added and taken last, so that those that are copied have their loads.
+  return [...chosen].reduce(
+    (now, [line, { changes }]) => withChanges(now, line, changes, newId),
+    exact,
+  );
+}
+
+/** The load chosen for each set: its own where each moves on by itself, else that of its line. */
+function loadsOf(slot: Slot, chosen: Chosen): ReadonlyMap<Id<"set">, Mass> {
+  return new Map(
+    linesOf(slot).flatMap(({ id, sets }) => {
+      const step = chosen.get(id);
+      if (step === undefined) return [];
+      const own = step.changes.filter((change) => change.kind === "load");
+      return sets.flatMap((set, i) => {
+        const to = own.find((change) => change.set === i)?.to;
+        const reading = to ?? (own.length > 0 ? null : step.reading);
+        return reading === null ? [] : [[set.id, reading] as const];
+      });
+    }),
+  );
+}
+
+/** The set with the loads chosen for its drops. */
+function withDropLoads(set: PlannedSet, chosen: Chosen): PlannedSet {
+  if (!set.extensions.some(hasOwnLoad)) return set;
+  return {
+    ...set,
+    extensions: set.extensions.map((extension) => {
+      const reading = hasOwnLoad(extension) ? (chosen.get(extension.line)?.reading ?? null) : null;
+      return reading === null || extension.kind !== "drop"
+        ? extension
+        : { ...extension, to: { kind: "reading", reading } };
+    }),
+  };
 }
 
 /** A bound that the coach chose to pass gives way to the load chosen. */
@@ -66,7 +109,7 @@ function boundsWith({ least, most }: LoadBounds, reading: Mass): LoadBounds {
 }
 
 /** A rule that comes to another load than the chosen one, since it is worked out and rounded, gives way to it. */
-function exactly(slot: Slot, chosen: Chosen, context: UnrollContext): Slot {
+function exactly(slot: Slot, loads: ReadonlyMap<Id<"set">, Mass>, context: UnrollContext): Slot {
   const firsts = new Map(
     unrollSlot(slot, context)
       .filter(({ kind, key }) => kind === "set" && key.ordinal === 0)
@@ -75,7 +118,7 @@ function exactly(slot: Slot, chosen: Chosen, context: UnrollContext): Slot {
   return {
     ...slot,
     sets: slot.sets.map((set) => {
-      const reading = chosen.get(set.line);
+      const reading = loads.get(set.id);
       const load = firsts.get(set.id);
       const comes = load?.kind === "made" && reading && sameReading(load.reading, reading);
       const follows = followsFrom(set.load) !== null;

@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { kg } from "../kernel/index.ts";
 import { lastKey, type Series } from "../log/index.ts";
 import { slotsOf, withLines, type PlannedSet, type Slot } from "../plan/index.ts";
+import { USUAL_RULES } from "./strength-rules.ts";
 import { decidedOf, nextDocument, proposalsAfter, type Decision } from "./next-session.ts";
 import {
   RACK,
@@ -43,7 +44,16 @@ const TRAINED = sampleExposure(
 );
 const series = (sessionLogId = RUN.id): Series =>
   new Map([[lastKey(SLOT.movement, SLOT.station), [{ ...TRAINED, sessionLogId }]]]);
-const proposed = () => proposalsAfter(RUN, series(), [STATION], context, false);
+const KNOWN = {
+  isHoldingSuccess: false,
+  strength: USUAL_RULES,
+  weeks: null,
+  on: null,
+  absences: new Map(),
+};
+const after = (session: typeof RUN, of: Series) =>
+  proposalsAfter(session, of, [STATION], context, KNOWN, sampleNewId);
+const proposed = () => after(RUN, series());
 const [top, backOff] = SLOT.sets.slice(1).map(({ line }) => line);
 
 const decide = (...over: readonly Decision[]): readonly Decision[] =>
@@ -75,7 +85,7 @@ describe("what is proposed after a session", () => {
   it("is nothing of an exercise that was left out, whatever another one did on the same station", () => {
     const again: Slot = { ...SLOT, id: sampleId(751), lineageId: sampleId(752) };
     const both = { ...RUN, document: samplePlan(SLOT, again) };
-    const [own, other] = proposalsAfter(both, series(), [STATION], context, false);
+    const [own, other] = after(both, series());
     expect(own?.lines.map(({ move }) => move)).toEqual(["raise", "raise"]);
     expect(other?.lines.map(({ because }) => because[0]?.code)).toEqual([
       "noExposure",
@@ -86,7 +96,7 @@ describe("what is proposed after a session", () => {
   it("is nothing where the equipment is gone, or the exercise was not trained in it", () => {
     const [, gone] = proposed();
     expect(gone).toMatchObject({ station: null, lines: [{ reading: null, mustRule: true }] });
-    const before = proposalsAfter(RUN, series(sampleId(601)), [STATION], context, false);
+    const before = after(RUN, series(sampleId(601)));
     expect(before[0]?.lines.map(({ because }) => because[0]?.code)).toEqual([
       "noExposure",
       "noExposure",
@@ -106,7 +116,7 @@ describe("the coach's decisions", () => {
   it("are one for each line, and plan what was chosen in that line of that exercise alone", () => {
     const decided = decidedOf(proposed(), decide(overrule()));
     if (!decided.ok) throw new Error(decided.error.code);
-    expect(decided.value.map(({ chosen }) => chosen)).toEqual([kg(105), kg(82.5), null]);
+    expect(decided.value.map(({ chosen }) => chosen.reading)).toEqual([kg(105), kg(82.5), null]);
     const next = nextDocument(RUN.document, decided.value, context, sampleNewId);
     const loads = slotsOf(next).map((slot) =>
       slot.sets.map(({ load }) => (load.kind === "absolute" ? load.reading : load.kind)),

@@ -1,11 +1,21 @@
-import { fail, ok, type Id, type Mass, type NewId, type Result } from "../kernel/index.ts";
+import {
+  fail,
+  ok,
+  type Day,
+  type Id,
+  type Mass,
+  type NewId,
+  type Result,
+} from "../kernel/index.ts";
 import { howToMake, type CannotBeMade, type Station } from "../gym/index.ts";
-import { lastKey, type Series } from "../log/index.ts";
+import { lastKey, type Absence, type Series } from "../log/index.ts";
 import { copyPlan, mapSlots, slotsOf, type SessionPlan, type Slot } from "../plan/index.ts";
 import type { UnrollContext } from "../unroll/index.ts";
-import { accepted, outcomesOf, type Chosen, type Outcome } from "./accept.ts";
+import { accepted, outcomesOf, type Chosen, type ChosenStep, type Outcome } from "./accept.ts";
+import type { Weeks } from "./judged-line.ts";
 import { proposeFor, unplaced } from "./propose.ts";
-import type { LineProposal } from "./proposal.ts";
+import { takingWay, type LineProposal } from "./proposal.ts";
+import type { StrengthRules } from "./strength-rules.ts";
 
 /** A slot of a trained session with what Kravo proposes for each of its lines. */
 export interface SlotProposal<S extends Station = Station> {
@@ -15,6 +25,20 @@ export interface SlotProposal<S extends Station = Station> {
   readonly lines: readonly LineProposal[];
   /** What its sets and drops come to where everything is accepted. */
   readonly outcomes: readonly Outcome[];
+  /** The exercise where everything is accepted: what would be planned. */
+  readonly accepted: Slot;
+}
+
+/** What is known where a session is judged. */
+export interface SessionCircumstances {
+  /** While body weight is cut a load that is held is no stall. */
+  readonly isHoldingSuccess: boolean;
+  readonly strength: StrengthRules;
+  readonly weeks: Weeks | null;
+  /** The day on which the next session is planned; null where length away does not matter. */
+  readonly on: Day | null;
+  /** Why nothing was logged of an exercise, where somebody said so. */
+  readonly absences: ReadonlyMap<Id<"slot">, Absence>;
 }
 
 /**
@@ -26,7 +50,8 @@ export function proposalsAfter<S extends Station>(
   series: Series,
   stations: readonly S[],
   context: UnrollContext,
-  isHoldingSuccess: boolean,
+  known: SessionCircumstances,
+  newId: NewId,
 ): readonly SlotProposal<S>[] {
   return slotsOf(session.document).map((slot) => {
     const station = stations.find((s) => s.id === slot.station) ?? null;
@@ -40,13 +65,15 @@ export function proposalsAfter<S extends Station>(
       station === null
         ? unplaced(slot)
         : proposeFor(slot, own, {
+            ...known,
             loading: station.loading,
             bodyWeight: context.bodyWeight,
-            isHoldingSuccess,
             parameters: context.movement(slot.movement)?.setUp ?? [],
+            feltIn: slot.feltIn,
+            absence: known.absences.get(slot.id) ?? null,
           });
-    const outcomes = outcomesOf(accepted(slot, proposedFor(lines), context), context);
-    return { slot, station, lines, outcomes };
+    const next = accepted(slot, proposedFor(lines), context, newId);
+    return { slot, station, lines, outcomes: outcomesOf(next, context), accepted: next };
   });
 }
 
@@ -58,8 +85,8 @@ export function linesToRule(proposals: readonly Pick<SlotProposal, "lines">[]): 
 /** The loads that are planned where everything is accepted. */
 function proposedFor(lines: readonly LineProposal[]): Chosen {
   return new Map(
-    lines.flatMap(({ line, isDecided, reading }) =>
-      isDecided && reading !== null ? [[line, reading] as const] : [],
+    lines.flatMap(({ line, isDecided, reading, changes }) =>
+      isDecided ? [[line, { reading, changes }] as const] : [],
     ),
   );
 }
@@ -70,19 +97,20 @@ export interface LineOf {
   readonly line: Id<"line">;
 }
 
-/** The coach's word on one proposal: accept it, or another load with a reason. */
+/** The coach's word on one proposal: accept it or one of its other ways, or another load with a reason. */
 export type Decision = LineOf &
   (
     | { readonly kind: "accept" }
+    | { readonly kind: "way"; readonly way: number }
     | { readonly kind: "overrule"; readonly reading: Mass; readonly reason: string }
   );
 
-/** A proposal that was decided, with the load that was chosen. */
+/** A proposal that was decided, with the step that was chosen. Where another way was taken, that is the proposal. */
 export interface Decided {
   readonly slot: Slot;
   readonly proposal: LineProposal;
   readonly decision: Decision;
-  readonly chosen: Mass | null;
+  readonly chosen: ChosenStep;
 }
 
 export type DecideError =
@@ -106,8 +134,11 @@ export function decidedOf(
         const made = station === null ? null : howToMake(station.loading, decision.reading);
         if (made !== null && !made.ok) return fail({ ...made.error, ...at });
       }
-      const chosen = decision.kind === "accept" ? proposal.reading : decision.reading;
-      decided.push({ slot, proposal, decision, chosen });
+      const taken = decision.kind === "way" ? takingWay(proposal, decision.way) : proposal;
+      // Another load than the proposed one goes with nothing else changed.
+      const chosen =
+        decision.kind === "overrule" ? { reading: decision.reading, changes: [] } : taken;
+      decided.push({ slot, proposal: taken, decision, chosen });
     }
   }
   return ok(decided);
@@ -121,15 +152,13 @@ export function nextDocument(
   newId: NewId,
 ): SessionPlan {
   const changed = mapSlots(document, (slot) =>
-    accepted(slot, chosenFor(slot.id, decided), context),
+    accepted(slot, chosenFor(slot.id, decided), context, newId),
   );
   return copyPlan(changed, newId);
 }
 
 function chosenFor(slot: Id<"slot">, decided: readonly Decided[]): Chosen {
   return new Map(
-    decided.flatMap((d) =>
-      d.slot.id === slot && d.chosen !== null ? [[d.proposal.line, d.chosen] as const] : [],
-    ),
+    decided.flatMap((d) => (d.slot.id === slot ? [[d.proposal.line, d.chosen] as const] : [])),
   );
 }

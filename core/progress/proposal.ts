@@ -1,5 +1,7 @@
-import type { Id, Mass } from "../kernel/index.ts";
+import type { Fault, Id, Limiter, Mass, Region, Seconds, Share } from "../kernel/index.ts";
 import type { Difference } from "../log/index.ts";
+import type { Constraint, ExtensionKind, Measure, Rir } from "../plan/index.ts";
+import type { Change } from "./change.ts";
 
 /** How the last session differs from the one before, with the reps in all of both where they are at one load. */
 interface OneWay {
@@ -10,23 +12,37 @@ interface OneWay {
 
 /** A fact that a proposal rests on, with its numbers. Wording lives in format/. */
 export type Reason =
+  /** Every set reached what the rule asks: the top of its range, or what is asked at all. */
   | {
       readonly code: "allAtTop";
       readonly sets: number;
       readonly top: number;
+      readonly measure: Measure;
       readonly reading: Mass;
     }
   | {
       readonly code: "repsToGain";
       readonly lowest: number;
       readonly top: number;
+      readonly measure: Measure;
       readonly reading: Mass;
     }
+  /** It has to come so many sessions in a row. */
+  | { readonly code: "reachedInARow"; readonly times: number; readonly after: number }
   /** `stepShare` is of the total moved; null where that is unknown. */
   | {
       readonly code: "smallestStep";
       readonly from: Mass;
       readonly to: Mass;
+      readonly stepShare: number | null;
+    }
+  /** The rule's own step, and what the equipment makes of it. */
+  | {
+      readonly code: "ownStep";
+      readonly by: Mass;
+      readonly isPerSide: boolean;
+      readonly to: Mass;
+      readonly isExact: boolean;
       readonly stepShare: number | null;
     }
   | {
@@ -36,7 +52,15 @@ export type Reason =
       readonly stepShare: number;
       readonly limit: number;
     }
+  /** By the reserve that was left, a large step still leaves what is asked. */
+  | { readonly code: "reserveAllows"; readonly expected: number; readonly least: number }
+  /** By the reserve that was left, the step leaves far less than is asked. */
+  | { readonly code: "fewLeft"; readonly expected: number; readonly least: number }
+  /** The step is many times what this client has gained a session so far. */
+  | { readonly code: "aheadOfRate"; readonly stepShare: number; readonly rate: number }
   | { readonly code: "atCeiling"; readonly reading: Mass }
+  /** There are no loads to step through here, so the amount goes on. */
+  | { readonly code: "noLoads" }
   /** A bound of the set holds the load where the rule would have gone on. */
   | { readonly code: "atBound"; readonly reading: Mass; readonly would: Mass }
   | { readonly code: "harderThanAsked"; readonly asked: number; readonly lowest: number }
@@ -44,7 +68,27 @@ export type Reason =
       readonly code: "belowRange";
       readonly lowest: number;
       readonly bottom: number;
+      readonly measure: Measure;
       readonly times: number;
+    }
+  /** Short by no more than a repetition, or a tenth: no reason to go down. */
+  | { readonly code: "nearlyThere" }
+  /** Sets that were taken past the limit, or of which nothing came. */
+  | { readonly code: "failedSets"; readonly sets: number }
+  /** What follows a set came to less than was asked of it. */
+  | {
+      readonly code: "burstShort";
+      readonly burst: ExtensionKind;
+      readonly done: number;
+      readonly asked: number;
+    }
+  /** One side alone holds it up. */
+  | {
+      readonly code: "oneSideShort";
+      readonly side: "left" | "right";
+      readonly left: number;
+      readonly right: number;
+      readonly asked: number;
     }
   /** Far fewer reps at one load than in the comparable session before. */
   | {
@@ -53,10 +97,32 @@ export type Reason =
       readonly now: number;
       readonly reading: Mass;
     }
-  | { readonly code: "stalled"; readonly sessions: number; readonly reading: Mass }
+  /** No progress any more: `sessions` since the last of it, against so much gained a session before. */
+  | {
+      readonly code: "stalled";
+      readonly sessions: number;
+      readonly rate: number;
+      readonly reading: Mass;
+    }
   /** While body weight is cut, holding the load is success. */
   | { readonly code: "heldWhileCutting"; readonly sessions: number; readonly reading: Mass }
   | { readonly code: "pain"; readonly joint: string; readonly score: number }
+  | { readonly code: "lowEnergy"; readonly readiness: number }
+  /** Back after so many days without this exercise: it is learned again first. */
+  | { readonly code: "firstBack"; readonly days: number }
+  | { readonly code: "lightWeek" }
+  /** So many days since it was trained, as the next session is planned. */
+  | { readonly code: "away"; readonly days: number; readonly share: Share }
+  /** Something else than the target gave out first, so many sessions in a row. */
+  | { readonly code: "otherLimiter"; readonly limiter: Limiter; readonly times: number }
+  | {
+      readonly code: "feltElsewhere";
+      readonly felt: Region;
+      readonly meant: readonly Region[];
+      readonly times: number;
+    }
+  /** Gone once, and there again. */
+  | { readonly code: "faultReturns"; readonly fault: Fault }
   | { readonly code: "unknownReps"; readonly sets: number }
   | { readonly code: "unknownEffort"; readonly sets: number }
   | { readonly code: "unknownReading"; readonly sets: number }
@@ -71,28 +137,110 @@ export type Reason =
   | { readonly code: "readingChanged"; readonly from: Mass; readonly to: Mass | null }
   | { readonly code: "cannotBeMadeNow"; readonly reading: Mass }
   | { readonly code: "firstExposure" }
+  /** Nothing was logged, and nobody said why. */
   | { readonly code: "noExposure" }
+  | { readonly code: "skipped"; readonly why: string }
+  /** Another exercise was done instead, this once. */
+  | { readonly code: "substituted" }
   | { readonly code: "heldByRule" }
+  | { readonly code: "byHand" }
   /** The load follows from another set, and moves when that one does. */
   | { readonly code: "followsSet" }
   /** The load is worked out on the day: from the estimate, or from another lift. */
   | { readonly code: "workedOutOnTheDay" }
-  /** No work set is asked for in a range of repetitions: this rule has nothing to count. */
-  | { readonly code: "notInReps" };
+  /** The end is open and no least number is written: there is nothing to reach. */
+  | { readonly code: "openEnd" }
+  /** Over all sets and what follows them. */
+  | { readonly code: "totalReached"; readonly total: number; readonly goal: number }
+  | { readonly code: "totalToGain"; readonly total: number; readonly goal: number }
+  | { readonly code: "unknownTotal" }
+  /** Set by set against the same set last time. */
+  | { readonly code: "setsBeaten"; readonly beaten: number; readonly of: number }
+  | { readonly code: "lessRest"; readonly from: Seconds; readonly to: Seconds }
+  | { readonly code: "restAtLeast"; readonly seconds: Seconds }
+  | { readonly code: "restNotTimed" }
+  | { readonly code: "setAdded"; readonly to: number; readonly most: number }
+  | { readonly code: "setsAtMost"; readonly most: number }
+  | { readonly code: "setTaken"; readonly to: number }
+  | { readonly code: "stricter"; readonly what: Constraint }
+  | { readonly code: "strictEnough"; readonly what: Constraint }
+  | { readonly code: "nothingStricter"; readonly what: Constraint }
+  | { readonly code: "cleanSessions"; readonly clean: number; readonly of: number }
+  | { readonly code: "faultsSeen"; readonly faults: readonly Fault[] }
+  | { readonly code: "nobodyLooked" }
+  /** What the sets of the session allow, by the estimate. */
+  | {
+      readonly code: "byEstimate";
+      readonly reps: number;
+      readonly left: number;
+      readonly allows: Mass;
+    }
+  | { readonly code: "noEstimate" }
+  | { readonly code: "heldBack"; readonly most: Share }
+  | {
+      readonly code: "hardSets";
+      readonly done: number;
+      readonly goal: number;
+      readonly unknown: number;
+    }
+  | { readonly code: "limitSetDue"; readonly every: number }
+  | { readonly code: "limitSetIn"; readonly sessions: number }
+  | { readonly code: "limitSet"; readonly done: number; readonly top: number }
+  | { readonly code: "taperOn"; readonly reps: number; readonly last: number }
+  | { readonly code: "taperTest" }
+  | { readonly code: "taperLighter"; readonly share: Share }
+  | { readonly code: "taperAgain"; readonly effort: Rir };
 
-export type Move = "raise" | "keep" | "lower";
+export type Move = "raise" | "keep" | "lower" | "asPlanned";
 export type Confidence = "high" | "medium" | "low";
 
-/** What Kravo proposes for next time, and why. `reading` null: the load is still to be found. */
-export interface Proposal {
+/** A way on that a coach can take instead, or what else may help. */
+export type WayCode =
+  | "fullStep"
+  | "smallStep"
+  | "pastTheTop"
+  | "moreReps"
+  | "slower"
+  | "oneLeg"
+  | "addOn"
+  | "otherEquipment"
+  | "sleepAndFood"
+  | "lighterWeek"
+  | "otherRange"
+  | "variation"
+  | "fewerSets"
+  | "moreSets"
+  | "checkSetUp"
+  | "gear"
+  | "moreStable";
+
+/** What a line becomes: its load, and whatever else changes. */
+export interface Step {
   readonly move: Move;
+  /** The load of all its sets; null where it is still to be found. */
   readonly reading: Mass | null;
+  readonly changes: readonly Change[];
+}
+
+/** Another way on: the step to take instead, or null where it is for the coach to arrange. */
+export interface Way {
+  readonly code: WayCode;
+  readonly step: Step | null;
+}
+
+/** What Kravo proposes for next time, and why. */
+export interface Proposal extends Step {
   readonly from: Mass | null;
   readonly because: readonly Reason[];
+  /** What could be done instead, best first. */
+  readonly ways: readonly Way[];
   readonly confidence: Confidence;
   /** Stall, pain, a break in the series or a large jump: the coach decides, nothing is taken as given. */
   readonly mustRule: boolean;
 }
+
+/** A proposal as it was shown when the coach ruled on it. */
+export type ShownProposal = Pick<Proposal, "move" | "reading" | "from" | "changes">;
 
 /** The proposal for one line of an exercise. */
 export interface LineProposal extends Proposal {
@@ -101,12 +249,28 @@ export interface LineProposal extends Proposal {
   readonly isDecided: boolean;
 }
 
-/** The load stays as it is. */
+/** Everything stays as it is. */
 export function keep(
   reading: Mass | null,
   because: readonly Reason[],
   confidence: Confidence,
   mustRule: boolean,
+  ways: readonly Way[] = [],
 ): Proposal {
-  return { move: "keep", reading, from: reading, because, confidence, mustRule };
+  return { move: "keep", reading, from: reading, changes: [], because, ways, confidence, mustRule };
+}
+
+/** Nothing was judged: what was planned stands. */
+export function asPlanned(
+  reading: Mass | null,
+  because: readonly Reason[],
+  mustRule: boolean,
+): Proposal {
+  return { ...keep(reading, because, "low", mustRule), move: "asPlanned" };
+}
+
+/** The proposal with one of its other ways taken instead; itself where there is none at that place. */
+export function takingWay<P extends Proposal>(proposal: P, at: number): P {
+  const step = proposal.ways[at]?.step;
+  return step ? { ...proposal, ...step } : proposal;
 }

@@ -1,58 +1,55 @@
-import { compareMass, sameReading, type Mass } from "../kernel/index.ts";
+import { compareMass, sameReading, type Day, type Mass } from "../kernel/index.ts";
 import { howToMake, loadForTotal, measuresAlike, totalMoved, type Loading } from "../gym/index.ts";
-import type { SetUpParameter } from "../movement/index.ts";
 import {
   followsOf,
   isPreparatory,
   linesOf,
   readingOf,
+  repsAsked,
   type Line,
   type LoadBounds,
   type LoadRule,
-  type ProgressionRule,
   type Slot,
 } from "../plan/index.ts";
-import { judgedSets, onLine, workOf, type ExposedSet, type Exposure } from "../log/index.ts";
-import { nextByDoubleProgression, type JudgedLine } from "./double-progression.ts";
-import { keep, type LineProposal, type Proposal, type Reason } from "./proposal.ts";
+import { onLine, type Absence, type ExposedSet, type Exposure } from "../log/index.ts";
+import { dropExposures, dropLinesOf } from "./drop-lines.ts";
+import { factsOf, type Circumstances, type Facts, type JudgedLine } from "./judged-line.ts";
+import { asPlanned, keep, type LineProposal, type Proposal, type Reason } from "./proposal.ts";
+import { nextBy } from "./rules.ts";
+import { afterBeingAway, inSituation, situationOf } from "./situations.ts";
 
-/** What is known where an exercise is judged. */
-export interface Circumstances {
-  /** The station as it is now. */
-  readonly loading: Loading;
-  readonly bodyWeight: Mass | null;
-  /** While body weight is cut a load that is held is no stall. */
-  readonly isHoldingSuccess: boolean;
-  /** What is set up on the exercise, of which some may have an order of what is harder. */
-  readonly parameters: readonly SetUpParameter[];
+/** What is known where the lines of an exercise are judged. */
+export interface SlotCircumstances extends Circumstances {
+  readonly absence: Absence | null;
+  /** The day on which the next session is planned; null where length away does not matter. */
+  readonly on: Day | null;
 }
 
-/** What each rule makes of a line that was trained. */
-const RULES: Readonly<Record<ProgressionRule["kind"], (line: JudgedLine) => Proposal>> = {
-  doubleProgression: nextByDoubleProgression,
-  keepLoad: ({ exposures }) =>
-    keep(exposures.at(-1)?.sets[0]?.reading ?? null, [{ code: "heldByRule" }], "high", false),
-};
-
 /**
- * What Kravo proposes for each line of an exercise but its preparation, in their order. `exposures` are those of
- * the exercise at its station, oldest first; the last one is judged.
+ * What Kravo proposes for each line of an exercise but its preparation, in their order, and for each drop that has a
+ * load of its own. `exposures` are those of the exercise at its station, oldest first; the last one is judged.
  */
 export function proposeFor(
   slot: Slot,
   exposures: readonly Exposure[],
-  known: Circumstances,
+  known: SlotCircumstances,
 ): readonly LineProposal[] {
-  return linesOf(slot).flatMap((line): LineProposal[] => {
+  return linesOf(slot).flatMap((line): readonly LineProposal[] => {
     const [first] = line.sets;
     if (isPreparatory(first.role)) return [];
+    const drops = dropLinesOf(slot, line).map((drop): LineProposal => {
+      const own = proposeLine(slot, drop, dropExposures(exposures, drop.id), known);
+      // A drop has a load and what it asks for; everything else is its set's.
+      const move = own.changes.length > 0 && own.move === "raise" ? "keep" : own.move;
+      return { line: drop.id, isDecided: true, ...own, move, changes: [], ways: [] };
+    });
     const follows = followsFrom(first.load);
     if (follows !== null) {
-      return [
-        { line: line.id, isDecided: false, ...keep(null, [{ code: follows }], "high", false) },
-      ];
+      const held = keep(null, [{ code: follows }], "high", false);
+      return [{ line: line.id, isDecided: false, ...held }, ...drops];
     }
-    return [{ line: line.id, isDecided: true, ...proposeLine(slot, line, exposures, known) }];
+    const own = proposeLine(slot, line, exposures, known);
+    return [{ line: line.id, isDecided: true, ...own }, ...drops];
   });
 }
 
@@ -63,65 +60,84 @@ export function followsFrom(load: LoadRule): "followsSet" | "workedOutOnTheDay" 
   return from === "set" ? "followsSet" : "workedOutOnTheDay";
 }
 
-function proposeLine(
+/** The exposures of an exercise as one of its lines sees them; those that had nothing of it are left out. */
+function exposuresOf(slot: Slot, line: Line, exposures: readonly Exposure[]): readonly Exposure[] {
+  const [{ role, range: within, target }] = line.sets;
+  const of = { lineage: slot.lineageId, line: line.id, role, range: repsAsked(target), within };
+  return exposures.flatMap((exposure) => {
+    const said = onLine(exposure, of);
+    return said === null || said.sets.length === 0 ? [] : [said];
+  });
+}
+
+/** What is known of a line from all its exposures, whenever the last one was; null where there are none. */
+export function factsOn(
   slot: Slot,
   line: Line,
   exposures: readonly Exposure[],
   known: Circumstances,
+): Facts | null {
+  const own = exposuresOf(slot, line, exposures);
+  const last = own.at(-1);
+  if (last === undefined) return null;
+  return factsOf({ ...known, line, exposures: readAs(own, last, known).exposures });
+}
+
+function proposeLine(
+  slot: Slot,
+  line: Line,
+  exposures: readonly Exposure[],
+  known: SlotCircumstances,
 ): Proposal {
   const [first] = line.sets;
-  const planned = readingOf(first.load);
-  if (judgedSets(line).length === 0) return keep(planned, [{ code: "notInReps" }], "low", false);
-  const of = { lineage: slot.lineageId, ...workOf(first) };
-  const own = exposures.flatMap((exposure) => {
-    const said = onLine(exposure, of);
-    return said === null || said.sets.length === 0 ? [] : [said];
-  });
+  const own = exposuresOf(slot, line, exposures);
   const last = own.at(-1);
   const isToday = last !== undefined && last.sessionLogId === exposures.at(-1)?.sessionLogId;
-  if (!isToday) return keep(planned, [{ code: "noExposure" }], "low", false);
+  if (!isToday) return unlogged(readingOf(first.load), known.absence);
   const meant = readAs(own, last, known);
-  const judged: JudgedLine = { ...known, exposures: meant.exposures };
-  const pains = last.pains.filter((p) => p.score > 0);
-  const proposal = RULES[line.rule.kind](judged);
-  const because: readonly Reason[] = [
-    ...pains.map((p): Reason => ({ code: "pain", joint: p.joint, score: p.score })),
-    ...meant.because,
-  ];
-  const asked =
-    pains.length === 0
-      ? proposal
-      : keep(proposal.from, proposal.because.filter(isDoubt), "low", true);
+  const facts = factsOf({ ...known, line, exposures: meant.exposures });
+  const situation = [...situationOf(facts), ...meant.because];
+  const ruled = inSituation(nextBy(line.rule, facts), facts, situation);
+  const proposal = afterBeingAway(ruled, facts, known.on);
   return makeable(
-    within(first.loadBounds, {
-      ...asked,
-      because: [...because, ...asked.because],
-      mustRule: asked.mustRule || meant.because.length > 0,
+    isWithin(first.loadBounds, {
+      ...proposal,
+      mustRule: proposal.mustRule || meant.because.length > 0,
     }),
     known.loading,
   );
 }
 
+/** Nothing was logged: what was planned stands, and is not called kept as if it had been done. */
+function unlogged(planned: Mass | null, absence: Absence | null): Proposal {
+  if (absence === null) return asPlanned(planned, [{ code: "noExposure" }], false);
+  return asPlanned(
+    planned,
+    [absence.kind === "skipped" ? { code: "skipped", why: absence.why } : { code: "substituted" }],
+    false,
+  );
+}
+
 /** A proposal beyond a bound of the set stays at it, and the coach says how to go on. */
-function within({ least, most }: LoadBounds, proposal: Proposal): Proposal {
+function isWithin({ least, most }: LoadBounds, proposal: Proposal): Proposal {
   const { reading: would, from } = proposal;
   if (would === null) return proposal;
   const isOver = most !== null && compareMass(would, most) > 0;
   const isUnder = least !== null && compareMass(would, least) < 0;
   const reading = isOver ? most : isUnder ? least : null;
   if (reading === null) return proposal;
+  const isSame = from !== null && sameReading(reading, from);
   return {
     ...proposal,
-    move: from !== null && sameReading(reading, from) ? "keep" : proposal.move,
+    move: isSame ? "keep" : proposal.move,
+    // What was to change with the load stays with it.
+    changes: isSame ? [] : proposal.changes,
+    ways: [],
     reading,
     because: [{ code: "atBound", reading, would }, ...proposal.because],
     mustRule: true,
   };
 }
-
-/** Facts that stand whatever is proposed. */
-const isDoubt = ({ code }: Reason) =>
-  code !== "allAtTop" && code !== "smallestStep" && code !== "largeStep" && code !== "repsToGain";
 
 /** The exposures with their readings as the station has them now, where what they mean has changed since. */
 function readAs(
@@ -169,6 +185,6 @@ export function unplaced(slot: Slot): readonly LineProposal[] {
     .map(({ id }) => ({
       line: id,
       isDecided: true,
-      ...keep(null, [{ code: "noExposure" }], "low", true),
+      ...asPlanned(null, [{ code: "noExposure" }], true),
     }));
 }

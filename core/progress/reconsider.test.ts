@@ -7,6 +7,7 @@ import { changedProposals, reconsidered, withTaken, type Ruled } from "./reconsi
 import {
   RACK,
   sampleId,
+  sampleNewId,
   samplePlan,
   sampleSet,
   sampleSlot,
@@ -31,9 +32,10 @@ const now = (top: Mass | null, backOff: Mass | null, isDecided = true): SlotProp
   station: STATION,
   lines: [proposed(0, top, isDecided), proposed(1, backOff, isDecided)],
   outcomes: [],
+  accepted: SLOT,
 });
 const ruled = (shown: Mass | null, chosen = shown): Ruled => ({
-  shown: { reading: shown },
+  shown: { reading: shown, changes: [] },
   chosen,
 });
 const changed = (slot: SlotProposal, top: Ruled | null, backOff: Ruled | null) =>
@@ -102,7 +104,12 @@ describe("the coach's word on it", () => {
       "Tired",
       true,
     );
-    const plan = withTaken(samplePlan(copy, other), word.ok ? word.value : [], CONTEXT);
+    const plan = withTaken(
+      samplePlan(copy, other),
+      word.ok ? word.value : [],
+      CONTEXT,
+      sampleNewId,
+    );
     expect(slotsOf(plan).map((slot) => slot.sets.map(({ load }) => load))).toEqual([
       [
         { kind: "absolute", reading: kg(105) },

@@ -1,13 +1,22 @@
-import { fail, ok, sameReading, type Id, type Mass, type Result } from "../kernel/index.ts";
+import {
+  contentKey,
+  fail,
+  ok,
+  sameReading,
+  type Id,
+  type Mass,
+  type NewId,
+  type Result,
+} from "../kernel/index.ts";
 import { mapSlots, type SessionPlan, type Slot } from "../plan/index.ts";
 import type { UnrollContext } from "../unroll/index.ts";
 import { accepted } from "./accept.ts";
 import type { LineOf, SlotProposal } from "./next-session.ts";
-import type { LineProposal } from "./proposal.ts";
+import type { LineProposal, ShownProposal } from "./proposal.ts";
 
 /** What a coach ruled on a line, as far as it matters for what was said later. */
 export interface Ruled {
-  readonly shown: { readonly reading: Mass | null };
+  readonly shown: Pick<ShownProposal, "reading" | "changes">;
   readonly chosen: Mass | null;
 }
 
@@ -26,16 +35,18 @@ export function changedProposals<R extends Ruled>(
   return proposals.flatMap(({ slot, lines }) =>
     lines.flatMap((now) => {
       const ruling = rulingOn(slot.id, now.line);
-      return !now.isDecided || ruling === null || isSame(ruling.shown.reading, now.reading)
+      return !now.isDecided || ruling === null || isSame(ruling.shown, now)
         ? []
         : [{ slot, ruling, now }];
     }),
   );
 }
 
-/** The same load, whether it was called a rise or not: nothing that was planned would differ. */
-function isSame(shown: Mass | null, now: Mass | null): boolean {
-  return shown === null || now === null ? shown === now : sameReading(shown, now);
+/** The same load and the same changes, whether it was called a rise or not: nothing that was planned would differ. */
+function isSame(shown: Ruled["shown"], now: Ruled["shown"]): boolean {
+  const [a, b] = [shown.reading, now.reading];
+  const isAlike = a === null || b === null ? a === b : sameReading(a, b);
+  return isAlike && contentKey(shown.changes) === contentKey(now.changes);
 }
 
 /** The coach's word on a changed proposal; `chosen` is what is planned from then on. */
@@ -75,13 +86,14 @@ export function withTaken(
   plan: SessionPlan,
   decided: readonly Reconsidered[],
   context: UnrollContext,
+  newId: NewId,
 ): SessionPlan {
   return mapSlots(plan, (slot) => {
     const chosen = decided.flatMap(({ takes, chosen: reading, change }) =>
       takes && change.slot.lineageId === slot.lineageId && reading !== null
-        ? [[change.now.line, reading] as const]
+        ? [[change.now.line, { reading, changes: change.now.changes }] as const]
         : [],
     );
-    return accepted(slot, new Map(chosen), context);
+    return accepted(slot, new Map(chosen), context, newId);
   });
 }

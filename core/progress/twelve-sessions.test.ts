@@ -4,9 +4,11 @@ import type { Loading } from "../gym/index.ts";
 import { isPreparatory, withLines, type PlannedSet, type Slot } from "../plan/index.ts";
 import { parseLine, writeLine } from "../plan/notation/index.ts";
 import { workOf, type ExposedSet, type Exposure } from "../log/index.ts";
-import { formatMove, formatReason } from "~/format/reasons.ts";
+import { formatStep } from "~/format/progression.ts";
+import { formatReason } from "~/format/reasons.ts";
 import {
   sampleUnrollContext,
+  sampleCircumstances,
   sampleExposed,
   sampleExposure,
   sampleNewId,
@@ -162,7 +164,7 @@ const SESSIONS: readonly Session[] = [
       [30, 10],
     ],
     byHand:
-      "Harder is less counterweight. Top: 80 − 20 are 60, 5 less is 8.3 %. Back-offs: 50, 5 less is 10 %, which is not above the limit.",
+      "Harder is less counterweight. Top: 80 − 20 are 60, 5 less is 8.3 %. Back-offs: 50, 5 less is 10 %. Neither is above a tenth, but with RIR 2 they leave about 5 of 8 and 6 of 10 reps, so the coach decides.",
     next: [[15], [25]],
     planned: "top 8 at 15 kg; back-off 2 x 10 at 25 kg",
   },
@@ -246,7 +248,7 @@ function trained(slot: Slot, { done, loading, then = loading }: Session): Exposu
   const work = slot.sets.filter(({ role }) => !isPreparatory(role));
   const sets = done.map(([load, reps], i): ExposedSet => {
     const set = work[i] as PlannedSet;
-    return sampleExposed(kg(load), reps, 2, { ...workOf(set), effortAsked: set.effort });
+    return sampleExposed(kg(load), reps, 2, { ...workOf(set, i), effortAsked: set.effort });
   });
   return sampleExposure(sets, { loading: then, planned: work.map(workOf) });
 }
@@ -255,22 +257,21 @@ describe("twelve sessions, worked by hand", () => {
   const told = SESSIONS.map((session) => {
     const slot = slotOf(session.line);
     const day = trained(slot, session);
-    const lines = proposeFor(slot, session.times === 2 ? [day, day] : [day], {
-      loading: session.loading,
-      bodyWeight: kg(80),
-      isHoldingSuccess: false,
-      parameters: [],
-    });
+    const lines = proposeFor(
+      slot,
+      session.times === 2 ? [day, day] : [day],
+      sampleCircumstances({ loading: session.loading, bodyWeight: kg(80) }),
+    );
     const context = sampleUnrollContext([sampleStation(session.loading)], {
       bodyWeight: kg(80),
       lastReading: () => day.sets[0]?.reading ?? null,
     });
     const chosen = new Map(
-      lines.flatMap(({ line, reading, isDecided }) =>
-        isDecided && reading !== null ? [[line, reading] as const] : [],
+      lines.flatMap(({ line, reading, changes, isDecided }) =>
+        isDecided ? [[line, { reading, changes }] as const] : [],
       ),
     );
-    const next = accepted(slot, chosen, context);
+    const next = accepted(slot, chosen, context, sampleNewId);
     return {
       session,
       lines,
@@ -289,7 +290,7 @@ describe("twelve sessions, worked by hand", () => {
   it("are recorded in docs/twelve-sessions.md", async () => {
     const parts = told.map(({ session, lines, planned }, i) => {
       const said = lines.map((line) => {
-        const move = line.isDecided ? formatMove(line) : "Follows";
+        const move = line.isDecided ? formatStep(line) : "Follows";
         const asks = line.mustRule ? " **The coach decides.**" : "";
         return `- ${move}: ${line.because.map(formatReason).join(" ")}${asks}`;
       });

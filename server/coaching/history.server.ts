@@ -1,19 +1,19 @@
 import type { Id } from "~/core/kernel/index.ts";
 import { trainedPlan, type History } from "~/core/log/index.ts";
-import { changesOf } from "../db/commands.server.ts";
+import { saidBeside } from "../db/commands.server.ts";
 import { stationVersions } from "../db/gyms.server.ts";
 import { performedIn } from "../db/performed.server.ts";
 import { endedSessionsOf } from "../db/session-logs.server.ts";
 import type { Scope } from "../db/scope.server.ts";
 
 /** How many sessions history looks back: enough for a stall and its run-up. */
-const SESSIONS = 16;
+const SESSIONS = 26;
 
 /** What history holds of a person; six queries however many sessions there are. Each session is as it was trained. */
 export async function historyOf(scope: Scope, person: Id<"person">): Promise<History> {
   const sessionLogs = await endedSessionsOf(scope, person, SESSIONS);
   const ids = sessionLogs.map((sessionLog) => sessionLog.id);
-  const [performed, changes] = await Promise.all([performedIn(scope, ids), changesOf(scope, ids)]);
+  const [performed, beside] = await Promise.all([performedIn(scope, ids), saidBeside(scope, ids)]);
   const versions = await stationVersions(
     scope,
     [...performed.values()].flatMap(({ contexts }) => contexts.map((c) => c.stationVersion)),
@@ -22,9 +22,10 @@ export async function historyOf(scope: Scope, person: Id<"person">): Promise<His
     ...sessionLog,
     document: trainedPlan(
       sessionLog.document,
-      changes.get(sessionLog.id) ?? [],
+      beside.get(sessionLog.id)?.changes ?? [],
       performed.get(sessionLog.id)?.loggedSets ?? [],
     ),
+    readiness: beside.get(sessionLog.id)?.readiness ?? null,
   }));
   return { sessions, performed, versions };
 }

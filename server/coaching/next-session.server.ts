@@ -1,5 +1,5 @@
-import { fail, ok, type Day, type Id, type Result } from "~/core/kernel/index.ts";
-import { keptPlan, seriesOf, upTo } from "~/core/log/index.ts";
+import { dayAt, fail, ok, type Day, type Id, type Result } from "~/core/kernel/index.ts";
+import { absencesIn, keptPlan, seriesOf, upTo } from "~/core/log/index.ts";
 import type { SessionPlan } from "~/core/plan/index.ts";
 import { bodyWeightOf } from "~/core/person/index.ts";
 import {
@@ -15,7 +15,7 @@ import {
 import { unrollContextOf, type UnrollContext } from "~/core/unroll/index.ts";
 import { newId } from "~/codec/new-id.ts";
 import { toBinary } from "../db/columns.server.ts";
-import { changesOf } from "../db/commands.server.ts";
+import { saidBeside } from "../db/commands.server.ts";
 import { listStations, type StoredStation } from "../db/gyms.server.ts";
 import { listMeasurements } from "../db/measurements.server.ts";
 import { catalogueFor } from "../db/movements.server.ts";
@@ -37,9 +37,9 @@ export interface Proposals {
 
 /** What Kravo proposes for every exercise of an ended session, at the stations as they are now. */
 export async function proposalsFor(scope: Scope, sessionLog: StoredSessionLog): Promise<Proposals> {
-  const [changes, history, stations, [brief], measurements, catalogue, { rules }] =
+  const [beside, history, stations, [brief], measurements, catalogue, { rules }] =
     await Promise.all([
-      changesOf(scope, [sessionLog.id]),
+      saidBeside(scope, [sessionLog.id]),
       historyOf(scope, sessionLog.personId),
       listStations(scope, sessionLog.gymId, "all"),
       briefHistory(scope, sessionLog.personId, 1),
@@ -53,10 +53,19 @@ export async function proposalsFor(scope: Scope, sessionLog: StoredSessionLog): 
   const context = unrollContextOf(stations, catalogue.find, known);
   const isHoldingSuccess = brief?.document.goal === "definition";
   // What was taken once stays out of the next session, and nothing is proposed for it.
-  const document = keptPlan(sessionLog.document, changes.get(sessionLog.id) ?? []);
+  const said = beside.get(sessionLog.id);
+  const document = keptPlan(sessionLog.document, said?.changes ?? []);
   const session = { id: sessionLog.id, document };
+  const circumstances = {
+    isHoldingSuccess,
+    strength: rules,
+    // There are no phases yet, so no week is light or a test.
+    weeks: null,
+    on: dayAt(sessionLog.settledAt ?? scope.now, "UTC"),
+    absences: absencesIn(said?.changes ?? [], said?.skips ?? new Map()),
+  };
   return {
-    slots: proposalsAfter(session, series, stations, context, isHoldingSuccess),
+    slots: proposalsAfter(session, series, stations, context, circumstances, newId),
     document,
     context,
   };
@@ -89,9 +98,9 @@ export async function planNext(
         slotId: slot.id,
         lineageId: slot.lineageId,
         line: proposal.line,
-        decision: decision.kind === "accept" ? "accepted" : "overruled",
-        chosen,
-        reason: decision.kind === "accept" ? "" : decision.reason.trim(),
+        decision: decision.kind === "overrule" ? "overruled" : "accepted",
+        chosen: chosen.reading,
+        reason: decision.kind === "overrule" ? decision.reason.trim() : "",
         logPosition: sessionLog.lastPosition,
       });
     }

@@ -8,6 +8,7 @@ import {
   type ReconsiderError,
 } from "~/core/progress/index.ts";
 import type { UnrollContext } from "~/core/unroll/index.ts";
+import { newId } from "~/codec/new-id.ts";
 import { toBinary } from "../db/columns.server.ts";
 import { getPlan, planFromSession, savePlan, type StoredPlan } from "../db/plans.server.ts";
 import { addRuling, rulingOn, rulingsOn, type Ruling } from "../db/rulings.server.ts";
@@ -73,7 +74,7 @@ export async function reconsider(
     const decided = read.value;
     if (since.open !== null && decided.some(({ takes }) => takes)) {
       const { id, revision, document } = since.open;
-      const taken = withTaken(document, decided, since.context);
+      const taken = withTaken(document, decided, since.context, newId);
       // Somebody edits it just now.
       if (!(await savePlan(trx, id, revision, since.open, taken)).ok)
         return fail({ code: "changedMeanwhile" });

@@ -3,11 +3,14 @@ import { type Id, fail, ok, type Result } from "~/core/kernel/index.ts";
 import {
   CHANGE_KINDS,
   changesIn,
+  checkInOf,
   commandBodyField,
   foldCommands,
   sendingOrder,
+  skipsIn,
   type SessionChange,
   type Command,
+  type CommandBody,
   type OrderedCommand,
 } from "~/core/log/index.ts";
 import { instantColumn, jsonColumn, storedJson } from "~/codec/rows.ts";
@@ -194,22 +197,35 @@ async function insertCommand(scope: Scope, command: Command, position: number): 
   });
 }
 
-/** What changed sessions while they were trained, by session log; one query however many they are. */
-export async function changesOf(
+/** What was said of a session besides its sets. */
+export interface SaidBeside {
+  /** What changed it while it was trained. */
+  readonly changes: readonly SessionChange[];
+  /** How ready the trainee came to it, out of five; null where nobody asked. */
+  readonly readiness: number | null;
+  /** Why exercises were skipped. */
+  readonly skips: ReadonlyMap<Id<"slot">, string>;
+}
+
+const BESIDE: readonly CommandBody["kind"][] = [...CHANGE_KINDS, "checkIn", "skip", "unskip"];
+
+/** What was said of sessions besides their sets, by session log; one query however many they are. */
+export async function saidBeside(
   scope: Scope,
   sessionLogIds: readonly Id<"sessionLog">[],
-): Promise<ReadonlyMap<Id<"sessionLog">, readonly SessionChange[]>> {
+): Promise<ReadonlyMap<Id<"sessionLog">, SaidBeside>> {
   const rows: Row[] = await scope
     .from("commands")
     .whereIn("run_id", sessionLogIds.map(toBinary))
-    .whereRaw(`json_value(body, '$.kind') in (${CHANGE_KINDS.map(() => "?").join()})`, CHANGE_KINDS)
+    .whereRaw(`json_value(body, '$.kind') in (${BESIDE.map(() => "?").join()})`, BESIDE)
     .orderBy("position");
   const said = readEach(scope, "log entry", rows, orderedCommandFrom);
   return new Map(
-    sessionLogIds.map((id) => [
-      id,
-      changesIn(foldCommands(said.filter(({ command }) => command.runId === id))),
-    ]),
+    sessionLogIds.map((id) => {
+      const log = foldCommands(said.filter(({ command }) => command.runId === id));
+      const readiness = checkInOf(log)?.readiness ?? null;
+      return [id, { changes: changesIn(log), readiness, skips: skipsIn(log) }];
+    }),
   );
 }
 

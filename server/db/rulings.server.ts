@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { type Id, type Mass, massField } from "~/core/kernel/index.ts";
-import type { Move, Proposal } from "~/core/progress/index.ts";
+import { changeField, type Proposal, type ShownProposal } from "~/core/progress/index.ts";
 import { jsonColumn } from "~/codec/rows.ts";
 import { newId } from "~/codec/new-id.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
@@ -17,7 +17,7 @@ export interface Ruling {
   readonly chosen: Mass | null;
   readonly reason: string;
   /** The proposal as it was shown, and the position up to which the log had been read for it. */
-  readonly shown: { readonly move: Move; readonly reading: Mass | null };
+  readonly shown: ShownProposal;
   readonly logPosition: number;
 }
 
@@ -48,7 +48,13 @@ export async function addRuling(
 }
 
 const shownColumn = jsonColumn(
-  z.object({ move: z.enum(["raise", "keep", "lower"]), reading: massField.nullable() }),
+  z.object({
+    move: z.enum(["raise", "keep", "lower", "asPlanned"]),
+    reading: massField.nullable(),
+    // Before there were other changes than of load, and for keeping from which load.
+    from: massField.nullable().default(null),
+    changes: z.array(changeField).readonly().default([]),
+  }),
 );
 
 /** The ruling on each of a session log's proposals: of several on one line the latest, which supersedes the others. */

@@ -26,7 +26,7 @@ import { ANYTHING, findMovements } from "~/core/coach/search/index.ts";
 import { assess, findingsOf, judge } from "~/core/coach/index.ts";
 import { planLoading, allLoads, type Loading, type Station } from "~/core/gym/index.ts";
 import { parseLine } from "~/core/plan/notation/index.ts";
-import { NOTATION } from "~/tests/samples/index.ts";
+import { NOTATION, sampleCircumstances } from "~/tests/samples/index.ts";
 import { exercise, judging, sessionOf } from "~/tests/arbitrary/session.ts";
 import { firstPlan } from "~/demo/first-plan.ts";
 import { STATIONS, TRAINEES, type StationKey } from "~/demo/studio.ts";
@@ -99,12 +99,7 @@ const rows: readonly (readonly [string, () => unknown, unknown])[] = [
   [
     "double progression, 12 sessions",
     () =>
-      proposeFor(slot, exposures, {
-        loading: rack,
-        bodyWeight: null,
-        isHoldingSuccess: false,
-        parameters: [],
-      }),
+      proposeFor(slot, exposures, sampleCircumstances({ loading: rack })),
     exposures,
   ],
   ["findings of 12 exercises", () => findingsOf(long), long.plan],

@@ -32,9 +32,11 @@ import {
   type Rir,
   type SessionPlan,
   USUAL_ROUNDING,
+  USUAL_PROGRESSION,
   type Slot,
 } from "~/core/plan/index.ts";
 import type { NotationContext } from "~/core/plan/notation/index.ts";
+import { USUAL_RULES, type SlotCircumstances } from "~/core/progress/index.ts";
 import { unrollContextOf, type UnrollContext } from "~/core/unroll/index.ts";
 import { findMovement } from "~/core/movement/catalogue/index.ts";
 import type { Loading, Station } from "~/core/gym/index.ts";
@@ -125,7 +127,7 @@ export function sampleSlot(sets: readonly PlannedSet[], over: Partial<Slot> = {}
     feltIn: [],
     sets,
     rounding: USUAL_ROUNDING,
-    progression: { kind: "doubleProgression" },
+    progression: USUAL_PROGRESSION,
     lines: [],
     optional: false,
     startsWith: null,
@@ -193,6 +195,15 @@ export function sampleExposed(
     limiter: null,
     reading,
     reps: reps === null ? null : count(reps),
+    measure: "reps",
+    amount: reps,
+    demand:
+      over.range === null
+        ? { least: null, most: null }
+        : { least: over.range?.min ?? 8, most: over.range?.max ?? 10 },
+    bySide: null,
+    bursts: [],
+    place: 0,
     rir,
     range: { min: count(8), max: count(10) },
     effortAsked: 2,
@@ -204,14 +215,16 @@ export function sampleExposure(
   sets: readonly ExposedSet[],
   over: Partial<Exposure> = {},
 ): Exposure {
+  const placed = sets.map((set, place) => ({ ...set, place }));
   return {
     sessionLogId: sampleId(600),
     day: sampleDay(),
     context: sampleContext(),
     loading: RACK,
-    sets,
-    planned: sets,
+    sets: placed,
+    planned: placed,
     pains: [],
+    readiness: null,
     ...over,
   };
 }
@@ -281,3 +294,19 @@ export const COUNTED_ONCE: VolumePolicy = {
     breather: 0,
   },
 };
+
+/** Where a line is judged: nothing is known but what is given. */
+export function sampleCircumstances(over: Partial<SlotCircumstances> = {}): SlotCircumstances {
+  return {
+    loading: RACK,
+    bodyWeight: null,
+    isHoldingSuccess: false,
+    parameters: [],
+    feltIn: [],
+    strength: USUAL_RULES,
+    weeks: null,
+    absence: null,
+    on: null,
+    ...over,
+  };
+}

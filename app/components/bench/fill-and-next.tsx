@@ -1,23 +1,40 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { SCHEMES, type ProgressionRule, type Scheme } from "~/core/plan/index.ts";
+import {
+  PROGRESSION_KINDS,
+  PROGRESSIONS,
+  ruleOfKind,
+  SCHEMES,
+  type ProgressionRule,
+  type RuleBeginning,
+  type Scheme,
+} from "~/core/plan/index.ts";
+import type { MassUnit } from "~/core/kernel/index.ts";
+import { PROGRESSION_FIELDS } from "~/format/fields.ts";
+import { PROGRESSION_NAMES } from "~/format/progression.ts";
 import { SCHEME_NAMES } from "~/format/training.ts";
 import { Select } from "../field.tsx";
 import { steady } from "../steady.ts";
+import { KindFields } from "./set-form/kind-fields.tsx";
 
 /** Sets filled by a scheme, and how the exercise moves on. */
 export const FillAndNext = steady(function FillAndNext({
   id,
   name,
   rule,
+  from,
+  unit,
   onFill,
   onRule,
 }: {
   readonly id: string;
   readonly name: string;
-  readonly rule: ProgressionRule["kind"];
+  readonly rule: ProgressionRule;
+  /** What another rule begins from. */
+  readonly from: RuleBeginning;
+  readonly unit: MassUnit;
   readonly onFill: (scheme: Scheme) => void;
-  readonly onRule: (rule: ProgressionRule["kind"]) => void;
+  readonly onRule: (change: (now: ProgressionRule) => ProgressionRule) => void;
 }) {
   return (
     <>
@@ -42,18 +59,29 @@ export const FillAndNext = steady(function FillAndNext({
         <Typography variant="overline" component="label" htmlFor={`${id}-rule`}>
           Next time
         </Typography>
-        <Box sx={{ width: 180 }}>
+        <Box sx={{ width: 210 }}>
           <Select
             id={`${id}-rule`}
-            value={rule}
-            onChange={(event) =>
-              onRule(event.target.value === "keepLoad" ? "keepLoad" : "doubleProgression")
-            }
+            value={rule.kind}
+            onChange={(event) => {
+              const kind = PROGRESSION_KINDS.find((known) => known === event.target.value);
+              if (kind !== undefined) onRule(() => ruleOfKind(kind, from));
+            }}
           >
-            <option value="doubleProgression">Double progression</option>
-            <option value="keepLoad">Keep the load</option>
+            {PROGRESSION_KINDS.map((kind) => (
+              <option key={kind} value={kind}>
+                {PROGRESSION_NAMES[kind]}
+              </option>
+            ))}
           </Select>
         </Box>
+        <KindFields
+          definition={PROGRESSIONS[rule.kind].definition}
+          names={PROGRESSION_FIELDS[rule.kind]}
+          value={rule}
+          place={{ unit }}
+          onChange={onRule}
+        />
       </Box>
     </>
   );

@@ -3,6 +3,8 @@ import { memo, useCallback } from "react";
 import type { NewId, Duration } from "~/core/kernel/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
 import {
+  beginningOf,
+  workSetsOf,
   duplicateSet,
   gearFromHere,
   filled,
@@ -189,9 +191,11 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
         <FillAndNext
           id={slot.id}
           name={name}
-          rule={slot.progression.kind}
+          rule={slot.progression}
+          from={beginningOf(workSetsOf(slot))}
+          unit={station?.loading.unit ?? "kg"}
           onFill={(scheme) => onChange((now) => filled(now, scheme, newId))}
-          onRule={(kind) => onChange((now) => ({ ...now, progression: { kind } }))}
+          onRule={(change) => onChange((now) => ({ ...now, progression: change(now.progression) }))}
         />
       </div>
       {movement === null || station === null ? null : (

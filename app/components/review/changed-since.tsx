@@ -2,12 +2,13 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Form, Link } from "react-router";
-import type { Id, Mass, Day } from "~/core/kernel/index.ts";
+import type { Id, Day } from "~/core/kernel/index.ts";
 import type { Slot } from "~/core/plan/index.ts";
-import type { LineProposal, Move } from "~/core/progress/index.ts";
+import type { LineProposal, ShownProposal } from "~/core/progress/index.ts";
 import { fieldOf } from "~/codec/decisions.ts";
 import { formatDay } from "~/format/numbers.ts";
-import { formatMove, formatReason } from "~/format/reasons.ts";
+import { formatStep } from "~/format/progression.ts";
+import { formatReason } from "~/format/reasons.ts";
 import { FieldErrors, Labelled, PlainInput } from "../field.tsx";
 import { Section, Tag } from "../page.tsx";
 
@@ -15,7 +16,7 @@ export interface ChangedSinceProps {
   readonly position: number;
   readonly changed: readonly {
     readonly slot: Slot;
-    readonly ruling: { readonly shown: { readonly move: Move; readonly reading: Mass | null } };
+    readonly ruling: { readonly shown: ShownProposal };
     readonly now: LineProposal;
   }[];
   readonly open: { readonly id: Id<"plan">; readonly title: string; readonly day: Day } | null;
@@ -65,7 +66,7 @@ export function ChangedSince({ position, changed, open, nameOf, errors }: Change
             <div>
               <Typography sx={{ fontWeight: 650 }}>{nameOf(slot, now.line)}</Typography>
               <Typography variant="figure" component="p" sx={{ fontSize: "1.5rem" }}>
-                {formatMove(ruling.shown)} → {formatMove(now)}
+                {formatStep(ruling.shown)} → {formatStep(now)}
               </Typography>
             </div>
             <Box component="ul" sx={{ m: 0, pl: 2.25 }}>

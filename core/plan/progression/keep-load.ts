@@ -1,6 +1,6 @@
 import { kind, type ValueOf } from "../../kernel/index.ts";
 
-/** The load stays as it is. */
+/** Everything stays as it is, and nobody is asked. */
 export const definition = kind("keepLoad", {});
 type KeepLoad = ValueOf<{ definition: typeof definition }>;
 

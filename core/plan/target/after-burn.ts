@@ -8,4 +8,4 @@ type AfterBurn = ValueOf<{ definition: typeof definition }>;
 
 export const begin = (): AfterBurn => ({ kind: "afterBurn", reps: count(10), likely: count(20) });
 export const asked = ({ reps, likely }: AfterBurn): Asked => exactly("reps", likely + reps);
-export { repeated } from "../target-asked.ts";
+export { demanded, repeated } from "../target-asked.ts";

@@ -1,6 +1,6 @@
 import { count, kind, seconds, type ValueOf } from "../../kernel/index.ts";
 import { pauseSeconds, repeats, workSeconds } from "../fields.ts";
-import { exactly, type Asked, type Repeats } from "../target-asked.ts";
+import { demanding, exactly, type Asked, type Demand, type Repeats } from "../target-asked.ts";
 
 /** Work and pause in turn. */
 export const definition = kind("intervals", {
@@ -18,3 +18,5 @@ export const begin = (): Intervals => ({
 });
 export const asked = ({ work }: Intervals): Asked => exactly("seconds", work);
 export const repeated = ({ rounds, pause }: Intervals): Repeats => ({ times: rounds, pause });
+/** All its work together. */
+export const demanded = ({ work, rounds }: Intervals): Demand => demanding(work * rounds);

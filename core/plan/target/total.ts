@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { count, kind, seconds, type ValueOf } from "../../kernel/index.ts";
 import { amount, pauseSeconds, repeats } from "../fields.ts";
-import { exactly, type Asked, type Repeats } from "../target-asked.ts";
+import { demanding, exactly, type Asked, type Demand, type Repeats } from "../target-asked.ts";
 
 /** A total over as many sets as it takes, with a pause between them. */
 export const definition = kind("total", {
@@ -22,3 +22,4 @@ export const begin = (): Total => ({
 export const asked = (target: Total): Asked =>
   exactly(target.of, Math.ceil(target.amount / Math.max(1, target.likelySets)));
 export const repeated = ({ likelySets, pause }: Total): Repeats => ({ times: likelySets, pause });
+export const demanded = ({ amount }: Total): Demand => demanding(amount);

@@ -13,4 +13,4 @@ export const begin = (reps: Count): UntilForm => ({
   likely: reps,
 });
 export const asked = ({ likely }: UntilForm): Asked => exactly("reps", likely);
-export { repeated } from "../target-asked.ts";
+export { demanded, repeated } from "../target-asked.ts";

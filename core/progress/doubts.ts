@@ -1,0 +1,113 @@
+import { compareMass, sameReading, type Mass } from "../kernel/index.ts";
+import type { SetUpParameter } from "../movement/index.ts";
+import { differences, verdictOf, type ExposedSet, type Exposure } from "../log/index.ts";
+import type { Reason } from "./proposal.ts";
+
+/** An amount that fell by this share or more in all, at one load, is no "gain reps". Source: our rule. */
+export const FALL = 0.2;
+
+/** What makes the last result unsure: how it compares with the one before, a fall, and what is unknown or missing. */
+export function doubtsAbout(
+  exposures: readonly [...Exposure[], Exposure],
+  series: readonly Exposure[],
+  reading: Mass | null,
+  parameters: readonly SetUpParameter[],
+): readonly Reason[] {
+  return [
+    ...fallOf(series, reading),
+    ...comparedWithBefore(exposures, parameters),
+    ...unknownsIn(exposures[exposures.length - 1] as Exposure),
+  ];
+}
+
+const ASKING: ReadonlySet<Reason["code"]> = new Set([
+  "notComparable",
+  "unknownReps",
+  "unknownReading",
+  "mixedLoads",
+  "fellBack",
+]);
+
+/** True where what is unsure about a result leaves it to the coach. */
+export function needsRuling(because: readonly Reason[]): boolean {
+  return because.some(({ code }) => ASKING.has(code));
+}
+
+/** Faults that were seen the last time and not the time before. */
+export function hasNewFault(because: readonly Reason[]): boolean {
+  return because.some(
+    (reason) =>
+      "differences" in reason &&
+      reason.differences.some((found) => found.aspect === "faults" && found.came.length > 0),
+  );
+}
+
+/** What the session before may say about the last one: nothing, everything, or one way only. */
+function comparedWithBefore(
+  exposures: readonly Exposure[],
+  parameters: readonly SetUpParameter[],
+): readonly Reason[] {
+  const [before, last] = [exposures.at(-2), exposures.at(-1)];
+  if (last === undefined) return [];
+  if (before === undefined) return [{ code: "firstExposure" }];
+  const found = differences(before, last, parameters);
+  const reading = last.sets[0]?.reading ?? null;
+  const [was, now] = totalsAt([before, last], reading);
+  const oneWay = { differences: found, before: was ?? null, now: now ?? null };
+  switch (verdictOf(found)) {
+    case "alike":
+      return [];
+    case "progressOnly":
+      return [{ code: "harderConditions", ...oneWay }];
+    case "regressionOnly":
+      return [{ code: "easierConditions", ...oneWay }];
+    case "notComparable":
+      return [{ code: "notComparable", differences: found }];
+  }
+}
+
+/** What was done in all at the load of the last session, against the comparable one before, where it fell far. */
+function fallOf(series: readonly Exposure[], reading: Mass | null): readonly Reason[] {
+  const [before, now] = totalsAt(series.slice(-2), reading);
+  if (before === undefined || now === undefined || reading === null) return [];
+  return now <= before * (1 - FALL) ? [{ code: "fellBack", before, now, reading }] : [];
+}
+
+/** The amounts in all of sessions that did as many sets, all at one load; empty where one of them did otherwise or is unknown. */
+function totalsAt(exposures: readonly Exposure[], reading: Mass | null): readonly number[] {
+  if (reading === null || new Set(exposures.map(({ sets }) => sets.length)).size > 1) return [];
+  const totals = exposures.flatMap((exposure) => amountAt(exposure, reading) ?? []);
+  return totals.length === exposures.length ? totals : [];
+}
+
+/** What was done in all in a session whose sets were all done at one load; null where they were not, or are unknown. */
+function amountAt({ sets }: Exposure, reading: Mass): number | null {
+  const isWhole = sets.every(
+    (s) => s.amount !== null && s.reading !== null && sameReading(s.reading, reading),
+  );
+  return isWhole ? sets.reduce((sum, s) => sum + (s.amount ?? 0), 0) : null;
+}
+
+function unknownsIn({ sets, planned }: Exposure): readonly Reason[] {
+  const counted = (is: (set: ExposedSet) => boolean) => sets.filter(is).length;
+  const unknownReps = counted((set) => set.amount === null);
+  const unknownEffort = counted((set) => set.rir === "unknown");
+  const readings = sets.flatMap((set) => (set.reading === null ? [] : [set.reading]));
+  const sorted = readings.toSorted(compareMass);
+  const [lightest, heaviest] = [sorted[0], sorted.at(-1)];
+  const unknownReading = sets.length - readings.length;
+  const reasons: (Reason | false)[] = [
+    sets.length < planned.length && {
+      code: "setsMissing",
+      done: sets.length,
+      planned: planned.length,
+    },
+    unknownReading > 0 && { code: "unknownReading", sets: unknownReading },
+    unknownReps > 0 && { code: "unknownReps", sets: unknownReps },
+    unknownEffort > 0 && { code: "unknownEffort", sets: unknownEffort },
+    lightest !== undefined &&
+      heaviest !== undefined &&
+      !sameReading(lightest, heaviest) && { code: "mixedLoads", lightest, heaviest },
+  ];
+  return reasons.filter((reason) => reason !== false);
+}

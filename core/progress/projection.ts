@@ -1,0 +1,165 @@
+import {
+  compareMass,
+  daysBetween,
+  fail,
+  ok,
+  ticksOf,
+  type Count,
+  type Mass,
+  type Result,
+} from "../kernel/index.ts";
+import { allLoads, harderBy, totalMoved, type MadeLoad } from "../gym/index.ts";
+import { repsLeft } from "../plan/index.ts";
+import type { Facts } from "./judged-line.ts";
+import { setIndex } from "./progress-index.ts";
+import { rateOf, stallOf, valuesOf } from "./rate.ts";
+import { gainIn, sessionsToGain, type Rate } from "./trend.ts";
+
+/** In how many sessions from the last one; null where it does not arrive within {@link FURTHEST}. */
+export interface Arrival {
+  readonly earliest: number | null;
+  readonly likely: number | null;
+  readonly latest: number | null;
+}
+
+/** When a load will be trained for what its line asks, at the client's own rate and in the steps that there are. */
+export interface Projection {
+  /** The load that was asked about, and the one that is made: the next that is no easier. */
+  readonly asked: Mass;
+  readonly reading: Mass;
+  readonly sessions: Arrival;
+  /** Days from one session to the next, as they came so far. */
+  readonly daysEach: number;
+  /** When it would arrive if every load could be made; null as above. */
+  readonly withoutSteps: number | null;
+  /** Steps from the last load to it. */
+  readonly steps: number;
+  readonly rate: Rate;
+}
+
+export type NoProjection =
+  /** It was done already. */
+  | { readonly code: "met" }
+  /** Heavier than anything that is made here. */
+  | { readonly code: "beyondStation"; readonly heaviest: Mass }
+  /** What is moved is unknown, or something else than repetitions is counted. */
+  | { readonly code: "cannotTell" }
+  /** Too few sessions that compare. */
+  | { readonly code: "tooFew"; readonly sessions: number }
+  | { readonly code: "stalled"; readonly sessions: number };
+
+/** Nothing is said of what lies further ahead, in sessions. Source: our rule, docs/progression.md § Projection. */
+export const FURTHEST = 104;
+/** Good days come, so a load is reached a little before the line of progress: so many scatters early. Source: test bed. */
+const GOOD_DAY = 0.9;
+/** And the day it comes varies by so many scatters either way. */
+const LUCK = 1.2;
+
+/**
+ * When a load will be trained for the least that its line asks, from the last session on. Each step is taken when
+ * the load before it has come to the top of the range; no session takes more than one.
+ */
+export function projected(facts: Facts, asked: Mass): Result<Projection, NoProjection> {
+  const { loading, reading, series } = facts;
+  const way = harderBy(loading);
+  const to = allLoads(loading).find((made) => way * compareMass(made.reading, asked) >= 0);
+  const heaviest = allLoads(loading).at(-1)?.reading ?? asked;
+  if (to === undefined) return fail({ code: "beyondStation", heaviest });
+  const values = valuesOf(facts);
+  const rate = rateOf(facts);
+  if (rate === null) return fail({ code: "tooFew", sessions: values.length });
+  const path = pathTo(facts, to);
+  const now = indexNeeded(facts, to.reading, "least");
+  if (reading === null || path === null || now === null) return fail({ code: "cannotTell" });
+  if (path.length === 0) return fail({ code: "met" });
+  const stall = stallOf(facts);
+  if (stall !== null) return fail({ code: "stalled", sessions: stall.sessions });
+  const plain = indexFor(facts, asked, "least");
+  const gates = path.map((made) => indexNeeded(facts, made.reading, "most") ?? 0);
+  const needed = Math.max(now, ...gates);
+  const arrival = (need: number, gain: number, luck: number) => {
+    const ahead = rate.noise * (GOOD_DAY + luck);
+    const sessions = sessionsToGain(need - rate.now - ahead, gain);
+    return sessions === null || sessions > FURTHEST ? null : Math.ceil(sessions) + 1;
+  };
+  const atLeast = (n: number | null) => (n === null ? null : Math.max(n, path.length));
+  return ok({
+    asked,
+    reading: to.reading,
+    sessions: {
+      earliest: atLeast(arrival(needed, rate.high, LUCK)),
+      likely: atLeast(arrival(needed, rate.likely, 0)),
+      latest: atLeast(arrival(needed, rate.low, -LUCK)),
+    },
+    daysEach: daysEach(series.map(({ day }) => daysBetween(series[0]?.day ?? day, day))),
+    withoutSteps: arrival(plain ?? now, rate.likely, 0),
+    steps: path.length,
+    rate,
+  });
+}
+
+/** The load that is likely to be trained after so many sessions; null where nothing can be said. */
+export function loadAfter(facts: Facts, sessions: number): Mass | null {
+  const rate = rateOf(facts);
+  if (rate === null || facts.reading === null || stallOf(facts) !== null) return facts.reading;
+  const way = harderBy(facts.loading);
+  const can = rate.now + rate.noise * GOOD_DAY + gainIn(Math.max(0, sessions - 1), rate.likely);
+  let reached = facts.reading;
+  let taken = 0;
+  for (const { reading } of allLoads(facts.loading)) {
+    if (way * compareMass(reading, reached) <= 0) continue;
+    const gate = indexNeeded(facts, reached, "most");
+    const least = indexNeeded(facts, reading, "least");
+    if (gate === null || least === null || Math.max(gate, least) > can || taken >= sessions) break;
+    reached = reading;
+    taken += 1;
+  }
+  return reached;
+}
+
+/** The loads whose range has to be topped on the way to a load: from the last one to the one before it. */
+function pathTo({ loading, reading }: Facts, to: MadeLoad): readonly MadeLoad[] | null {
+  if (reading === null) return null;
+  const way = harderBy(loading);
+  return allLoads(loading).filter(
+    (made) =>
+      way * compareMass(made.reading, reading) >= 0 &&
+      way * compareMass(made.reading, to.reading) < 0,
+  );
+}
+
+/** What the mean of the sets has to come to, so that the weakest of them reaches the end of the range. */
+function indexNeeded(facts: Facts, reading: Mass, end: "least" | "most"): number | null {
+  const own = indexFor(facts, reading, end);
+  return own === null ? null : own + weakerBy(facts);
+}
+
+/** The index of a set that comes to the end of the range at a load, with what is asked left. */
+function indexFor(facts: Facts, reading: Mass, end: "least" | "most"): number | null {
+  const [first] = facts.sets;
+  const reps: Count | number | null = first?.demand[end] ?? null;
+  if (first === undefined || reps === null || first.measure !== "reps") return null;
+  const total = totalMoved(facts.loading, reading, facts.bodyWeight) ?? reading;
+  if (ticksOf(total) <= 0) return null;
+  // One repetition less in reserve than asked still counts as reached.
+  const left = Math.max(0, (repsLeft(first.effortAsked) ?? 0) - 1);
+  return Math.log(ticksOf(total)) + Math.log(1 + (reps + left) / 30);
+}
+
+/** How much less the weakest set of a session shows than the mean of its sets, in the middle of the last sessions. */
+function weakerBy({ series, bodyWeight }: Facts): number {
+  const gaps = series.slice(-8).flatMap((exposure) => {
+    const all = exposure.sets.flatMap((set) => setIndex(set, exposure, bodyWeight) ?? []);
+    if (all.length === 0) return [];
+    return [all.reduce((sum, v) => sum + v, 0) / all.length - Math.min(...all)];
+  });
+  return gaps.toSorted((a, b) => a - b)[Math.floor(gaps.length / 2)] ?? 0;
+}
+
+/** Days from one session to the next, over the last dozen; a week where there is nothing to go by. */
+function daysEach(days: readonly number[]): number {
+  const own = days.slice(-12);
+  const [first, last] = [own[0], own.at(-1)];
+  if (first === undefined || last === undefined || own.length < 2 || last === first) return 7;
+  return (last - first) / (own.length - 1);
+}
