@@ -182,7 +182,7 @@ describe("reasons", () => {
     taperOn: { reps: 6, last: 3 },
     taperTest: {},
     taperLighter: { share: share(0.8) },
-    taperAgain: { effort: 2 },
+    taperAgain: {},
   };
 
   it("are sentences with every number that they rest on", () => {

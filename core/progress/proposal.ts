@@ -1,6 +1,6 @@
 import type { Fault, Id, Limiter, Mass, Region, Seconds, Share } from "../kernel/index.ts";
 import type { Difference } from "../log/index.ts";
-import type { Constraint, ExtensionKind, Measure, Rir } from "../plan/index.ts";
+import type { Constraint, ExtensionKind, Measure } from "../plan/index.ts";
 import type { Change } from "./change.ts";
 
 /** How the last session differs from the one before, with the reps in all of both where they are at one load. */
@@ -189,7 +189,7 @@ export type Reason =
   | { readonly code: "taperOn"; readonly reps: number; readonly last: number }
   | { readonly code: "taperTest" }
   | { readonly code: "taperLighter"; readonly share: Share }
-  | { readonly code: "taperAgain"; readonly effort: Rir };
+  | { readonly code: "taperAgain" };
 
 export type Move = "raise" | "keep" | "lower" | "asPlanned";
 export type Confidence = "high" | "medium" | "low";

@@ -98,8 +98,7 @@ const rows: readonly (readonly [string, () => unknown, unknown])[] = [
   ["fold of 40 commands", () => foldCommands(commands), commands],
   [
     "double progression, 12 sessions",
-    () =>
-      proposeFor(slot, exposures, sampleCircumstances({ loading: rack })),
+    () => proposeFor(slot, exposures, sampleCircumstances({ loading: rack })),
     exposures,
   ],
   ["findings of 12 exercises", () => findingsOf(long), long.plan],

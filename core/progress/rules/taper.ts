@@ -69,11 +69,10 @@ function again(facts: Facts, rule: RuleOf<"taper">, reading: Mass): Proposal {
     .findLast(({ planned }) => planned[0]?.range?.max === rule.max)?.sets[0]?.reading;
   const from = began ?? reading;
   const to = stepsFrom(facts.loading, from, rule.steps)?.reading ?? from;
-  const effort = facts.line.sets[0].effort;
   return {
     ...keep(
       reading,
-      [{ code: "taperAgain", effort }],
+      [{ code: "taperAgain" }],
       began === undefined ? "low" : "medium",
       began == null,
     ),
