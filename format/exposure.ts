@@ -6,15 +6,26 @@ import type {
   Exposure,
   SessionReview,
 } from "~/core/log/index.ts";
-import { sameReading } from "~/core/kernel/index.ts";
+import { massFromTicks, sameReading, ticks, type MassUnit } from "~/core/kernel/index.ts";
+import type { Gained } from "~/core/progress/index.ts";
+import type { Measure } from "~/core/plan/index.ts";
 import { formatMass, formatSets, formatShortDay, plural } from "./numbers.ts";
+import { sentence } from "./sentence.ts";
 import { formatRir, REGION_NAMES } from "./training.ts";
+
+const UNITS: Readonly<Record<Measure, string>> = {
+  reps: "",
+  seconds: " s",
+  steps: " steps",
+  metres: " m",
+};
 
 /** "100 kg × 12, 11, 10", or set by set where the loads differ; unknown reps are a question mark. */
 export function formatSetsDone(sets: readonly ExposedSet[]): string {
   const [first] = sets;
   if (first === undefined) return "no work set";
-  const reps = (set: ExposedSet) => (set.reps === null ? "?" : String(set.reps));
+  const reps = (set: ExposedSet) =>
+    set.amount === null ? "?" : `${set.amount}${UNITS[set.measure]}`;
   const load = (set: ExposedSet) => (set.reading === null ? "?" : formatMass(set.reading));
   const same = sets.every(
     (s) => s.reading !== null && first.reading !== null && sameReading(s.reading, first.reading),
@@ -29,6 +40,30 @@ export function formatExposure(exposure: Exposure): string {
   const last = exposure.sets.at(-1);
   const effort = last === undefined ? "" : ` · last set ${formatRir(last.rir)}`;
   return `${formatSetsDone(exposure.sets)}${effort} · ${formatShortDay(exposure.day)}`;
+}
+
+/** "Same load, +2 reps in all, RIR −1", "+2.5 kg"; what is unknown is left out. */
+export function formatGained({ loadTicks, amount, left }: Gained, unit: MassUnit): string {
+  const signed = (n: number, text: string) => `${n > 0 ? "+" : "−"}${text}`;
+  const load =
+    loadTicks === null
+      ? []
+      : loadTicks === 0
+        ? ["same load"]
+        : [
+            signed(
+              loadTicks,
+              formatMass(massFromTicks(ticks(Math.abs(loadTicks)), unit, "nearest")),
+            ),
+          ];
+  const reps =
+    amount === null
+      ? []
+      : amount === 0
+        ? ["same reps"]
+        : [signed(amount, `${plural(Math.abs(amount), "rep")} in all`)];
+  const effort = left === null || left === 0 ? [] : [`RIR ${signed(left, String(Math.abs(left)))}`];
+  return sentence([...load, ...reps, ...effort].join(", "));
 }
 
 const COUNTED: readonly (readonly [CountedField, string])[] = [

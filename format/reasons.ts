@@ -98,7 +98,7 @@ function oneWay(
 export function formatReason(reason: Reason): string {
   switch (reason.code) {
     case "allAtTop":
-      return `${reason.sets === 1 ? "The set" : `All ${reason.sets} sets`} at ${formatMass(reason.reading)} reached ${formatAmountOf(reason.top, reason.measure)}.`;
+      return `${allSets(reason.sets)} at ${formatMass(reason.reading)} reached ${formatAmountOf(reason.top, reason.measure)}.`;
     case "repsToGain":
       return `Weakest set ${formatAmountOf(reason.lowest, reason.measure)}, target ${formatAmountOf(reason.top, reason.measure)}: stay at ${formatMass(reason.reading)} until all sets reach ${formatAmountOf(reason.top, reason.measure)}.`;
     case "reachedInARow":
@@ -254,6 +254,7 @@ export function formatReason(reason: Reason): string {
   }
 }
 
+const allSets = (n: number) => (n === 1 ? "The set" : n === 2 ? "Both sets" : `All ${n} sets`);
 const ofLoadMoved = (share: number | null) =>
   share === null ? "an unknown share of the load moved" : `${formatShare(share)} of the load moved`;
 const timesRunning = (times: number) => (times > 1 ? `, ${times} sessions running` : "");

@@ -2,14 +2,22 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { fieldOf, type NamedLine } from "~/codec/decisions.ts";
-import type { Mass } from "~/core/kernel/index.ts";
-import type { Proposal, ShownProposal } from "~/core/progress/index.ts";
+import type { Mass, MassUnit } from "~/core/kernel/index.ts";
+import type { LineRecord, Proposal, ShownProposal } from "~/core/progress/index.ts";
 import { howToMake, nextEasier, nextHarder, type Station } from "~/core/gym/index.ts";
+import { formatExposure, formatGained } from "~/format/exposure.ts";
 import { formatAmount, formatMass } from "~/format/numbers.ts";
-import { formatChange, formatProposal, formatStep, formatWay } from "~/format/progression.ts";
-import { CONFIDENCE_NAMES, formatReason } from "~/format/reasons.ts";
+import {
+  formatChange,
+  formatProposal,
+  formatStep,
+  formatWay,
+  PROGRESSION_NAMES,
+} from "~/format/progression.ts";
+import { CONFIDENCE_NAMES, formatDifference, formatReason } from "~/format/reasons.ts";
 import { sentence } from "~/format/sentence.ts";
 import { formatRecipe } from "~/format/training.ts";
+import { Disclosure } from "./disclosure.tsx";
 import { FieldErrors, PlainInput } from "./field.tsx";
 import { Tag } from "./page.tsx";
 
@@ -24,6 +32,8 @@ interface ProposalRowProps {
   readonly heading: string;
   readonly station: Station | null;
   readonly proposal: Proposal;
+  /** What was done now and last time; null for a drop. */
+  readonly record: LineRecord | null;
   /** The loads that its drops come to. */
   readonly drops: readonly (Mass | null)[];
   readonly ruling: {
@@ -36,6 +46,81 @@ interface ProposalRowProps {
   readonly typed: Readonly<Record<string, string>> | null;
   readonly error: string | null;
   readonly isSettled: boolean;
+}
+
+/** Why: now against last time, the first reason, and on request the others, the rule and what is sure of it. */
+function Why({
+  proposal,
+  record,
+  unit,
+}: {
+  readonly proposal: Proposal;
+  readonly record: LineRecord | null;
+  readonly unit: MassUnit;
+}) {
+  const rule = record === null ? [] : [`Rule: ${PROGRESSION_NAMES[record.rule.kind]}.`];
+  const sure = `${sentence(CONFIDENCE_NAMES[proposal.confidence])}.`;
+  const told = [...proposal.because.map(formatReason), ...rule, sure];
+  const [first, ...others] = told;
+  const arranged = proposal.ways.filter(({ step }) => step === null).map(formatWay);
+  return (
+    <Box>
+      {record?.now == null ? null : (
+        <Box
+          component="dl"
+          sx={{
+            m: 0,
+            mb: 0.75,
+            display: "grid",
+            gridTemplateColumns: "auto 1fr",
+            columnGap: 1.25,
+            "& dt": { color: "text.secondary" },
+            "& dd": { m: 0, fontVariantNumeric: "tabular-nums" },
+          }}
+        >
+          <dt>Now</dt>
+          <dd>{formatExposure(record.now)}</dd>
+          <dt>Last</dt>
+          <dd>
+            {record.before === null
+              ? record.differences.length === 0
+                ? "first time here"
+                : `nothing that compares: ${record.differences.map(formatDifference).join(", ")}`
+              : formatExposure(record.before)}
+          </dd>
+          {record.gained === null ? null : (
+            <>
+              <dt>Since</dt>
+              <dd>{formatGained(record.gained, unit)}</dd>
+            </>
+          )}
+        </Box>
+      )}
+      {proposal.mustRule ? (
+        <Box component="ul" sx={{ m: 0, pl: 2.25 }}>
+          {told.map((text, i) => (
+            <li key={i}>{text}</li>
+          ))}
+        </Box>
+      ) : (
+        <>
+          <Typography>{first}</Typography>
+          <Disclosure summary="Why" dense>
+            <Box component="ul" sx={{ m: 0, pl: 2.25 }}>
+              {others.map((text, i) => (
+                <li key={i}>{text}</li>
+              ))}
+            </Box>
+          </Disclosure>
+        </>
+      )}
+      {arranged.length === 0 ? null : (
+        <Typography variant="body2" sx={{ mt: 0.5 }}>
+          Also: {arranged.join(" · ")}
+        </Typography>
+      )}
+    </Box>
+  );
 }
 
 /** What can be said to a proposal: yes, one of its other ways, or another load. */
@@ -68,9 +153,8 @@ export function ProposalFrame({
         gridTemplateColumns: { md: "minmax(0,1.1fr) minmax(0,2fr) minmax(0,1.2fr)" },
         columnGap: 3,
         rowGap: 1,
-        py: 1.75,
-        borderBottom: 1,
-        borderColor: "divider",
+        pt: 1.75,
+        pb: 0.75,
       }}
     >
       {children}
@@ -85,6 +169,7 @@ export function ProposalRow({
   heading,
   station,
   proposal,
+  record,
   drops,
   ruling,
   typed,
@@ -94,6 +179,7 @@ export function ProposalRow({
   const [choice, setChoice] = useState<string | null>(
     typed?.[fieldOf("choice", at)] ?? (proposal.mustRule ? null : "accept"),
   );
+  const isLong = choicesOf(proposal).length > 2;
   const made = station && proposal.reading && howToMake(station.loading, proposal.reading);
   return (
     <ProposalFrame name={name}>
@@ -125,19 +211,7 @@ export function ProposalRow({
           </Typography>
         )}
       </div>
-      <Box>
-        <Box component="ul" sx={{ m: 0, pl: 2.25 }}>
-          {proposal.because.map((reason, i) => (
-            <li key={i}>{formatReason(reason)}</li>
-          ))}
-        </Box>
-        <Typography variant="body2" sx={{ color: "text.secondary", mt: 0.5 }}>
-          {[
-            CONFIDENCE_NAMES[proposal.confidence],
-            ...proposal.ways.filter(({ step }) => step === null).map(formatWay),
-          ].join(" · ")}
-        </Typography>
-      </Box>
+      <Why proposal={proposal} record={record} unit={station?.loading.unit ?? "kg"} />
       <div>
         {isSettled ? (
           <RulingText ruling={ruling} />
@@ -147,13 +221,24 @@ export function ProposalRow({
             <Box
               role="radiogroup"
               aria-label={`Decision for ${name}`}
-              sx={{ display: "flex", columnGap: 2, minHeight: 36, flexWrap: "wrap" }}
+              sx={{
+                display: "flex",
+                columnGap: 2,
+                minHeight: 36,
+                flexDirection: isLong ? "column" : "row",
+              }}
             >
               {choicesOf(proposal).map(({ value, text }) => (
                 <Box
                   component="label"
                   key={value}
-                  sx={{ display: "flex", gap: 0.75, alignItems: "center", minHeight: 32 }}
+                  sx={{
+                    display: "flex",
+                    gap: 0.75,
+                    alignItems: "start",
+                    minHeight: 32,
+                    "& input": { flexShrink: 0, mt: "4px" },
+                  }}
                 >
                   <input
                     type="radio"

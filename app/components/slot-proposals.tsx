@@ -1,9 +1,10 @@
+import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import type { NamedLine } from "~/codec/decisions.ts";
 import type { Station } from "~/core/gym/index.ts";
 import type { Id, Mass } from "~/core/kernel/index.ts";
 import { isPreparatory, linesOf, type Slot } from "~/core/plan/index.ts";
-import type { LineProposal, Outcome, ShownProposal } from "~/core/progress/index.ts";
+import type { LineProposal, LineRecord, Outcome, ShownProposal } from "~/core/progress/index.ts";
 import { formatMass } from "~/format/numbers.ts";
 import { formatLine } from "~/format/prescription.ts";
 import { formatReason } from "~/format/reasons.ts";
@@ -39,7 +40,9 @@ export function SlotProposals({
   name,
   station,
   lines,
+  records,
   outcomes,
+  written,
   typed,
   problem,
   isSettled,
@@ -48,7 +51,10 @@ export function SlotProposals({
   readonly name: string;
   readonly station: Station | null;
   readonly lines: readonly RuledLine[];
+  readonly records: readonly LineRecord[];
   readonly outcomes: readonly Outcome[];
+  /** The exercise where everything is accepted, as it is written. */
+  readonly written: string;
   readonly typed: Readonly<Record<string, string>> | null;
   readonly problem: (NamedLine & { readonly text: string }) | null;
   readonly isSettled: boolean;
@@ -72,6 +78,7 @@ export function SlotProposals({
             heading={isOne ? name : text}
             station={station}
             proposal={now}
+            record={records.find(({ line }) => line === now.line) ?? null}
             drops={isSettled ? [] : drops}
             ruling={ruling}
             typed={typed}
@@ -89,6 +96,20 @@ export function SlotProposals({
           />
         );
       })}
+      {isSettled || lines.length === 0 ? null : (
+        <Typography
+          variant="body2"
+          component="p"
+          sx={{ py: 0.75, borderBottom: 1, borderColor: "divider" }}
+        >
+          <Box component="span" sx={{ color: "text.secondary" }}>
+            Planned if accepted:{" "}
+          </Box>
+          <Box component="span" sx={{ fontVariantNumeric: "tabular-nums" }}>
+            {written}
+          </Box>
+        </Typography>
+      )}
     </>
   );
 }

@@ -41,22 +41,32 @@ import { nameOfLine } from "../components/slot-proposals.tsx";
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const sessionLog = orNotFound(await getSessionLog(scope, idParam<"sessionLog">(params.runId)));
-  const [commands, { slots, context }, rulings, next, changed, authors, gym, approaches, briefs] =
-    await Promise.all([
-      commandsAfter(scope, sessionLog.id, 0),
-      proposalsFor(scope, sessionLog),
-      rulingsOn(scope, sessionLog.id),
-      planFromSession(scope, sessionLog.id),
-      changedSince(scope, sessionLog),
-      authorsOf(scope, sessionLog.id),
-      getGym(scope, sessionLog.gymId),
-      listApproaches(scope),
-      briefHistory(scope, sessionLog.personId, 1),
-    ]);
+  const [
+    commands,
+    { slots, context, written },
+    rulings,
+    next,
+    changed,
+    authors,
+    gym,
+    approaches,
+    briefs,
+  ] = await Promise.all([
+    commandsAfter(scope, sessionLog.id, 0),
+    proposalsFor(scope, sessionLog),
+    rulingsOn(scope, sessionLog.id),
+    planFromSession(scope, sessionLog.id),
+    changedSince(scope, sessionLog),
+    authorsOf(scope, sessionLog.id),
+    getGym(scope, sessionLog.gymId),
+    listApproaches(scope),
+    briefHistory(scope, sessionLog.personId, 1),
+  ]);
   const timeZone = gym?.timeZone ?? "UTC";
   const approach = approachAmong(approaches, briefs[0]?.document.approach ?? null);
   const proposals = slots.map(({ lines, ...slot }) => ({
     ...slot,
+    written: written.get(slot.slot.id) ?? "",
     lines: lines.map((now) => ({ now, ruling: rulingOn(rulings, slot.slot.id, now.line) })),
   }));
   const since = changed && {

@@ -6,6 +6,7 @@ export * from "./equation.ts";
 export * from "./estimate.ts";
 export * from "./strength-records.ts";
 export * from "./judged-line.ts";
+export * from "./line-record.ts";
 export * from "./load-for.ts";
 export * from "./projection.ts";
 export * from "./proposal.ts";

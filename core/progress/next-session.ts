@@ -9,10 +9,18 @@ import {
 } from "../kernel/index.ts";
 import { howToMake, type CannotBeMade, type Station } from "../gym/index.ts";
 import { lastKey, type Absence, type Series } from "../log/index.ts";
-import { copyPlan, mapSlots, slotsOf, type SessionPlan, type Slot } from "../plan/index.ts";
+import {
+  copyPlan,
+  linesOf,
+  mapSlots,
+  slotsOf,
+  type SessionPlan,
+  type Slot,
+} from "../plan/index.ts";
 import type { UnrollContext } from "../unroll/index.ts";
 import { accepted, outcomesOf, type Chosen, type ChosenStep, type Outcome } from "./accept.ts";
 import type { Weeks } from "./judged-line.ts";
+import { lineRecord, type LineRecord } from "./line-record.ts";
 import { proposeFor, unplaced } from "./propose.ts";
 import { takingWay, type LineProposal } from "./proposal.ts";
 import type { StrengthRules } from "./strength-rules.ts";
@@ -23,6 +31,8 @@ export interface SlotProposal<S extends Station = Station> {
   /** The station as it is now; null where it is gone. */
   readonly station: S | null;
   readonly lines: readonly LineProposal[];
+  /** What each line that is proposed for was done with, now and last time. */
+  readonly records: readonly LineRecord[];
   /** What its sets and drops come to where everything is accepted. */
   readonly outcomes: readonly Outcome[];
   /** The exercise where everything is accepted: what would be planned. */
@@ -61,19 +71,21 @@ export function proposalsAfter<S extends Station>(
       ({ sessionLogId, context: at }) => sessionLogId === session.id && at.slotId === slot.id,
     );
     const own = isTrained ? exposures : [];
-    const lines =
-      station === null
-        ? unplaced(slot)
-        : proposeFor(slot, own, {
-            ...known,
-            loading: station.loading,
-            bodyWeight: context.bodyWeight,
-            parameters: context.movement(slot.movement)?.setUp ?? [],
-            feltIn: slot.feltIn,
-            absence: known.absences.get(slot.id) ?? null,
-          });
+    const here = station && {
+      ...known,
+      loading: station.loading,
+      bodyWeight: context.bodyWeight,
+      parameters: context.movement(slot.movement)?.setUp ?? [],
+      feltIn: slot.feltIn,
+      absence: known.absences.get(slot.id) ?? null,
+    };
+    const lines = here === null ? unplaced(slot) : proposeFor(slot, own, here);
+    const records =
+      here === null
+        ? []
+        : linesOf(slot).map((line) => lineRecord(slot, line, own, here, session.id));
     const next = accepted(slot, proposedFor(lines), context, newId);
-    return { slot, station, lines, outcomes: outcomesOf(next, context), accepted: next };
+    return { slot, station, lines, records, outcomes: outcomesOf(next, context), accepted: next };
   });
 }
 

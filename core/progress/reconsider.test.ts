@@ -32,6 +32,7 @@ const now = (top: Mass | null, backOff: Mass | null, isDecided = true): SlotProp
   station: STATION,
   lines: [proposed(0, top, isDecided), proposed(1, backOff, isDecided)],
   outcomes: [],
+  records: [],
   accepted: SLOT,
 });
 const ruled = (shown: Mass | null, chosen = shown): Ruled => ({

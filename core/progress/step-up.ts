@@ -17,7 +17,7 @@ import { rateOf } from "./rate.ts";
 
 /** A step beyond this share of the load asks for a ruling. Source: our rule, docs/progression.md § Steps. */
 export const LARGE_STEP = 0.1;
-/** So many repetitions fewer than asked after a step are too few. Source: our rule, as above. */
+/** So many repetitions fewer than asked after a step are too few; after a large one none may be missing. Source: our rule, as above. */
 const TOO_FEW = 2;
 /** A step is worth a word where it is more than this share, and so many times what a session gained so far. */
 const NOTED_STEP = 0.05;
@@ -134,7 +134,7 @@ function jumpJudged(
   const isLarge = share !== null && share > LARGE_STEP;
   if (after !== null && least !== null) {
     const expected = Math.max(0, Math.round(after));
-    if (after < least - TOO_FEW) {
+    if (after < least - (isLarge ? 0 : TOO_FEW)) {
       const large = isLarge ? [largeStep(from, to, share)] : [];
       return { because: [...large, { code: "fewLeft", expected, least }], asks: true };
     }

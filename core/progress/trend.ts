@@ -42,7 +42,7 @@ const MOST_PROGRESS = 0.04;
 const LEAST_SESSIONS = 4;
 const LOOKED_AT = 26;
 /** How much better a stop has to account for the values, as a logarithm. */
-const THRESHOLD = 5;
+const THRESHOLD = 4.9;
 
 /** Gains from one to another, each a little more than the one before, and how usual each is, as logarithms. */
 function gainsFrom(least: number, most: number) {
@@ -180,6 +180,9 @@ export function stallIn(values: readonly number[]): Stall | null {
   });
   if (logOfSum(stops.map(({ log }) => log)) <= THRESHOLD) return null;
   const best = stops.reduce((a, b) => (b.log > a.log ? b : a));
+  // A session better than every one since the stop says that it goes on.
+  const last = own[n - 1] ?? 0;
+  if (own.slice(best.turn, -1).every((value) => value < last)) return null;
   const total = all(best.weights);
   const rate = best.weights.reduce((sum, { gain, log }) => sum + gain * Math.exp(log - total), 0);
   return { sessions: n - 1 - best.turn, rate: best.turn === 0 ? 0 : rate };

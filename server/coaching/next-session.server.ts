@@ -1,6 +1,16 @@
-import { dayAt, fail, ok, type Day, type Id, type Result } from "~/core/kernel/index.ts";
+import {
+  dayAt,
+  fail,
+  ok,
+  type Day,
+  type Id,
+  type MovementRef,
+  type Result,
+} from "~/core/kernel/index.ts";
 import { absencesIn, keptPlan, seriesOf, upTo } from "~/core/log/index.ts";
-import type { SessionPlan } from "~/core/plan/index.ts";
+import type { FindMovement } from "~/core/movement/index.ts";
+import { writeLine } from "~/core/plan/notation/index.ts";
+import { PLAIN_DEFAULTS, usualSide, type SessionPlan } from "~/core/plan/index.ts";
 import { bodyWeightOf } from "~/core/person/index.ts";
 import {
   decidedOf,
@@ -33,6 +43,8 @@ export interface Proposals {
   /** The session that the next one is a copy of: as it was planned, with what was swapped for good. */
   readonly document: SessionPlan;
   readonly context: UnrollContext;
+  /** Each exercise as it would be planned where everything is accepted, in the written line. */
+  readonly written: ReadonlyMap<Id<"slot">, string>;
 }
 
 /** What Kravo proposes for every exercise of an ended session, at the stations as they are now. */
@@ -64,11 +76,31 @@ export async function proposalsFor(scope: Scope, sessionLog: StoredSessionLog): 
     on: dayAt(sessionLog.settledAt ?? scope.now, "UTC"),
     absences: absencesIn(said?.changes ?? [], said?.skips ?? new Map()),
   };
-  return {
-    slots: proposalsAfter(session, series, stations, context, circumstances, newId),
-    document,
-    context,
-  };
+  const slots = proposalsAfter(session, series, stations, context, circumstances, newId);
+  return { slots, document, context, written: writtenOf(slots, catalogue.find) };
+}
+
+function writtenOf(slots: Proposals["slots"], find: FindMovement): ReadonlyMap<Id<"slot">, string> {
+  const exercises = slots.map(({ accepted }) => accepted.sets);
+  const { effort, rest } = PLAIN_DEFAULTS;
+  return new Map(
+    slots.map(({ slot, station, accepted }, own) => {
+      const movement = find(slot.movement);
+      const notation = {
+        unit: station?.loading.unit ?? "kg",
+        defaults: {
+          effort,
+          rest,
+          side: movement === null ? ({ kind: "both" } as const) : usualSide(movement, "left"),
+        },
+        exercises,
+        own,
+        nameOf: (ref: MovementRef) => find(ref)?.name ?? null,
+        movementNamed: () => null,
+      };
+      return [slot.id, writeLine(accepted.sets, notation)];
+    }),
+  );
 }
 
 export type PlanNextError =

@@ -12,7 +12,7 @@ import { SlotProposals } from "../slot-proposals.tsx";
 
 type Proposed = Pick<
   ComponentProps<typeof SlotProposals>,
-  "slot" | "station" | "lines" | "outcomes"
+  "slot" | "station" | "lines" | "records" | "outcomes" | "written"
 >;
 
 /** What is proposed for next time, line by line, and the button that plans it. */
@@ -90,6 +90,9 @@ export function NextTime({
             <Button type="submit" variant="contained" color="secondary">
               Plan next session
             </Button>
+            <Typography variant="body2" sx={{ color: "text.secondary", pb: 1 }}>
+              {acceptedText(proposals, waiting)}
+            </Typography>
             <FieldErrors
               id="plan-next-error"
               errors={problem !== null && problem.at === null ? [problem.text] : undefined}
@@ -103,3 +106,14 @@ export function NextTime({
 
 /** A week later is what most plans repeat in; any other day can be chosen. */
 const aWeekAfter = (day: Day) => addDays(day, 7);
+
+/** "2 need your decision; the other 4 are accepted unless you change them." */
+function acceptedText(proposals: readonly Proposed[], waiting: number): string {
+  const decided = proposals.flatMap(({ lines }) => lines).filter(({ now }) => now.isDecided).length;
+  const others = decided - waiting;
+  if (waiting === 0) return "All are accepted unless you change them.";
+  const first = waiting === 1 ? "1 needs your decision" : `${waiting} need your decision`;
+  return others === 0
+    ? `${first}.`
+    : `${first}; the other ${others === 1 ? "one is" : `${others} are`} accepted unless you change them.`;
+}
