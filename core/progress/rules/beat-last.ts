@@ -1,10 +1,11 @@
 import { assertNever, count, seconds, type Count } from "../../kernel/index.ts";
-import type { Target } from "../../plan/index.ts";
+import { demandOf, type Target } from "../../plan/index.ts";
 import type { Change } from "../change.ts";
-import { allReached, type Facts } from "../judged-line.ts";
+import { hasNewFault } from "../doubts.ts";
+import { allReached, hasLoads, type Facts } from "../judged-line.ts";
 import { notYet } from "../not-yet.ts";
 import { keep, type Proposal } from "../proposal.ts";
-import { stepUp } from "../step-up.ts";
+import { askMore, stepUp } from "../step-up.ts";
 import { heldBack, unjudged } from "../when-reached.ts";
 import type { RuleOf } from "./rule.ts";
 
@@ -15,28 +16,51 @@ export function next(facts: Facts, { by, from }: RuleOf<"beatLast">): Proposal {
   const { reading, sets, doubts, last } = facts;
   const beaten = sets.filter(({ amount, demand }) => (amount ?? 0) >= (demand.least ?? 0)).length;
   const because = [{ code: "setsBeaten", beaten, of: sets.length } as const];
-  if (allReached(facts, "most") && hasTop(facts)) {
-    const again = facts.line.sets.flatMap((set, i): readonly Change[] => {
-      const to = asking(set.target, from);
-      return to === null ? [] : [{ kind: "target", set: i, from: set.target, to }];
-    });
-    return heldBack(facts, because) ?? stepUp(facts, because, { changes: again });
-  }
-  const held = notYet(facts, "least", because);
-  if (facts.excuses.length > 0 || held.mustRule) return held;
-  const changes = sets.flatMap(({ place, amount }): readonly Change[] => {
+  const more = sets.flatMap(({ place, amount }): readonly Change[] => {
     const at = last.planned.findIndex((planned) => planned.place === place);
     const target = facts.line.sets[at]?.target;
     if (target === undefined || amount === null) return [];
-    const to = asking(target, Math.max(from, Math.round(amount) + by));
+    // A poor day asks for no less: what was written stands.
+    const to = asking(target, Math.max(demandOf(target).least ?? 0, Math.round(amount) + by));
     return to === null ? [] : [{ kind: "target", set: at, from: target, to }];
   });
-  return changes.length === 0
+  if (allReached(facts, "most") && hasTop(facts)) {
+    const again = facts.line.sets.flatMap((set, i): readonly Change[] => {
+      // Never more than now, where the load goes up.
+      const to = asking(set.target, Math.min(from, demandOf(set.target).least ?? from));
+      return to === null ? [] : [{ kind: "target", set: i, from: set.target, to }];
+    });
+    const held = heldBack(facts, because);
+    if (held === null && !hasLoads(facts.loading))
+      return askMore(facts, because, higherTops(facts, by));
+    const up = held ?? stepUp(facts, because, { changes: again });
+    if (up.move === "raise") return up;
+    return hasNewFault(doubts) ? up : { ...up, changes: more };
+  }
+  const held = notYet(facts, "least", because);
+  if (facts.excuses.length > 0 || held.mustRule) return held;
+  return more.length === 0
     ? notYet(facts, "most", because)
     : {
         ...keep(reading, [...because, ...doubts], doubts.length > 0 ? "medium" : "high", false),
-        changes,
+        changes: more,
       };
+}
+
+/** Where there is nothing to load the tops go up instead. */
+function higherTops({ line }: Facts, by: number): readonly Change[] {
+  return line.sets.flatMap(({ target }, i): readonly Change[] =>
+    target.kind === "reps" || target.kind === "repsUntil"
+      ? [
+          {
+            kind: "target",
+            set: i,
+            from: target,
+            to: { ...target, min: target.max, max: count(Math.min(1000, target.max + by)) },
+          },
+        ]
+      : [],
+  );
 }
 
 /** Without a top of a range there is no end at which more load comes. */

@@ -3,7 +3,7 @@ import { harderBy, nextEasier, nextHarder } from "../../gym/index.ts";
 import type { ExposedSet } from "../../log/index.ts";
 import type { Change } from "../change.ts";
 import { reached, type Facts } from "../judged-line.ts";
-import { isClearlyShort, notYet } from "../not-yet.ts";
+import { gaining, isClearlyShort, notYet } from "../not-yet.ts";
 import { keep, type Proposal, type Reason } from "../proposal.ts";
 import { stepUp } from "../step-up.ts";
 import { heldBack, unjudged, whenReached } from "../when-reached.ts";
@@ -29,7 +29,7 @@ function setBySet(facts: Facts): Proposal {
   const changes = facts.sets.flatMap((set) => changeOf(apart, set) ?? []);
   const way = harderBy(facts.loading);
   const ups = changes.filter((c) => way * compareMass(c.to, c.from) > 0);
-  if (changes.length === 0) return notYet(apart, "most");
+  if (changes.length === 0) return gaining(apart, stillShort(facts));
   const done: Reason = { code: "setsBeaten", beaten: ups.length, of: facts.sets.length };
   const held = ups.length === 0 ? null : heldBack(apart, [done]);
   if (held !== null) return held;
@@ -44,6 +44,12 @@ function setBySet(facts: Facts): Proposal {
     move: ups.length === 0 ? "lower" : "raise",
     changes,
   };
+}
+
+/** What each set that is not at the top is short of. */
+function stillShort({ sets }: Facts): readonly Reason[] {
+  const beaten = sets.filter((set) => reached(set, "most")).length;
+  return [{ code: "setsBeaten", beaten, of: sets.length }];
 }
 
 type LoadChange = Extract<Change, { readonly kind: "load" }>;

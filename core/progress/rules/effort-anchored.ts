@@ -73,10 +73,11 @@ function allowedBy({ sets, strength, isWhole }: Facts): Allowed | null {
   if (!isWhole) return null;
   const logs = sets.map(({ reps, rir, effortAsked, range }) => {
     const [left, asked] = [repsLeft(rir), repsLeft(effortAsked)];
-    if (reps === null || reps < 1 || left === null || asked === null || range === null) return null;
+    if (reps === null || left === null || asked === null || range === null) return null;
     const middle = (range.min + range.max) / 2;
-    const [did, wants] = [reps + left, middle + asked];
-    if (did > MOST_REPS || wants > MOST_REPS) return null;
+    // Beyond what an estimate holds for, at least as much was possible as at its end.
+    const [did, wants] = [reps === 0 ? 1 : Math.min(MOST_REPS, reps + left), middle + asked];
+    if (wants > MOST_REPS) return null;
     const over = (n: number) => maximumOverLoad(strength.equation, n);
     return { log: Math.log(over(did) / over(wants)), reps: middle, left: asked };
   });

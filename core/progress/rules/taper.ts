@@ -23,7 +23,7 @@ export function next(facts: Facts, rule: RuleOf<"taper">): Proposal {
     const asked = target.kind === "reps" ? target.min : rule.max;
     const to = stepsFrom(facts.loading, reading, rule.steps);
     if (asked <= rule.min) {
-      const test: Target = { kind: "limit", atLeast: rule.min, likely: rule.min };
+      const test: Target = { kind: "limit", atLeast: count(asked), likely: count(asked) };
       return stepUp(facts, [...because, { code: "taperTest" }], {
         to,
         changes: [targetTo(target, test), ...setsTo(line.sets.length, 1)],
