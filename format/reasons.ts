@@ -244,7 +244,7 @@ export function formatReason(reason: Reason): string {
     case "taperOn":
       return `Taper: ${plural(reason.reps, "rep")} next, down to ${reason.last}, with more load.`;
     case "taperTest":
-      return "Taper: the test is next, one set as far as it goes.";
+      return "Taper: the test is next, one set with as many reps as come at the RIR asked.";
     case "taperLighter":
       return `After the test a lighter session, ${formatShare(reason.share)} of it.`;
     case "taperAgain":
