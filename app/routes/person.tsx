@@ -39,11 +39,12 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
     listGyms(scope),
     catalogueFor(scope),
   ]);
-  const series = [...seriesOf(history).values()].flatMap((exposures) => {
+  const series = [...seriesOf(history)].flatMap(([key, exposures]) => {
     const context = exposures.at(-1)?.context;
     if (context === undefined) return [];
     return [
       {
+        key,
         movement: catalogue.find(context.movement)?.name ?? context.movement,
         station: history.versions.get(context.stationVersion)?.name ?? "",
         exposures: exposures.slice(-6),
@@ -133,6 +134,9 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
             <Button component={Link} to={`/people/${person.id}/strength`} size="small">
               Loads by reps
             </Button>
+            <Button component={Link} to={`/people/${person.id}/when`} size="small">
+              Project a load
+            </Button>
             <Button component={Link} to={`/people/${person.id}/brief`} size="small">
               Open the brief
             </Button>
@@ -164,7 +168,9 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
             {series.map((line) => (
               <tr key={`${line.movement} ${line.station}`}>
                 <th scope="row">
-                  {line.movement}
+                  <Link to={`/people/${person.id}/when?at=${encodeURIComponent(line.key)}`}>
+                    {line.movement}
+                  </Link>
                   <Typography variant="body2" sx={{ color: "text.secondary" }}>
                     {line.station}
                   </Typography>

@@ -1,6 +1,6 @@
 import type { Id, Instant } from "../kernel/index.ts";
 import type { Station } from "../gym/index.ts";
-import { slotsOf, type SessionPlan } from "../plan/index.ts";
+import { slotsOf, type SessionPlan, type Slot } from "../plan/index.ts";
 import { exposureOf } from "./expose.ts";
 import { lastKey, type ExposedSession, type Exposure } from "./exposure.ts";
 import type { Performed } from "./fold.ts";
@@ -41,6 +41,19 @@ export function seriesOf({ sessions, performed, versions }: History): Series {
     }
   }
   return series;
+}
+
+/** Each exercise at its equipment as it was planned the last time it was trained, by {@link lastKey}. */
+export function lastSlots({ sessions, performed }: History): ReadonlyMap<string, Slot> {
+  const slots = new Map<string, Slot>();
+  for (const session of sessions) {
+    const trained = new Set(performed.get(session.id)?.contexts.map(({ slotId }) => slotId));
+    for (const slot of slotsOf(session.document)) {
+      const key = lastKey(slot.movement, slot.station);
+      if (trained.has(slot.id) && !slots.has(key)) slots.set(key, slot);
+    }
+  }
+  return slots;
 }
 
 /** History as it stood when a session began: what came before it, and not the session itself. */

@@ -20,6 +20,12 @@ export function ruleOf(slot: Pick<Slot, "lines" | "progression">, line: Id<"line
   return slot.lines.find(({ id }) => id === line)?.rule ?? slot.progression;
 }
 
+/** The exercise with a rule of its own for a line; null lets the line go by the rule of the exercise again. */
+export function withRule(slot: Slot, line: Id<"line">, rule: ProgressionRule | null): Slot {
+  const others = slot.lines.filter(({ id }) => id !== line);
+  return { ...slot, lines: rule === null ? others : [...others, { id: line, rule }] };
+}
+
 /** The lines of an exercise, in the order of their first sets. */
 export function linesOf(slot: Pick<Slot, "sets" | "lines" | "progression">): readonly Line[] {
   const ids = [...new Set(slot.sets.map((set) => set.line))];

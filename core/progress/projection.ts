@@ -74,7 +74,7 @@ export function projected(facts: Facts, asked: Mass): Result<Projection, NoProje
   if (path.length === 0) return fail({ code: "met" });
   const stall = stallOf(facts);
   if (stall !== null) return fail({ code: "stalled", sessions: stall.sessions });
-  const plain = indexFor(facts, asked, "least");
+  const plain = indexNeeded(facts, asked, "least");
   const gates = path.map((made) => indexNeeded(facts, made.reading, "most") ?? 0);
   const needed = Math.max(now, ...gates);
   const arrival = (need: number, gain: number, luck: number) => {

@@ -50,6 +50,7 @@ const EXPECTED: Readonly<Record<string, "hidden" | "own" | "open">> = {
   "routes/brief": "hidden",
   "routes/approaches": "own",
   "routes/strength": "hidden",
+  "routes/when": "hidden",
   "routes/strength-rules": "own",
   "routes/templates": "own",
   "routes/template": "hidden",

@@ -1,21 +1,16 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import {
-  PROGRESSION_KINDS,
-  PROGRESSIONS,
-  ruleOfKind,
   SCHEMES,
   type ProgressionRule,
   type RuleBeginning,
   type Scheme,
 } from "~/core/plan/index.ts";
 import type { MassUnit } from "~/core/kernel/index.ts";
-import { PROGRESSION_FIELDS } from "~/format/fields.ts";
-import { PROGRESSION_NAMES } from "~/format/progression.ts";
 import { SCHEME_NAMES } from "~/format/training.ts";
 import { Select } from "../field.tsx";
 import { steady } from "../steady.ts";
-import { KindFields } from "./set-form/kind-fields.tsx";
+import { RuleFields } from "./rule-fields.tsx";
 
 /** Sets filled by a scheme, and how the exercise moves on. */
 export const FillAndNext = steady(function FillAndNext({
@@ -55,32 +50,17 @@ export const FillAndNext = steady(function FillAndNext({
           ))}
         </Select>
       </Box>
-      <Box sx={{ display: "flex", alignItems: "center", gap: 0.75 }}>
+      <Box sx={{ display: "flex", alignItems: "end", flexWrap: "wrap", gap: 0.75 }}>
         <Typography variant="overline" component="label" htmlFor={`${id}-rule`}>
           Next time
         </Typography>
-        <Box sx={{ width: 210 }}>
-          <Select
-            id={`${id}-rule`}
-            value={rule.kind}
-            onChange={(event) => {
-              const kind = PROGRESSION_KINDS.find((known) => known === event.target.value);
-              if (kind !== undefined) onRule(() => ruleOfKind(kind, from));
-            }}
-          >
-            {PROGRESSION_KINDS.map((kind) => (
-              <option key={kind} value={kind}>
-                {PROGRESSION_NAMES[kind]}
-              </option>
-            ))}
-          </Select>
-        </Box>
-        <KindFields
-          definition={PROGRESSIONS[rule.kind].definition}
-          names={PROGRESSION_FIELDS[rule.kind]}
-          value={rule}
-          place={{ unit }}
-          onChange={onRule}
+        <RuleFields
+          id={`${id}-rule`}
+          rule={rule}
+          fallback={null}
+          from={from}
+          unit={unit}
+          onRule={(change) => onRule((now) => change(now) ?? now)}
         />
       </Box>
     </>

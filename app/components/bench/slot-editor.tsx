@@ -17,6 +17,7 @@ import type { PlanIssue, SetStep } from "~/core/unroll/index.ts";
 import type { Station } from "~/core/gym/index.ts";
 import { formatMinutes } from "~/format/numbers.ts";
 import { readingMeaning } from "~/format/station.ts";
+import { LineRules } from "./line-rules.tsx";
 import { LoadingPlanPanel } from "./loading-plan-panel.tsx";
 import { RampButton } from "./ramp-button.tsx";
 import { SetRow } from "./set-row.tsx";
@@ -198,6 +199,7 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
           onRule={(change) => onChange((now) => ({ ...now, progression: change(now.progression) }))}
         />
       </div>
+      <LineRules slot={slot} name={name} unit={station?.loading.unit ?? "kg"} onChange={onChange} />
       {movement === null || station === null ? null : (
         <LoadingPlanPanel
           name={name}

@@ -1,0 +1,59 @@
+import { addDays, type Day } from "~/core/kernel/index.ts";
+import type { NoProjection, Projection } from "~/core/progress/index.ts";
+import { formatDay, formatMass, formatShare, plural } from "./numbers.ts";
+
+/** The day of so many sessions from the last one, at the pace so far. */
+const dayOf = (last: Day, sessions: number, daysEach: number) =>
+  addDays(last, Math.round(sessions * daysEach));
+const weeksOf = (sessions: number, daysEach: number) =>
+  Math.max(1, Math.round((sessions * daysEach) / 7));
+
+/** "Around 14 February 2027, week 9" */
+export function formatArrival({ sessions, daysEach }: Projection, last: Day): string {
+  const { likely } = sessions;
+  return likely === null
+    ? "Not within two years"
+    : `Around ${formatDay(dayOf(last, likely, daysEach))}, in ${plural(weeksOf(likely, daysEach), "week")}`;
+}
+
+/** What an answer rests on, a sentence each. */
+export function formatArrivalBecause(projection: Projection, last: Day): readonly string[] {
+  const { sessions, daysEach, withoutSteps, steps, rate, asked, reading } = projection;
+  const { earliest, likely, latest } = sessions;
+  const range =
+    earliest === null
+      ? "Four times out of five it takes longer than that."
+      : latest === null
+        ? `Not before ${formatDay(dayOf(last, earliest, daysEach))}; how late is open.`
+        : `Four times out of five between ${formatDay(dayOf(last, earliest, daysEach))} and ${formatDay(dayOf(last, latest, daysEach))}.`;
+  const isMade = asked.thousandths === reading.thousandths;
+  const isSlower = likely !== null && withoutSteps !== null && likely > withoutSteps;
+  return [
+    range,
+    `The rate so far: about ${formatShare(rate.likely)} a session (${formatShare(rate.low)} to ${formatShare(rate.high)}), from ${plural(rate.sessions, "session")} that compare, one every ${plural(Math.round(daysEach), "day")}.`,
+    ...(isMade
+      ? []
+      : [
+          `${formatMass(asked)} is not made here; ${formatMass(reading)} is the next load that is.`,
+        ]),
+    isSlower
+      ? `${plural(steps, "step")} to go: each load has to come to the top of its range first. In steps of any size it would be week ${weeksOf(withoutSteps, daysEach)}, not week ${weeksOf(likely, daysEach)}.`
+      : `${plural(steps, "step")} to go, at most one a session.`,
+  ];
+}
+
+/** Why nothing is said of when a load will be trained, and what to do. */
+export function formatNoProjection(why: NoProjection): string {
+  switch (why.code) {
+    case "met":
+      return "That load was trained already.";
+    case "beyondStation":
+      return `${formatMass(why.heaviest)} is the heaviest load available here. Ask about that, or about other equipment.`;
+    case "cannotTell":
+      return "This can be worked out for exercises counted in reps only.";
+    case "tooFew":
+      return `${plural(why.sessions, "session")} that compare say nothing of a rate yet; four are needed.`;
+    case "stalled":
+      return `No progress in the last ${plural(why.sessions, "session")}: at this rate it does not arrive. The review of the last session offers ways on.`;
+  }
+}

@@ -1,0 +1,94 @@
+import {
+  addDays,
+  daysBetween,
+  type Day,
+  type Id,
+  type Mass,
+  type Result,
+} from "~/core/kernel/index.ts";
+import { lastKey, lastSlots, seriesOf, type Exposure } from "~/core/log/index.ts";
+import { bodyWeightOf } from "~/core/person/index.ts";
+import { linesOf, workSetsOf, type Slot } from "~/core/plan/index.ts";
+import {
+  factsOn,
+  loadAfter,
+  projected,
+  type NoProjection,
+  type Projection,
+} from "~/core/progress/index.ts";
+import { briefHistory } from "../db/briefs.server.ts";
+import { listStations, studioDay, type StoredStation } from "../db/gyms.server.ts";
+import { listMeasurements } from "../db/measurements.server.ts";
+import { catalogueFor } from "../db/movements.server.ts";
+import { strengthRules } from "../db/strength-rules.server.ts";
+import type { Scope } from "../db/scope.server.ts";
+import { historyOf } from "./history.server.ts";
+
+/** An exercise at its equipment that can be asked about, with the last that was done of it. */
+export interface Askable {
+  readonly key: string;
+  readonly slot: Slot;
+  readonly station: StoredStation;
+  readonly last: Exposure;
+}
+
+/** When a load will be trained for what its exercise asks, and what is likely by some weeks. */
+export interface When {
+  readonly answer: Result<Projection, NoProjection>;
+  readonly last: Day;
+  /** The load that is likely by days to come. */
+  readonly ahead: readonly { readonly day: Day; readonly reading: Mass }[];
+}
+
+/** What a person's exercises can be asked, those trained last first. */
+export async function whenFor(scope: Scope, person: Id<"person">) {
+  const [history, stations, measurements, [brief], catalogue, { rules }, today] = await Promise.all(
+    [
+      historyOf(scope, person),
+      listStations(scope, undefined, "all"),
+      listMeasurements(scope, person),
+      briefHistory(scope, person, 1),
+      catalogueFor(scope),
+      strengthRules(scope),
+      studioDay(scope),
+    ],
+  );
+  const series = seriesOf(history);
+  const bodyWeight = bodyWeightOf(measurements, today);
+  const askable = [...lastSlots(history)].flatMap(([key, slot]): readonly Askable[] => {
+    const station = stations.find(({ id }) => id === slot.station);
+    const last = series.get(key)?.at(-1);
+    return station === undefined || last === undefined ? [] : [{ key, slot, station, last }];
+  });
+  /** The line of the heaviest, or first, work sets is asked about. */
+  const ask = ({ slot, station }: Askable, reading: Mass, by: Day | null): When | null => {
+    const [first] = workSetsOf(slot);
+    const line = linesOf(slot).find(({ id }) => id === first?.line);
+    const exposures = series.get(lastKey(slot.movement, slot.station)) ?? [];
+    const facts =
+      line &&
+      factsOn(slot, line, exposures, {
+        loading: station.loading,
+        bodyWeight,
+        isHoldingSuccess: brief?.document.goal === "definition",
+        parameters: catalogue.find(slot.movement)?.setUp ?? [],
+        feltIn: slot.feltIn,
+        strength: rules,
+        weeks: null,
+      });
+    if (!facts) return null;
+    const answer = projected(facts, reading);
+    const last = facts.last.day;
+    const daysEach = answer.ok ? answer.value.daysEach : 7;
+    const days = [28, 56, 84].map((n) => addDays(last, n));
+    const ahead = [...new Set(by === null || by <= last ? days : [...days, by])]
+      .sort()
+      .flatMap((on) => {
+        const sessions = Math.floor(daysBetween(last, on) / daysEach);
+        const likely = loadAfter(facts, sessions);
+        return likely === null ? [] : [{ day: on, reading: likely }];
+      });
+    return { answer, last, ahead: answer.ok ? ahead : [] };
+  };
+  return { askable, ask };
+}
