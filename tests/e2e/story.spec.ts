@@ -76,9 +76,9 @@ test("a coach plans, trains, reads why, and plans the next session", async ({
 
   // Read why, and decide.
   await expect(page.getByText("Raise to 62.5 kg")).toBeVisible();
-  await expect(
-    page.getByText("3 work sets at 60 kg reached the top of the range, 8 reps."),
-  ).toBeVisible();
+  await expect(page.getByText("All 3 sets at 60 kg reached 8 reps.")).toBeVisible();
+  await expect(page.getByText(/2 x 6-8 at 62\.5 kg; 6-8 at 62\.5 kg then drop/)).toBeVisible();
+  await page.getByText("Why", { exact: true }).click();
   await expect(
     page.getByText("The next load available from 60 kg is 62.5 kg", {
       exact: false,

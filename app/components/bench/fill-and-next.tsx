@@ -10,6 +10,7 @@ import type { MassUnit } from "~/core/kernel/index.ts";
 import { SCHEME_NAMES } from "~/format/training.ts";
 import { Select } from "../field.tsx";
 import { steady } from "../steady.ts";
+import type { ReportInvalid } from "./typed-cell.tsx";
 import { RuleFields } from "./rule-fields.tsx";
 
 /** Sets filled by a scheme, and how the exercise moves on. */
@@ -19,6 +20,7 @@ export const FillAndNext = steady(function FillAndNext({
   rule,
   from,
   unit,
+  onInvalid,
   onFill,
   onRule,
 }: {
@@ -28,6 +30,7 @@ export const FillAndNext = steady(function FillAndNext({
   /** What another rule begins from. */
   readonly from: RuleBeginning;
   readonly unit: MassUnit;
+  readonly onInvalid: ReportInvalid;
   readonly onFill: (scheme: Scheme) => void;
   readonly onRule: (change: (now: ProgressionRule) => ProgressionRule) => void;
 }) {
@@ -56,6 +59,8 @@ export const FillAndNext = steady(function FillAndNext({
         </Typography>
         <RuleFields
           id={`${id}-rule`}
+          of={`next time for ${name}`}
+          onInvalid={onInvalid}
           rule={rule}
           fallback={null}
           from={from}

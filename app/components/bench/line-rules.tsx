@@ -5,6 +5,7 @@ import { beginningOf, isPreparatory, linesOf, withRule, type Slot } from "~/core
 import { formatLine } from "~/format/prescription.ts";
 import { PROGRESSION_NAMES } from "~/format/progression.ts";
 import { Disclosure } from "../disclosure.tsx";
+import type { ReportInvalid } from "./typed-cell.tsx";
 import { RuleFields } from "./rule-fields.tsx";
 
 /** A rule of its own for each line of an exercise that has several: the top set by RIR, the back-offs by reps. */
@@ -12,11 +13,13 @@ export function LineRules({
   slot,
   name,
   unit,
+  onInvalid,
   onChange,
 }: {
   readonly slot: Slot;
   readonly name: string;
   readonly unit: MassUnit;
+  readonly onInvalid: ReportInvalid;
   readonly onChange: (change: (now: Slot) => Slot) => void;
 }) {
   const lines = linesOf(slot).filter(({ sets: [first] }) => !isPreparatory(first.role));
@@ -35,6 +38,8 @@ export function LineRules({
           <Typography sx={{ minWidth: 220, alignSelf: "center" }}>{formatLine(sets)}</Typography>
           <RuleFields
             id={`${id}-rule`}
+            of={`next time for ${name}, ${formatLine(sets)}`}
+            onInvalid={onInvalid}
             label={`Next time for ${name}, ${formatLine(sets)}`}
             rule={slot.lines.find((line) => line.id === id)?.rule ?? null}
             fallback={`As the exercise: ${PROGRESSION_NAMES[slot.progression.kind].toLowerCase()}`}

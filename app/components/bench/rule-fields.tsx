@@ -1,4 +1,5 @@
 import Box from "@mui/material/Box";
+import { useMemo } from "react";
 import {
   PROGRESSION_KINDS,
   PROGRESSIONS,
@@ -10,12 +11,16 @@ import type { MassUnit } from "~/core/kernel/index.ts";
 import { PROGRESSION_FIELDS } from "~/format/fields.ts";
 import { PROGRESSION_NAMES } from "~/format/progression.ts";
 import { Select } from "../field.tsx";
+import type { ReportInvalid } from "./typed-cell.tsx";
+import { FormPlaceContext } from "./set-form/form-fields.tsx";
 import { KindFields } from "./set-form/kind-fields.tsx";
 
 /** A way to progress with its parameters; where there is one to fall back on, that can be chosen too. */
 export function RuleFields({
   id,
+  of,
   label,
+  onInvalid,
   rule,
   fallback,
   from,
@@ -23,6 +28,9 @@ export function RuleFields({
   onRule,
 }: {
   readonly id: string;
+  /** What its fields are of: "next time for back squat". */
+  readonly of: string;
+  readonly onInvalid: ReportInvalid;
   /** The name of the choice, where no label stands beside it. */
   readonly label?: string;
   /** Null where it goes by the fallback. */
@@ -34,8 +42,9 @@ export function RuleFields({
   readonly unit: MassUnit;
   readonly onRule: (change: (now: ProgressionRule | null) => ProgressionRule | null) => void;
 }) {
+  const place = useMemo(() => ({ of, onInvalid }), [of, onInvalid]);
   return (
-    <>
+    <FormPlaceContext value={place}>
       <Box sx={{ width: 210 }}>
         <Select
           id={id}
@@ -63,6 +72,6 @@ export function RuleFields({
           onChange={(change) => onRule((now) => (now === null ? now : change(now)))}
         />
       )}
-    </>
+    </FormPlaceContext>
   );
 }

@@ -195,11 +195,18 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
           rule={slot.progression}
           from={beginningOf(workSetsOf(slot))}
           unit={station?.loading.unit ?? "kg"}
+          onInvalid={onInvalid}
           onFill={(scheme) => onChange((now) => filled(now, scheme, newId))}
           onRule={(change) => onChange((now) => ({ ...now, progression: change(now.progression) }))}
         />
       </div>
-      <LineRules slot={slot} name={name} unit={station?.loading.unit ?? "kg"} onChange={onChange} />
+      <LineRules
+        slot={slot}
+        name={name}
+        unit={station?.loading.unit ?? "kg"}
+        onInvalid={onInvalid}
+        onChange={onChange}
+      />
       {movement === null || station === null ? null : (
         <LoadingPlanPanel
           name={name}

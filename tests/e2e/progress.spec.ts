@@ -1,0 +1,60 @@
+import { expect, logSet, openBench, test } from "./kravo.ts";
+
+test("a rule is chosen with its parameters, and what it changes is what is planned", async ({
+  watched: page,
+}) => {
+  await openBench(page, "Ada Rule");
+  const rule = page.getByLabel("Next time", { exact: true });
+  await rule.selectOption("addSets");
+  await expect(page.getByLabel("Sets from, next time for Back squat")).toHaveValue("3");
+  await page.getByLabel("Sets from, next time for Back squat").fill("0");
+  await page.getByLabel("Sets from, next time for Back squat").blur();
+  await expect(
+    page.getByText("Expected a whole number from 1 to 20.", { exact: true }),
+  ).toBeVisible();
+  await page.getByLabel("Sets from, next time for Back squat").fill("2");
+  await page.getByLabel("To, next time for Back squat").fill("4");
+  await page.getByLabel("To, next time for Back squat").blur();
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByText(/saved, revision/i)).toBeVisible();
+  await page.reload();
+  await expect(rule).toHaveValue("addSets");
+  await expect(page.getByLabel("Sets from, next time for Back squat")).toHaveValue("2");
+
+  await page.getByRole("button", { name: "Start training" }).click();
+  for (let set = 0; set < 3; set += 1) await logSet(page, 12, 2);
+  await page.getByRole("button", { name: "End now" }).click();
+  await expect(page.getByText("Stay at 60 kg")).toBeVisible();
+  await expect(page.getByText("4 sets, was 3", { exact: true })).toBeVisible();
+  await expect(page.getByText("first time here")).toBeVisible();
+  await expect(page.getByText(/^4 x .* at 60 kg/)).toBeVisible();
+  await page.getByRole("button", { name: "Plan next session" }).click();
+  await expect(page.getByLabel("Load of set 4, kg")).toHaveValue("60");
+  await expect(page.getByLabel("Load of set 5, kg")).toBeHidden();
+  await page.goBack();
+  await expect(page.getByText("Accepted: Stay at 60 kg; 4 sets, was 3.")).toBeVisible();
+});
+
+test("when a load will come is asked of an exercise, and says what is missing", async ({
+  watched: page,
+}) => {
+  await openBench(page, "Ada When");
+  await page.getByRole("button", { name: "Start training" }).click();
+  for (let set = 0; set < 3; set += 1) await logSet(page, 10, 2);
+  await page.getByRole("button", { name: "End now" }).click();
+  await expect(page.getByRole("heading", { name: "Next time" })).toBeVisible();
+  await page
+    .getByRole("navigation", { name: "Index" })
+    .getByRole("link", { name: "People" })
+    .click();
+  await page.getByRole("link", { name: "Ada When" }).first().click();
+  await page.getByRole("link", { name: "Project a load" }).click();
+  await page.getByLabel("Load, kg").fill("a lot");
+  await page.getByRole("button", { name: "Ask" }).click();
+  await expect(page.getByText("“a lot” is no load.", { exact: false })).toBeVisible();
+  await page.getByLabel("Load, kg").fill("100");
+  await page.getByRole("button", { name: "Ask" }).click();
+  await expect(
+    page.getByText("1 session that compare say nothing of a rate yet", { exact: false }),
+  ).toBeVisible();
+});
