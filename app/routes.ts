@@ -12,6 +12,7 @@ export default [
     route("people/:personId/brief", "routes/brief.tsx"),
     route("people/:personId/strength", "routes/strength.tsx"),
     route("people/:personId/when", "routes/when.tsx"),
+    route("people/:personId/comparing", "routes/comparing.tsx"),
     route("gyms", "routes/gyms.tsx"),
     route("gyms/:gymId", "routes/gym.tsx"),
     route("gyms/:gymId/stations/new", "routes/station-new.tsx"),

@@ -45,6 +45,7 @@ export function projectionReport(athletes: number, seed: number): ProjectionRepo
         bodyWeight: null,
         isHoldingSuccess: false,
         parameters: [],
+        comparing: [],
         feltIn: [],
         strength: USUAL_RULES,
         weeks: null,

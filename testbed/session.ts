@@ -167,6 +167,7 @@ export function train(course: Course): readonly Week[] {
       bodyWeight: null,
       isHoldingSuccess: false,
       parameters: [],
+      comparing: [],
       feltIn: [],
       strength: USUAL_RULES,
       weeks: course.weekOf?.(week) ?? null,

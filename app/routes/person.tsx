@@ -1,4 +1,4 @@
-import { bestsOf, seriesOf } from "~/core/log/index.ts";
+import { bestsOf, comparingFor, seriesOf } from "~/core/log/index.ts";
 import { parseWithZod } from "@conform-to/zod/v4";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -16,6 +16,7 @@ import { historyOf } from "~/server/coaching/history.server.ts";
 import { listApproaches } from "~/server/db/approaches.server.ts";
 import { currentBrief } from "~/server/db/briefs.server.ts";
 import { listGyms } from "~/server/db/gyms.server.ts";
+import { comparingOf } from "~/server/db/comparing.server.ts";
 import { catalogueFor } from "~/server/db/movements.server.ts";
 import { changePerson, erasePerson, getPerson } from "~/server/db/people.server.ts";
 import { listPlansOf } from "~/server/db/plans.server.ts";
@@ -31,13 +32,14 @@ import { PlanLink, SessionTag } from "../components/plan-entry.tsx";
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const person = orNotFound(await getPerson(scope, idParam<"person">(params.personId)));
-  const [plans, history, brief, approaches, gyms, catalogue] = await Promise.all([
+  const [plans, history, brief, approaches, gyms, catalogue, said] = await Promise.all([
     listPlansOf(scope, person.id, 8),
     historyOf(scope, person.id),
     currentBrief(scope, person),
     listApproaches(scope),
     listGyms(scope),
     catalogueFor(scope),
+    comparingOf(scope, person.id),
   ]);
   const series = [...seriesOf(history)].flatMap(([key, exposures]) => {
     const context = exposures.at(-1)?.context;
@@ -48,7 +50,11 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
         movement: catalogue.find(context.movement)?.name ?? context.movement,
         station: history.versions.get(context.stationVersion)?.name ?? "",
         exposures: exposures.slice(-6),
-        bests: bestsOf(exposures, catalogue.find(context.movement)?.setUp).slice(0, 4),
+        bests: bestsOf(
+          exposures,
+          catalogue.find(context.movement)?.setUp,
+          comparingFor(said, context.movement, context.station),
+        ).slice(0, 4),
       },
     ];
   });
@@ -136,6 +142,9 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
             </Button>
             <Button component={Link} to={`/people/${person.id}/when`} size="small">
               Project a load
+            </Button>
+            <Button component={Link} to={`/people/${person.id}/comparing`} size="small">
+              Comparing
             </Button>
             <Button component={Link} to={`/people/${person.id}/brief`} size="small">
               Open the brief

@@ -27,6 +27,7 @@ export type IdOf =
   | "movement"
   | "measurement"
   | "dismissal"
+  | "comparing"
   | "template";
 
 /** A UUID in lower-case text form, branded by what it names. */

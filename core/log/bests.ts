@@ -1,7 +1,9 @@
 import { harderBy } from "../gym/index.ts";
 import { compareMass, type Count, type Day, type Id, type Mass } from "../kernel/index.ts";
 import type { SetUpParameter } from "../movement/index.ts";
-import { differences, verdictOf, type ContextAspect } from "./comparison.ts";
+import type { Comparing } from "./comparing.ts";
+import { differences, verdictOf } from "./comparison.ts";
+import type { ContextAspect } from "./difference.ts";
 import type { ExposedSet, Exposure } from "./exposure.ts";
 import type { LogContext } from "./logged-set.ts";
 
@@ -47,13 +49,14 @@ const VERSION: readonly ContextAspect[] = [
 export function bestsOf(
   exposures: readonly Exposure[],
   parameters: readonly SetUpParameter[] = [],
+  said: readonly Comparing[] = [],
 ): readonly Best[] {
   const last = exposures.at(-1);
   if (last === undefined) return [];
   const way = harderBy(last.loading);
   const sets = exposures
     .filter((exposure) => {
-      const found = differences(exposure, last, parameters);
+      const found = differences(exposure, last, parameters, said);
       const verdict = verdictOf(found.filter(({ aspect }) => VERSION.includes(aspect)));
       // What was done in a harder version stands for this one as well.
       return verdict === "alike" || verdict === "regressionOnly";

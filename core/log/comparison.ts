@@ -5,59 +5,16 @@ import {
   seconds,
   ticksOf,
   type Fault,
-  type Id,
   type Mass,
-  type MovementRef,
   type Seconds,
 } from "../kernel/index.ts";
 import { compareChoices, type SetUpParameter } from "../movement/index.ts";
 import { sameTempo, TEMPO_PHASES, type RepRange, type Tempo } from "../plan/index.ts";
 import type { Helper } from "./command.ts";
+import { isOverruled, type Comparing } from "./comparing.ts";
+import type { Difference, Direction, WornGear } from "./difference.ts";
 import type { ExposedSet } from "./exposure.ts";
 import type { LogContext } from "./logged-set.ts";
-
-/** Whether the later session had it harder, easier, or just otherwise in one respect. */
-export type Direction = "harder" | "easier" | "other";
-
-/** A piece of gear with the 1-based set that it was used from. */
-export type WornGear = NonNullable<LogContext["gear"]>[number];
-
-/** One respect in which two performed exercises differ, with both values. */
-export type Difference = { readonly direction: Direction } & (
-  | { readonly aspect: "movement"; readonly from: MovementRef; readonly to: MovementRef }
-  | { readonly aspect: "station"; readonly from: Id<"station">; readonly to: Id<"station"> }
-  /** The same station, whose readings mean something else now. */
-  | { readonly aspect: "loading" }
-  | {
-      readonly aspect: "setUp";
-      readonly name: string;
-      readonly from: string;
-      readonly to: string;
-    }
-  | { readonly aspect: "range"; readonly from: RepRange; readonly to: RepRange }
-  | { readonly aspect: "tempo"; readonly from: Tempo; readonly to: Tempo }
-  /** As taken where both are known, else as planned. */
-  | { readonly aspect: "rest"; readonly from: Seconds; readonly to: Seconds }
-  /** Hard sets before it in the session. */
-  | { readonly aspect: "order"; readonly from: number; readonly to: number }
-  | {
-      readonly aspect: "gear";
-      readonly from: readonly WornGear[];
-      readonly to: readonly WornGear[];
-    }
-  | { readonly aspect: "helper"; readonly from: Helper; readonly to: Helper }
-  /** Where the body is moved with the load. */
-  | { readonly aspect: "bodyWeight"; readonly from: Mass; readonly to: Mass }
-  /** Faults that were seen the later time only, and the earlier time only. */
-  | {
-      readonly aspect: "faults";
-      readonly came: readonly Fault[];
-      readonly went: readonly Fault[];
-    }
-  /** Seconds that holds were really held, over all sets. */
-  | { readonly aspect: "held"; readonly from: Seconds; readonly to: Seconds }
-);
-export type ContextAspect = Difference["aspect"];
 
 /** A context with how its station was loaded, which decides whether readings mean the same, and the sets done in it. */
 export interface ComparedContext {
@@ -80,12 +37,22 @@ const SUPPORTS: readonly string[] = ["belt", "straps", "knee sleeves", "knee wra
 /**
  * How the later exercise differs from the earlier one, each respect with both values. Empty: like with like. What
  * one side does not know is no difference. `parameters` are those of the exercise, of which some have an order of
- * what is harder. Source: PRACTICE.md §8.
+ * what is harder; what a coach `said` does not matter is left out. Source: PRACTICE.md §8.
  */
 export function differences(
   earlier: ComparedContext,
   later: ComparedContext,
   parameters: readonly SetUpParameter[] = [],
+  said: readonly Comparing[] = [],
+): readonly Difference[] {
+  const found = allDifferences(earlier, later, parameters);
+  return said.length === 0 ? found : found.filter((difference) => !isOverruled(difference, said));
+}
+
+function allDifferences(
+  earlier: ComparedContext,
+  later: ComparedContext,
+  parameters: readonly SetUpParameter[],
 ): readonly Difference[] {
   const [a, b] = [earlier.context, later.context];
   const station: readonly Difference[] =

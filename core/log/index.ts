@@ -1,7 +1,9 @@
 /** What was really done: commands, sets, contexts, and how sessions compare. */
 export * from "./bests.ts";
 export * from "./command.ts";
+export * from "./comparing.ts";
 export * from "./comparison.ts";
+export * from "./difference.ts";
 export * from "./conditions.ts";
 export * from "./corrected-set.ts";
 export * from "./corrections.ts";

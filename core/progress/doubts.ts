@@ -1,21 +1,33 @@
 import { compareMass, sameReading, type Mass } from "../kernel/index.ts";
 import type { SetUpParameter } from "../movement/index.ts";
-import { differences, verdictOf, type ExposedSet, type Exposure } from "../log/index.ts";
+import {
+  differences,
+  verdictOf,
+  type Comparing,
+  type ExposedSet,
+  type Exposure,
+} from "../log/index.ts";
 import type { Reason } from "./proposal.ts";
 
 /** An amount that fell by this share or more in all, at one load, is no "gain reps". Source: our rule. */
 export const FALL = 0.2;
+
+/** What comparing has to know of an exercise. */
+interface Known {
+  readonly parameters: readonly SetUpParameter[];
+  readonly comparing: readonly Comparing[];
+}
 
 /** What makes the last result unsure: how it compares with the one before, a fall, and what is unknown or missing. */
 export function doubtsAbout(
   exposures: readonly [...Exposure[], Exposure],
   series: readonly Exposure[],
   reading: Mass | null,
-  parameters: readonly SetUpParameter[],
+  known: Known,
 ): readonly Reason[] {
   return [
     ...fallOf(series, reading),
-    ...comparedWithBefore(exposures, parameters),
+    ...comparedWithBefore(exposures, known),
     ...unknownsIn(exposures[exposures.length - 1] as Exposure),
   ];
 }
@@ -45,12 +57,12 @@ export function hasNewFault(because: readonly Reason[]): boolean {
 /** What the session before may say about the last one: nothing, everything, or one way only. */
 function comparedWithBefore(
   exposures: readonly Exposure[],
-  parameters: readonly SetUpParameter[],
+  { parameters, comparing }: Known,
 ): readonly Reason[] {
   const [before, last] = [exposures.at(-2), exposures.at(-1)];
   if (last === undefined) return [];
   if (before === undefined) return [{ code: "firstExposure" }];
-  const found = differences(before, last, parameters);
+  const found = differences(before, last, parameters, comparing);
   const reading = last.sets[0]?.reading ?? null;
   const [was, now] = totalsAt([before, last], reading);
   const oneWay = { differences: found, before: was ?? null, now: now ?? null };

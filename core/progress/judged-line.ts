@@ -10,7 +10,13 @@ import {
 import { allLoads, harderBy, type Loading } from "../gym/index.ts";
 import type { SetUpParameter } from "../movement/index.ts";
 import type { Line } from "../plan/index.ts";
-import { differences, verdictOf, type ExposedSet, type Exposure } from "../log/index.ts";
+import {
+  differences,
+  verdictOf,
+  type Comparing,
+  type ExposedSet,
+  type Exposure,
+} from "../log/index.ts";
 import { doubtsAbout } from "./doubts.ts";
 import type { Reason } from "./proposal.ts";
 import type { StrengthRules } from "./strength-rules.ts";
@@ -37,6 +43,8 @@ export interface Circumstances {
   readonly isHoldingSuccess: boolean;
   /** What is set up on the exercise, of which some may have an order of what is harder. */
   readonly parameters: readonly SetUpParameter[];
+  /** What the coach said does not matter when its sessions are compared. */
+  readonly comparing: readonly Comparing[];
   /** Where the exercise should be felt. */
   readonly feltIn: readonly Region[];
   readonly strength: StrengthRules;
@@ -136,7 +144,7 @@ function isWholeOf(
 
 /** What the exposures of a line say. */
 export function factsOf(line: JudgedLine): Facts {
-  const { loading, parameters } = line;
+  const { loading, parameters, comparing } = line;
   const last = readingsOn(lastOf(line.exposures), loading);
   const exposures = [
     ...line.exposures.slice(0, -1).map((exposure) => readingsOn(exposure, loading)),
@@ -144,7 +152,9 @@ export function factsOf(line: JudgedLine): Facts {
   ] as const;
   const reading = hardestReading(last.sets, loading);
   const sets = last.sets.filter(hasDemand);
-  const series = exposures.filter((e) => verdictOf(differences(e, last, parameters)) === "alike");
+  const series = exposures.filter(
+    (e) => verdictOf(differences(e, last, parameters, comparing)) === "alike",
+  );
   return {
     ...line,
     exposures,
@@ -154,7 +164,7 @@ export function factsOf(line: JudgedLine): Facts {
     sets,
     isWhole: reading !== null && sets.length > 0 && isWholeOf(last, sets, reading),
     excuses: excusesOf(exposures, line.weeks),
-    doubts: doubtsAbout(exposures, series, reading, parameters),
+    doubts: doubtsAbout(exposures, series, reading, line),
   };
 }
 

@@ -44,17 +44,18 @@ export function lineRecord(
   const facts = factsOn(slot, line, exposures, known);
   const none = { line: line.id, rule: line.rule, before: null, differences: [], gained: null };
   if (facts?.last.sessionLogId !== session) return { ...none, now: null };
-  const { last, exposures: own, parameters } = facts;
+  const { last, exposures: own, parameters, comparing } = facts;
   const earlier = own.slice(0, -1);
   const before =
-    earlier.findLast((e) => verdictOf(differences(e, last, parameters)) !== "notComparable") ??
-    null;
+    earlier.findLast(
+      (e) => verdictOf(differences(e, last, parameters, comparing)) !== "notComparable",
+    ) ?? null;
   const against = before ?? earlier.at(-1) ?? null;
   return {
     ...none,
     now: last,
     before,
-    differences: against === null ? [] : differences(against, last, parameters),
+    differences: against === null ? [] : differences(against, last, parameters, comparing),
     gained: before === null ? null : gainedSince(before, last, facts),
   };
 }

@@ -49,6 +49,7 @@ const KNOWN = {
   strength: USUAL_RULES,
   weeks: null,
   on: null,
+  comparing: [],
   absences: new Map(),
 };
 const after = (session: typeof RUN, of: Series) =>

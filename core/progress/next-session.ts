@@ -8,7 +8,7 @@ import {
   type Result,
 } from "../kernel/index.ts";
 import { howToMake, type CannotBeMade, type Station } from "../gym/index.ts";
-import { lastKey, type Absence, type Series } from "../log/index.ts";
+import { comparingFor, lastKey, type Absence, type Comparing, type Series } from "../log/index.ts";
 import {
   copyPlan,
   linesOf,
@@ -47,6 +47,8 @@ export interface SessionCircumstances {
   readonly weeks: Weeks | null;
   /** The day on which the next session is planned; null where length away does not matter. */
   readonly on: Day | null;
+  /** What the coach said does not matter when sessions are compared, of any exercise. */
+  readonly comparing: readonly Comparing[];
   /** Why nothing was logged of an exercise, where somebody said so. */
   readonly absences: ReadonlyMap<Id<"slot">, Absence>;
 }
@@ -77,6 +79,7 @@ export function proposalsAfter<S extends Station>(
       bodyWeight: context.bodyWeight,
       parameters: context.movement(slot.movement)?.setUp ?? [],
       feltIn: slot.feltIn,
+      comparing: comparingFor(known.comparing, slot.movement, slot.station),
       absence: known.absences.get(slot.id) ?? null,
     };
     const lines = here === null ? unplaced(slot) : proposeFor(slot, own, here);

@@ -27,6 +27,7 @@ import { newId } from "~/codec/new-id.ts";
 import { toBinary } from "../db/columns.server.ts";
 import { saidBeside } from "../db/commands.server.ts";
 import { listStations, type StoredStation } from "../db/gyms.server.ts";
+import { comparingOf } from "../db/comparing.server.ts";
 import { listMeasurements } from "../db/measurements.server.ts";
 import { catalogueFor } from "../db/movements.server.ts";
 import { addPlan } from "../db/plans.server.ts";
@@ -49,7 +50,7 @@ export interface Proposals {
 
 /** What Kravo proposes for every exercise of an ended session, at the stations as they are now. */
 export async function proposalsFor(scope: Scope, sessionLog: StoredSessionLog): Promise<Proposals> {
-  const [beside, history, stations, [brief], measurements, catalogue, { rules }] =
+  const [beside, history, stations, [brief], measurements, catalogue, { rules }, comparing] =
     await Promise.all([
       saidBeside(scope, [sessionLog.id]),
       historyOf(scope, sessionLog.personId),
@@ -58,6 +59,7 @@ export async function proposalsFor(scope: Scope, sessionLog: StoredSessionLog): 
       listMeasurements(scope, sessionLog.personId),
       catalogueFor(scope),
       strengthRules(scope),
+      comparingOf(scope, sessionLog.personId),
     ]);
   const series = seriesOf(upTo(history, sessionLog));
   const bodyWeight = bodyWeightOf(measurements, sessionLog.day);
@@ -71,6 +73,7 @@ export async function proposalsFor(scope: Scope, sessionLog: StoredSessionLog): 
   const circumstances = {
     isHoldingSuccess,
     strength: rules,
+    comparing,
     // There are no phases yet, so no week is light or a test.
     weeks: null,
     on: dayAt(sessionLog.settledAt ?? scope.now, "UTC"),

@@ -6,7 +6,7 @@ import {
   type Mass,
   type Result,
 } from "~/core/kernel/index.ts";
-import { lastKey, lastSlots, seriesOf, type Exposure } from "~/core/log/index.ts";
+import { comparingFor, lastKey, lastSlots, seriesOf, type Exposure } from "~/core/log/index.ts";
 import { bodyWeightOf } from "~/core/person/index.ts";
 import { linesOf, workSetsOf, type Slot } from "~/core/plan/index.ts";
 import {
@@ -18,6 +18,7 @@ import {
 } from "~/core/progress/index.ts";
 import { briefHistory } from "../db/briefs.server.ts";
 import { listStations, studioDay, type StoredStation } from "../db/gyms.server.ts";
+import { comparingOf } from "../db/comparing.server.ts";
 import { listMeasurements } from "../db/measurements.server.ts";
 import { catalogueFor } from "../db/movements.server.ts";
 import { strengthRules } from "../db/strength-rules.server.ts";
@@ -42,8 +43,8 @@ export interface When {
 
 /** What a person's exercises can be asked, those trained last first. */
 export async function whenFor(scope: Scope, person: Id<"person">) {
-  const [history, stations, measurements, [brief], catalogue, { rules }, today] = await Promise.all(
-    [
+  const [history, stations, measurements, [brief], catalogue, { rules }, today, comparing] =
+    await Promise.all([
       historyOf(scope, person),
       listStations(scope, undefined, "all"),
       listMeasurements(scope, person),
@@ -51,8 +52,8 @@ export async function whenFor(scope: Scope, person: Id<"person">) {
       catalogueFor(scope),
       strengthRules(scope),
       studioDay(scope),
-    ],
-  );
+      comparingOf(scope, person),
+    ]);
   const series = seriesOf(history);
   const bodyWeight = bodyWeightOf(measurements, today);
   const askable = [...lastSlots(history)].flatMap(([key, slot]): readonly Askable[] => {
@@ -72,6 +73,7 @@ export async function whenFor(scope: Scope, person: Id<"person">) {
         bodyWeight,
         isHoldingSuccess: brief?.document.goal === "definition",
         parameters: catalogue.find(slot.movement)?.setUp ?? [],
+        comparing: comparingFor(comparing, slot.movement, slot.station),
         feltIn: slot.feltIn,
         strength: rules,
         weeks: null,

@@ -257,6 +257,21 @@ const CONDITIONS = [
   "alter table measurements add column command_id binary(16) null",
 ];
 
+/** What a coach said does not matter when sessions are compared; taken back, the row stays. */
+const COMPARING = [
+  `create table comparing (
+    studio_id binary(16) not null, id binary(16) not null,
+    person_id binary(16) null, movement varchar(80) not null, station_id binary(16) null,
+    condition_name varchar(30) not null, parameter varchar(60) null, reason varchar(500) not null,
+    created_at bigint not null, withdrawn_at bigint null,
+    actor_kind enum('user','link','system') not null, actor_id binary(16) null,
+    primary key (studio_id, id), key comparing_movement (studio_id, movement),
+    foreign key (studio_id) references studios (id),
+    foreign key (studio_id, person_id) references people (studio_id, id),
+    foreign key (studio_id, station_id) references stations (studio_id, id)
+  )`,
+];
+
 /** Migrations by name, in order. A landed one is never edited; the next is appended. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
   { name: "001-foundation", statements: FIRST },
@@ -267,6 +282,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: "006-lines", statements: LINES },
   { name: "007-own-set-ups", statements: OWN_SET_UPS },
   { name: "008-conditions", statements: CONDITIONS },
+  { name: "009-comparing", statements: COMPARING },
 ];
 
 const source: Knex.MigrationSource<(typeof MIGRATIONS)[number]> = {

@@ -13,6 +13,7 @@ export type StudioTable =
   | "movements"
   | "own_set_ups"
   | "dismissals"
+  | "comparing"
   | "erased_people"
   | "erased_runs"
   | "gyms"

@@ -18,7 +18,8 @@ export type RecordKind =
   | "session"
   | "set-aside finding"
   | "strength rules"
-  | "template";
+  | "template"
+  | "word on comparing";
 
 /** A stored record that cannot be read: it is left out where lists stand, and named. Nothing of it is lost. */
 export interface SetApart {

@@ -51,6 +51,7 @@ const EXPECTED: Readonly<Record<string, "hidden" | "own" | "open">> = {
   "routes/approaches": "own",
   "routes/strength": "hidden",
   "routes/when": "hidden",
+  "routes/comparing": "hidden",
   "routes/strength-rules": "own",
   "routes/templates": "own",
   "routes/template": "hidden",

@@ -106,6 +106,7 @@ test("no body of any kind holds the server, on any route and in any field", asyn
     "/people/new",
     person,
     `${person}/brief`,
+    `${person}/comparing`,
     "/gyms",
     `/gyms/${where.gym}`,
     `/gyms/${where.gym}/stations/new`,

@@ -302,6 +302,7 @@ export function sampleCircumstances(over: Partial<SlotCircumstances> = {}): Slot
     bodyWeight: null,
     isHoldingSuccess: false,
     parameters: [],
+    comparing: [],
     feltIn: [],
     strength: USUAL_RULES,
     weeks: null,
