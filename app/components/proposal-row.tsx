@@ -1,6 +1,7 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
+import { Link } from "react-router";
 import { fieldOf, type NamedLine } from "~/codec/decisions.ts";
 import type { Mass, MassUnit } from "~/core/kernel/index.ts";
 import type { LineRecord, Proposal, ShownProposal } from "~/core/progress/index.ts";
@@ -32,6 +33,8 @@ interface ProposalRowProps {
   readonly heading: string;
   readonly station: Station | null;
   readonly proposal: Proposal;
+  /** Where it is said what does not matter when its sessions are compared. */
+  readonly comparingAt: string;
   /** What was done now and last time; null for a drop. */
   readonly record: LineRecord | null;
   /** The loads that its drops come to. */
@@ -52,9 +55,11 @@ interface ProposalRowProps {
 function Why({
   proposal,
   record,
+  comparingAt,
   unit,
 }: {
   readonly proposal: Proposal;
+  readonly comparingAt: string;
   readonly record: LineRecord | null;
   readonly unit: MassUnit;
 }) {
@@ -85,9 +90,18 @@ function Why({
             {record.before === null
               ? record.differences.length === 0
                 ? "first time here"
-                : `nothing that compares: ${record.differences.map(formatDifference).join(", ")}`
+                : "nothing that compares"
               : formatExposure(record.before)}
           </dd>
+          {record.differences.length === 0 ? null : (
+            <>
+              <dt>Other</dt>
+              <dd>
+                {record.differences.map(formatDifference).join(", ")} ·{" "}
+                <Link to={comparingAt}>does not matter?</Link>
+              </dd>
+            </>
+          )}
           {record.gained === null ? null : (
             <>
               <dt>Since</dt>
@@ -169,6 +183,7 @@ export function ProposalRow({
   heading,
   station,
   proposal,
+  comparingAt,
   record,
   drops,
   ruling,
@@ -211,7 +226,12 @@ export function ProposalRow({
           </Typography>
         )}
       </div>
-      <Why proposal={proposal} record={record} unit={station?.loading.unit ?? "kg"} />
+      <Why
+        proposal={proposal}
+        record={record}
+        comparingAt={comparingAt}
+        unit={station?.loading.unit ?? "kg"}
+      />
       <div>
         {isSettled ? (
           <RulingText ruling={ruling} />

@@ -37,6 +37,7 @@ function textOf(slot: Slot, line: Id<"line">): string | null {
 /** What Kravo proposes for the lines of one exercise: those to decide about, and those that follow. */
 export function SlotProposals({
   slot,
+  comparingAt,
   name,
   station,
   lines,
@@ -48,6 +49,7 @@ export function SlotProposals({
   isSettled,
 }: {
   readonly slot: Slot;
+  readonly comparingAt: string;
   readonly name: string;
   readonly station: Station | null;
   readonly lines: readonly RuledLine[];
@@ -78,6 +80,7 @@ export function SlotProposals({
             heading={isOne ? name : text}
             station={station}
             proposal={now}
+            comparingAt={comparingAt}
             record={records.find(({ line }) => line === now.line) ?? null}
             drops={isSettled ? [] : drops}
             ruling={ruling}

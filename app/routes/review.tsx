@@ -192,6 +192,7 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
       {isEnded ? (
         <NextTime
           day={sessionLog.day}
+          comparingAt={`/people/${sessionLog.personId}/comparing`}
           proposals={proposals}
           waiting={waiting}
           isSettled={sessionLog.settledAt !== null}

@@ -4,6 +4,7 @@ import type { z } from "zod";
 import { approachFormCodec } from "~/codec/approach.ts";
 import { briefFormCodec } from "~/codec/brief.ts";
 import { commandCodec } from "~/codec/command.ts";
+import { comparingFormCodec } from "~/codec/comparing.ts";
 import { measurementFormCodec } from "~/codec/measurement.ts";
 import { newId } from "~/codec/new-id.ts";
 import { movementFormCodec } from "~/codec/movement.ts";
@@ -24,6 +25,7 @@ import { LOADING_KINDS } from "~/core/gym/index.ts";
 import { formatListError } from "~/format/station.ts";
 import { changeApproach, copyApproach, listOwnApproaches } from "~/server/db/approaches.server.ts";
 import { briefHistory, saveBrief } from "~/server/db/briefs.server.ts";
+import { comparingOf, sayComparing } from "~/server/db/comparing.server.ts";
 import { dismiss, dismissalsOn } from "~/server/db/dismissals.server.ts";
 import { addGym, addStation, getGym, getStation } from "~/server/db/gyms.server.ts";
 import { addMeasurement, listMeasurements } from "~/server/db/measurements.server.ts";
@@ -356,6 +358,36 @@ describe("what a form takes is written and read back equal:", () => {
       const last = (await dismissalsOn(here.studio.scope, plan)).at(-1);
       return { written: [change.key, change.reason], read: [last?.key, last?.reason] };
     });
+  });
+
+  it("a word on what does not matter when sessions are compared", async () => {
+    const forms = spoiled({ condition: "setUp:Stance", reason: "Small change" }).map((form) => ({
+      at: `shipped:back-squat ${newId<"station">()}`,
+      equipment: "all",
+      who: "this",
+      ...form,
+    }));
+    const { scope } = here.studio;
+    const person = await addPerson(scope, {
+      name: "Ada",
+      level: "trained",
+      unit: "kg",
+      goal: "",
+      notes: "",
+    });
+    await readsBack(
+      forms,
+      comparingFormCodec,
+      async ({ movement, condition, parameter, reason }) => {
+        const said = { movement, condition, parameter, person, station: null };
+        await sayComparing(scope, said, reason);
+        const last = (await comparingOf(scope, person)).at(-1);
+        return {
+          written: [movement, condition, parameter, reason],
+          read: [last?.movement, last?.condition, last?.parameter, last?.reason],
+        };
+      },
+    );
   });
 
   it("a command of the floor, as command and as row", async () => {

@@ -5,6 +5,7 @@ import type { ComponentProps } from "react";
 import { Form, Link } from "react-router";
 import type { NamedLine } from "~/codec/decisions.ts";
 import { addDays, type Day, type Id } from "~/core/kernel/index.ts";
+import { lastKey } from "~/core/log/index.ts";
 import { useCatalogue } from "../catalogue.ts";
 import { FieldErrors, PlainInput } from "../field.tsx";
 import { Section, Tag } from "../page.tsx";
@@ -18,6 +19,7 @@ type Proposed = Pick<
 /** What is proposed for next time, line by line, and the button that plans it. */
 export function NextTime({
   day,
+  comparingAt,
   proposals,
   waiting,
   isSettled,
@@ -26,6 +28,8 @@ export function NextTime({
   problem,
 }: {
   readonly day: Day;
+  /** Where it is said what does not matter when sessions are compared. */
+  readonly comparingAt: string;
   readonly proposals: readonly Proposed[];
   /** How many lines the coach has to decide about. */
   readonly waiting: number;
@@ -54,6 +58,7 @@ export function NextTime({
           <SlotProposals
             key={slot.id}
             slot={slot}
+            comparingAt={`${comparingAt}?at=${encodeURIComponent(lastKey(slot.movement, slot.station))}`}
             {...proposed}
             name={find(slot.movement)?.name ?? slot.movement}
             typed={typed}
