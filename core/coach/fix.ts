@@ -74,7 +74,7 @@ export function newExercise(
   reading: Mass | null,
   newId: NewId,
 ): ExerciseBlock {
-  const defaults = defaultsFor(movement, approach);
+  const defaults = defaultsFor(movement, approach, brief.level);
   return newBlock(newId, movement, station.id, reading, defaults, brief.weakerSide ?? "left");
 }
 

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { findMovement } from "../movement/catalogue/index.ts";
 import { OPEN_TEMPO } from "../plan/index.ts";
+import type { Level } from "./brief.ts";
 import type { Stances } from "./questions.ts";
 import { defaultsFor, isIsolation, orderRank, wantedLength, weeklyBands } from "./settings.ts";
 import { findShippedApproach } from "./shipped-approaches.ts";
@@ -13,8 +14,8 @@ const [squat, extension, curl, calf] = [
   "seated-leg-curl",
   "standing-calf-raise",
 ].map(movement);
-const of = (over: Partial<Stances>, which = squat!) =>
-  defaultsFor(which, { stances: { ...middle, ...over } });
+const of = (over: Partial<Stances>, which = squat!, level: Level = "trained") =>
+  defaultsFor(which, { stances: { ...middle, ...over } }, level);
 
 describe("how hard a new exercise begins", () => {
   it.each<readonly [Stances["effort"], readonly unknown[], readonly unknown[]]>([
@@ -52,6 +53,24 @@ describe("how many sets and reps", () => {
     ["curls, never few", of({ repetitions: "highRepCalves" }, curl), 8, 12],
   ])("%s: %# ", (_, { target }, min, max) => {
     expect(target).toEqual({ kind: "reps", min, max });
+  });
+});
+
+describe("how an exercise moves on where nobody says", () => {
+  it("is reps first, but for a beginner's compound lift where load must rise, and isolation to the limit", () => {
+    const kind = (...args: Parameters<typeof of>) => of(...args).progression.kind;
+    const must = { load: "mustRise" } as const;
+    expect(kind(must, squat, "beginner")).toBe("smallestStep");
+    expect(kind(must, squat, "trained")).toBe("doubleProgression");
+    expect(kind(must, extension, "beginner")).toBe("doubleProgression");
+    expect(kind({ load: "oneIndicator" }, squat, "beginner")).toBe("doubleProgression");
+    expect(of({ effort: "everything" }, extension).progression).toEqual({
+      kind: "beatLast",
+      by: 1,
+      from: 10,
+    });
+    expect(kind({ effort: "everything" })).toBe("doubleProgression");
+    expect(kind({ effort: "everything" }, movement("wall-sit"))).toBe("doubleProgression");
   });
 });
 

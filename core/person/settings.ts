@@ -10,6 +10,8 @@ import type { Movement } from "../movement/index.ts";
 import {
   type VolumePolicy,
   OPEN_TEMPO,
+  USUAL_PROGRESSION,
+  type ProgressionRule,
   type Rest,
   type Rir,
   type SlotDefaults,
@@ -17,6 +19,7 @@ import {
   type Tempo,
 } from "../plan/index.ts";
 import type { Approach } from "./approach.ts";
+import type { Level } from "./brief.ts";
 import type { Stances } from "./questions.ts";
 
 /** Hard sets a week for one region, direct and a part of the indirect ones together. */
@@ -103,20 +106,42 @@ export function isIsolation({ pattern, jointActions, loadings }: Movement): bool
 
 const COMPOUND: ReadonlySet<Movement["pattern"]> = new Set(["squat", "press", "hinge", "lunge"]);
 
-/** The defaults for a movement: effort, reps, rest and tempo follow from the stances. */
+/** The defaults for a movement: effort, reps, rest, tempo and how it moves on follow from the stances and the level. */
 export function defaultsFor(
   movement: Movement,
   { stances }: Pick<Approach, "stances">,
+  level: Level = "trained",
 ): SlotDefaults {
   const isolation = isIsolation(movement);
   const effort = effortOf(stances, isolation);
+  const target = repsOf(movement, stances, isolation);
   return {
     sets: stances.volume === "few" ? 2 : stances.volume === "high" ? 4 : 3,
-    target: repsOf(movement, stances, isolation),
+    target,
     ...effort,
     rest: restOf(stances, isolation),
     tempo: tempoOf(stances),
+    progression: progressionOf(target, stances, isolation, level),
   };
+}
+
+/**
+ * How an exercise moves on where nobody says: repetitions first, then load. Where load must rise, a beginner's
+ * compound lifts go up as soon as what is asked was reached; where everything goes to the limit, isolation work is
+ * held against the same set last time. Source: our rule, docs/progression.md § The rules.
+ */
+function progressionOf(
+  target: Target,
+  { load, effort }: Stances,
+  isolation: boolean,
+  level: Level,
+): ProgressionRule {
+  if (target.kind !== "reps") return USUAL_PROGRESSION;
+  if (load === "mustRise" && !isolation && level === "beginner")
+    return { kind: "smallestStep", after: count(1) };
+  if (effort === "everything" && isolation)
+    return { kind: "beatLast", by: count(1), from: target.min };
+  return USUAL_PROGRESSION;
 }
 
 function effortOf(

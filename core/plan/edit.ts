@@ -28,7 +28,7 @@ import {
   type Slot,
 } from "./plan.ts";
 import { AS_USUAL, type PlannedSet } from "./planned-set.ts";
-import { USUAL_PROGRESSION } from "./progression.ts";
+import { USUAL_PROGRESSION, type ProgressionRule } from "./progression.ts";
 import type { Rest } from "./rest.ts";
 import type { SideMode } from "./side.ts";
 import type { Target } from "./target.ts";
@@ -187,6 +187,7 @@ export interface SlotDefaults {
   readonly lastEffort: Rir;
   readonly rest: Rest;
   readonly tempo: Tempo;
+  readonly progression: ProgressionRule;
 }
 
 /** Three sets of 8 to 12 at two reps in reserve with two minutes of rest: a middle from which schools depart. */
@@ -197,6 +198,7 @@ export const PLAIN_DEFAULTS: SlotDefaults = {
   lastEffort: 2,
   rest: { kind: "fixed", seconds: seconds(120) },
   tempo: OPEN_TEMPO,
+  progression: USUAL_PROGRESSION,
 };
 
 /** How a movement is usually taken: both legs, each in turn with `first` leading, or alternating. */
@@ -250,7 +252,7 @@ export function newBlock(
       feltIn: [],
       sets,
       rounding: USUAL_ROUNDING,
-      progression: USUAL_PROGRESSION,
+      progression: defaults.progression,
       lines: [],
       optional: false,
       startsWith: null,
