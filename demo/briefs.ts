@@ -37,6 +37,19 @@ export const BRIEFS: Readonly<Record<string, DemoBrief>> = {
       ["thigh", "right", 58.9],
     ],
   },
+  "Sorrel Tavish": {
+    document: brief({
+      goal: "strength",
+      birthYear: 1987,
+      trainingYears: 5,
+      approach: "shipped:even-ground",
+      daysPerWeek: 1,
+      minutesCap: minutes(70),
+      helper: "alone",
+    }),
+    weight: { start: 78.2, weekly: 0.05, unit: "kg" },
+    girths: [],
+  },
   "Bevan Istrate": {
     document: brief({
       goal: "firstSteps",

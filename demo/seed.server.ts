@@ -10,6 +10,7 @@ import {
   instant,
 } from "~/core/kernel/index.ts";
 import { nextEasier } from "~/core/gym/index.ts";
+import type { SessionPlan } from "~/core/plan/index.ts";
 import { newId } from "~/codec/new-id.ts";
 import { hashPassword } from "../server/auth/password.server.ts";
 import { register } from "../server/db/accounts.server.ts";
@@ -22,7 +23,7 @@ import { addMeasurement } from "../server/db/measurements.server.ts";
 import { BRIEFS } from "./briefs.ts";
 import { MORE_STATIONS } from "./more-stations.ts";
 import { addPerson } from "../server/db/people.server.ts";
-import { addPlan } from "../server/db/plans.server.ts";
+import { addPlan, getPlan, savePlan } from "../server/db/plans.server.ts";
 import {
   getSessionLog,
   startSession,
@@ -57,7 +58,7 @@ export async function seedDemo(db: Database, now: Instant): Promise<boolean> {
   const { studioId } = registered.value;
   const at = (instant: Instant): Scope =>
     scopeFor(db, { studioId, actor: { kind: "system" }, now: instant });
-  const begun = instantAt(addDays(today, -50), 9, 0, GYM.timeZone);
+  const begun = instantAt(addDays(today, -370), 9, 0, GYM.timeZone);
   const gymId = await addGym(at(begun), GYM);
   const stations: Partial<Record<StationKey, Id<"station">>> = {};
   for (const key of Object.keys(STATIONS) as StationKey[]) {
@@ -95,6 +96,7 @@ async function seedTrainee(setting: Setting, trainee: Trainee): Promise<void> {
     { ...head, day: firstDay },
     firstPlan(trainee.routine, setting.stations, newId),
   );
+  let routine = trainee.routine;
   for (const [session, on] of days.entries()) {
     const start = instantAt(on, hour, minute, GYM.timeZone);
     const sessionLog = await beginSession(at(start), plan);
@@ -103,7 +105,7 @@ async function seedTrainee(setting: Setting, trainee: Trainee): Promise<void> {
     await trainSession(
       at,
       sessionLog,
-      trainee.routine,
+      routine,
       { start, week, incident, setsToLog: Infinity, end: true },
       random,
     );
@@ -112,6 +114,11 @@ async function seedTrainee(setting: Setting, trainee: Trainee): Promise<void> {
     const next = days[session + 1] ?? today;
     const decided = instantAt(on, 21, 0, GYM.timeZone);
     plan = await decide(at(decided), sessionLog.id, next, incident === "overruled");
+    const change = trainee.changes?.find((c) => c.session === session + 1);
+    if (change !== undefined) {
+      routine = change.routine;
+      await rewrite(at(decided), plan, firstPlan(routine, setting.stations, newId));
+    }
   }
   if (trainee.now !== "runningNow") return;
   const start = instant(now - 24 * 60_000);
@@ -119,7 +126,7 @@ async function seedTrainee(setting: Setting, trainee: Trainee): Promise<void> {
   await trainSession(
     at,
     sessionLog,
-    trainee.routine,
+    routine,
     { start, week: 6, incident: null, setsToLog: 5, end: false },
     random,
   );
@@ -145,6 +152,13 @@ async function seedBrief(
   for (const [kind, side, cm] of known.girths) {
     await measure(2, { kind, side, value: { thousandths: Math.round(cm * 1000), unit: "cm" } });
   }
+}
+
+/** Other exercises in a session that is planned. */
+async function rewrite(scope: Scope, id: Id<"plan">, document: SessionPlan): Promise<void> {
+  const plan = await getPlan(scope, id);
+  const saved = plan && (await savePlan(scope, id, plan.revision, plan, document));
+  if (saved?.ok !== true) throw new Error("the demo's next session was not rewritten");
 }
 
 async function beginSession(scope: Scope, plan: Id<"plan">): Promise<StoredSessionLog> {

@@ -18,8 +18,7 @@ export function simulateSet(
   set: { readonly load: number; readonly index: number; readonly maxReps: number },
   random: Random,
 ): SimulatedSet {
-  const plateau = session.week > 4 ? 0.5 : 1;
-  const best = exercise.best * (1 + exercise.weeklyGain * session.week * plateau);
+  const best = exercise.best * (1 + exercise.weeklyGain * weeksGained(exercise, session.week));
   const flat = session.incident === "flatDay" ? 2.2 : 0;
   const possible =
     30 * (best / Math.max(1, set.load) - 1) - set.index * 0.9 - flat + (random() - 0.5) * 1.6;
@@ -28,4 +27,11 @@ export function simulateSet(
   const left = Math.max(0, Math.min(5, Math.round(possible - reps)));
   const isMiscounted = session.incident === "miscounted" && set.index === 1;
   return { reps: isMiscounted ? null : reps, left };
+}
+
+/** In how many weeks something was gained by then. */
+function weeksGained({ plateau }: Exercise, week: number): number {
+  if (plateau === undefined) return week > 4 ? week / 2 : week;
+  const [from, to] = plateau;
+  return week - Math.max(0, Math.min(week, to) - from);
 }

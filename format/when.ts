@@ -18,7 +18,7 @@ export function formatArrival({ sessions, daysEach }: Projection, last: Day): st
 
 /** What an answer rests on, a sentence each. */
 export function formatArrivalBecause(projection: Projection, last: Day): readonly string[] {
-  const { sessions, daysEach, withoutSteps, steps, rate, asked, reading } = projection;
+  const { sessions, daysEach, withoutSteps, steps, rate, yearRate, asked, reading } = projection;
   const { earliest, likely, latest } = sessions;
   const range =
     earliest === null

@@ -32,6 +32,8 @@ export interface Projection {
   readonly daysEach: number;
   /** When it would arrive if every load could be made; null as above. */
   readonly withoutSteps: number | null;
+  /** The gain a session that it would take within {@link A_YEAR} sessions. */
+  readonly yearRate: number;
   /** Steps from the last load to it. */
   readonly steps: number;
   readonly rate: Rate;
@@ -50,6 +52,8 @@ export type NoProjection =
 
 /** Nothing is said of what lies further ahead, in sessions. Source: our rule, docs/progression.md § Projection. */
 export const FURTHEST = 104;
+/** A year of one session a week. */
+const A_YEAR = 52;
 /** Good days come, so a load is reached a little before the line of progress: so many scatters early. Source: test bed. */
 const GOOD_DAY = 0.9;
 /** And the day it comes varies by so many scatters either way. */
@@ -93,6 +97,7 @@ export function projected(facts: Facts, asked: Mass): Result<Projection, NoProje
     },
     daysEach: daysEach(series.map(({ day }) => daysBetween(series[0]?.day ?? day, day))),
     withoutSteps: arrival(plain ?? now, rate.likely, 0),
+    yearRate: (needed - rate.now - rate.noise * GOOD_DAY) / gainIn(A_YEAR, 1),
     steps: path.length,
     rate,
   });

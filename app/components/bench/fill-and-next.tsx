@@ -54,7 +54,7 @@ export const FillAndNext = steady(function FillAndNext({
         </Select>
       </Box>
       <Box sx={{ display: "flex", alignItems: "end", flexWrap: "wrap", gap: 0.75 }}>
-        <Typography variant="overline" component="label" htmlFor={`${id}-rule`}>
+        <Typography variant="overline" component="label" htmlFor={`${id}-rule`} sx={{ pb: 1.25 }}>
           Next time
         </Typography>
         <RuleFields
