@@ -36,6 +36,11 @@ export function formatArrivalBecause(projection: Projection, last: Day): readonl
       : [
           `${formatMass(asked)} is not made here; ${formatMass(reading)} is the next load that is.`,
         ]),
+    ...(latest === null && yearRate > rate.likely
+      ? [
+          `To arrive within 52 sessions it would have to be about ${formatShare(yearRate)} a session. What changes it: a nearer target, smaller steps, another rep range or variation, more sessions a week.`,
+        ]
+      : []),
     isSlower
       ? `${plural(steps, "step")} to go: each load has to come to the top of its range first. In steps of any size it would be week ${weeksOf(withoutSteps, daysEach)}, not week ${weeksOf(likely, daysEach)}.`
       : `${plural(steps, "step")} to go, at most one a session.`,
@@ -52,7 +57,7 @@ export function formatNoProjection(why: NoProjection): string {
     case "cannotTell":
       return "This can be worked out for exercises counted in reps only.";
     case "tooFew":
-      return `${plural(why.sessions, "session")} that compare say nothing of a rate yet; four are needed.`;
+      return `A rate needs four sessions that compare; so far there ${why.sessions === 1 ? "is" : "are"} ${why.sessions}.`;
     case "stalled":
       return `No progress in the last ${plural(why.sessions, "session")}: at this rate it does not arrive. The review of the last session offers ways on.`;
   }

@@ -55,6 +55,6 @@ test("when a load will come is asked of an exercise, and says what is missing", 
   await page.getByLabel("Load, kg").fill("100");
   await page.getByRole("button", { name: "Ask" }).click();
   await expect(
-    page.getByText("1 session that compare say nothing of a rate yet", { exact: false }),
+    page.getByText("A rate needs four sessions that compare; so far there is 1."),
   ).toBeVisible();
 });
