@@ -84,7 +84,7 @@ await page.getByRole("button", { name: "Sign in" }).click();
 await page.waitForURL(`${origin}/`);
 const floor = await hrefOf("/", "a[href^='/floor/']");
 await shoot("today", { path: "/" });
-await shoot("person", { path: await hrefOf("/people", "tbody a:has-text('Odra')") });
+await shoot("person", { path: await hrefOf("/people", "tbody a:has-text('Sorrel')") });
 await shoot("brief", { path: `${await hrefOf("/people", "tbody a:has-text('Ilka')")}/brief` });
 await shoot("approach", { path: "/approaches/shipped-of-long-muscle" });
 await shoot("writing-sets", { path: "/writing-sets" });
@@ -121,7 +121,13 @@ await page.getByText("All saved on the server").waitFor();
 // The button rests for a moment after the step changed.
 await page.waitForTimeout(900);
 await shoot("floor-phone-rest", { width: 390, height: 844 });
-await shoot("review", { path: await hrefOf("/", "tr:has-text('Ilka') a[href^='/runs/']") });
+await shoot("review", {
+  path: await hrefOf("/", "tr:has-text('Sorrel') a[href^='/runs/']"),
+  height: 1100,
+});
+await shoot("when", {
+  path: `${await hrefOf("/people", "tbody a:has-text('Sorrel')")}/when?load=100`,
+});
 await shoot("loads-by-reps", { path: await strengthOf("Odra") });
 const gym = await hrefOf("/gyms", "tbody a[href^='/gyms/']");
 await shoot("gym", { path: gym });
