@@ -264,52 +264,6 @@ const dumbbellHinge: Exercise = {
 export const TRAINEES: readonly Trainee[] = [
   {
     person: {
-      name: "Sorrel Tavish",
-      goal: "Squat 140 for five by next summer",
-      level: "trained",
-      unit: "kg",
-      notes: "One leg day a week. Feet higher on the press since the autumn, for the knee.",
-    },
-    seed: 97,
-    title: "Leg day, squat and press",
-    startTime: "12:15",
-    daysAgo: A_YEAR,
-    routine: [squat, press, extension, lyingCurl],
-    incidents: [
-      { session: 7, kind: "flatDay" },
-      { session: 13, kind: "overruled" },
-      { session: 21, kind: "kneePain" },
-      { session: 22, kind: "kneePain" },
-      { session: 26, kind: "overruled" },
-      { session: 30, kind: "miscounted" },
-      ...Array.from({ length: 10 }, (_, i) => ({ session: 40 + i, kind: "setUpChanged" as const })),
-    ],
-    changes: [
-      // Another curl, and two weeks away; what returns begins where it was left, or a little below.
-      {
-        session: 25,
-        routine: [
-          { ...squat, start: 82.5 },
-          { ...press, start: 125 },
-          { ...extension, start: 90 },
-          seatedCurl,
-        ],
-      },
-      { session: 32, routine: [splitSquat, dumbbellHinge] },
-      {
-        session: 34,
-        routine: [
-          { ...squat, start: 85 },
-          { ...press, start: 130 },
-          { ...extension, start: 90 },
-          seatedCurl,
-        ],
-      },
-    ],
-    now: "undecided",
-  },
-  {
-    person: {
       name: "Odra Velling",
       goal: "Size of the quads before the spring show",
       level: "advanced",
@@ -625,5 +579,51 @@ export const TRAINEES: readonly Trainee[] = [
     ],
     incidents: [],
     now: "firstSessionTomorrow",
+  },
+  {
+    person: {
+      name: "Sorrel Tavish",
+      goal: "Squat 140 for five by next summer",
+      level: "trained",
+      unit: "kg",
+      notes: "One leg day a week. Feet higher on the press since the autumn, for the knee.",
+    },
+    seed: 97,
+    title: "Leg day, squat and press",
+    startTime: "12:15",
+    daysAgo: A_YEAR,
+    routine: [squat, press, extension, lyingCurl],
+    incidents: [
+      { session: 7, kind: "flatDay" },
+      { session: 13, kind: "overruled" },
+      { session: 21, kind: "kneePain" },
+      { session: 22, kind: "kneePain" },
+      { session: 26, kind: "overruled" },
+      { session: 30, kind: "miscounted" },
+      ...Array.from({ length: 10 }, (_, i) => ({ session: 40 + i, kind: "setUpChanged" as const })),
+    ],
+    changes: [
+      // Another curl, and two weeks away; what returns begins where it was left, or a little below.
+      {
+        session: 25,
+        routine: [
+          { ...squat, start: 82.5 },
+          { ...press, start: 125 },
+          { ...extension, start: 90 },
+          seatedCurl,
+        ],
+      },
+      { session: 32, routine: [splitSquat, dumbbellHinge] },
+      {
+        session: 34,
+        routine: [
+          { ...squat, start: 85 },
+          { ...press, start: 130 },
+          { ...extension, start: 90 },
+          seatedCurl,
+        ],
+      },
+    ],
+    now: "undecided",
   },
 ];

@@ -13,7 +13,7 @@ import {
   sampleSlot,
 } from "../../tests/samples/index.ts";
 import type { Facts } from "./judged-line.ts";
-import { loadAfter, projected } from "./projection.ts";
+import { loadsAfter, projected } from "./projection.ts";
 import { factsOn } from "./propose.ts";
 
 const SLOT = sampleSlot([sampleSet(1), sampleSet(2), sampleSet(3)]);
@@ -101,7 +101,7 @@ describe("when a load will come", () => {
 
   it("comes with the load that is likely by then, never less with more time", () => {
     const facts = factsAfter(8);
-    const loads = [0, 4, 8, 16, 40].map((n) => loadAfter(facts, n)!.thousandths);
+    const loads = loadsAfter(facts, [0, 4, 8, 16, 40]).map((load) => load!.thousandths);
     expect(loads).toEqual([...loads].sort((a, b) => a - b));
     expect(loads[0]).toBe(kg(97.5).thousandths);
     expect(loads.at(-1)).toBeGreaterThan(kg(110).thousandths);

@@ -103,23 +103,42 @@ export function projected(facts: Facts, asked: Mass): Result<Projection, NoProje
   });
 }
 
-/** The load that is likely to be trained after so many sessions; null where nothing can be said. */
-export function loadAfter(facts: Facts, sessions: number): Mass | null {
+/** The loads that are likely to be trained after so many sessions, in their order; the last one where nothing can be said. */
+export function loadsAfter(facts: Facts, sessions: readonly number[]): readonly (Mass | null)[] {
   const rate = rateOf(facts);
-  if (rate === null || facts.reading === null || stallOf(facts) !== null) return facts.reading;
+  const last = facts.reading;
+  if (rate === null || last === null || stallOf(facts) !== null) return sessions.map(() => last);
+  const steps = stepsAhead(facts, last);
+  return sessions.map((n) => {
+    const can = rate.now + rate.noise * GOOD_DAY + gainIn(Math.max(0, n - 1), rate.likely);
+    const stuck = steps.findIndex(({ needed }) => needed > can);
+    const taken = Math.min(n, stuck < 0 ? steps.length : stuck);
+    return steps[taken - 1]?.reading ?? last;
+  });
+}
+
+/** The loads above one, easiest first, each with what the mean of the sets has to come to before it is trained. */
+function stepsAhead(
+  facts: Facts,
+  from: Mass,
+): readonly { readonly reading: Mass; readonly needed: number }[] {
   const way = harderBy(facts.loading);
-  const can = rate.now + rate.noise * GOOD_DAY + gainIn(Math.max(0, sessions - 1), rate.likely);
-  let reached = facts.reading;
-  let taken = 0;
-  for (const { reading } of allLoads(facts.loading)) {
-    if (way * compareMass(reading, reached) <= 0) continue;
-    const gate = indexNeeded(facts, reached, "most");
-    const least = indexNeeded(facts, reading, "least");
-    if (gate === null || least === null || Math.max(gate, least) > can || taken >= sessions) break;
-    reached = reading;
-    taken += 1;
+  const harder = allLoads(facts.loading).filter(
+    ({ reading }) => way * compareMass(reading, from) > 0,
+  );
+  const weaker = weakerBy(facts);
+  let before = from;
+  let needed = -Infinity;
+  const steps: { reading: Mass; needed: number }[] = [];
+  for (const { reading } of harder.slice(0, FURTHEST)) {
+    const gate = indexFor(facts, before, "most");
+    const least = indexFor(facts, reading, "least");
+    if (gate === null || least === null) break;
+    needed = Math.max(needed, gate + weaker, least + weaker);
+    steps.push({ reading, needed });
+    before = reading;
   }
-  return reached;
+  return steps;
 }
 
 /** The loads whose range has to be topped on the way to a load: from the last one to the one before it. */

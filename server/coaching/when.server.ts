@@ -11,7 +11,7 @@ import { bodyWeightOf } from "~/core/person/index.ts";
 import { linesOf, workSetsOf, type Slot } from "~/core/plan/index.ts";
 import {
   factsOn,
-  loadAfter,
+  loadsAfter,
   projected,
   type NoProjection,
   type Projection,
@@ -83,13 +83,15 @@ export async function whenFor(scope: Scope, person: Id<"person">) {
     const last = facts.last.day;
     const daysEach = answer.ok ? answer.value.daysEach : 7;
     const days = [28, 56, 84].map((n) => addDays(last, n));
-    const ahead = [...new Set(by === null || by <= last ? days : [...days, by])]
-      .sort()
-      .flatMap((on) => {
-        const sessions = Math.floor(daysBetween(last, on) / daysEach);
-        const likely = loadAfter(facts, sessions);
-        return likely === null ? [] : [{ day: on, reading: likely }];
-      });
+    const until = [...new Set(by === null || by <= last ? days : [...days, by])].sort();
+    const likely = loadsAfter(
+      facts,
+      until.map((on) => Math.floor(daysBetween(last, on) / daysEach)),
+    );
+    const ahead = until.flatMap((on, i) => {
+      const load = likely[i] ?? null;
+      return load === null ? [] : [{ day: on, reading: load }];
+    });
     return { answer, last, ahead: answer.ok ? ahead : [] };
   };
   return { askable, ask };

@@ -9,16 +9,18 @@ import {
   plannedSets,
   volumeOf,
 } from "~/core/unroll/index.ts";
-import { type Id, kg, share, minutes } from "~/core/kernel/index.ts";
+import { addDays, type Id, kg, share, minutes } from "~/core/kernel/index.ts";
 import { foldCommands, type OrderedCommand } from "~/core/log/index.ts";
-import { mapSlots, slotsOf } from "~/core/plan/index.ts";
-import { proposeFor } from "~/core/progress/index.ts";
+import { linesOf, mapSlots, slotsOf } from "~/core/plan/index.ts";
+import { factsOn, loadsAfter, proposeFor } from "~/core/progress/index.ts";
 import {
   COUNTED_ONCE,
   sampleCommand,
+  sampleDay,
   sampleExposed,
   sampleExposure,
   sampleLoggedSet,
+  sampleSlot,
   sampleSet,
   sampleUnrollContext,
 } from "../samples/index.ts";
@@ -86,6 +88,23 @@ function microseconds(work: () => unknown): number {
   return rounds.sort((a, b) => a - b)[15] ?? 0;
 }
 
+const squats = sampleSlot([1, 2, 3].map((n) => sampleSet(n)));
+const [squatLine] = linesOf(squats);
+/** Eight exercises with sixteen sessions each, every one with values of its own, so that nothing is shared. */
+const eight = Array.from({ length: 8 }, (_, e) =>
+  Array.from({ length: 16 }, (_, i) => {
+    const load = kg(60 + 5 * e + 2.5 * Math.floor(i / 2));
+    const reps = 8 + (i % 3);
+    const sets = [0, 1, 2].map(() => sampleExposed(load, reps));
+    return sampleExposure(sets, { day: addDays(sampleDay(), 7 * i), loading: rack });
+  }),
+);
+const eightFacts = eight.flatMap((own) => {
+  const known = sampleCircumstances({ loading: rack });
+  return (squatLine && factsOn(squats, squatLine, own, known)) ?? [];
+});
+const weeks = Array.from({ length: 48 }, (_, i) => i + 1);
+
 console.log(
   `\nCore: microseconds, median; a session of ${plan.blocks.length} exercises and ${steps.length} steps\n`,
 );
@@ -98,8 +117,18 @@ const rows: readonly (readonly [string, () => unknown, unknown])[] = [
   ["fold of 40 commands", () => foldCommands(commands), commands],
   [
     "double progression, 12 sessions",
-    () => proposeFor(slot, exposures, sampleCircumstances({ loading: rack })),
+    () => proposeFor(squats, exposures, sampleCircumstances({ loading: rack })),
     exposures,
+  ],
+  [
+    "proposals of 8 exercises, 16 sessions",
+    () => eight.map((own) => proposeFor(squats, own, sampleCircumstances({ loading: rack }))),
+    eight,
+  ],
+  [
+    "loads of 8 lines, 48 sessions ahead",
+    () => eightFacts.map((facts) => loadsAfter(facts, weeks)),
+    eight,
   ],
   ["findings of 12 exercises", () => findingsOf(long), long.plan],
   [

@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { useMemo, useState } from "react";
+import { useMemo, useRef, useState } from "react";
 import { Form, Link, useNavigate } from "react-router";
 import { newId } from "~/codec/new-id.ts";
 import type { HeldSession } from "~/codec/hand-in.ts";
@@ -118,6 +118,8 @@ export function FloorView({
   const bodyWeight = checkIn?.bodyWeight ?? known;
   const [picked, setPicked] = useState<StepKey | null>(null);
   const [justLogged, setJustLogged] = useState<Command | null>(null);
+  /** The steps whose sets are just being kept. */
+  const keeping = useRef(new Set<string>());
   const [refusal, setRefusal] = useState<string | null>(null);
   const [isEnding, setEnding] = useState(false);
   const navigate = useNavigate();
@@ -188,6 +190,18 @@ export function FloorView({
   };
 
   const record = async (step: SetStep, entry: Logged, isCorrection: boolean) => {
+    const at = stepKeyText(step.key);
+    // A second tap while the first is being kept is none: after an undo it would log the set again.
+    if (keeping.current.has(at)) return;
+    keeping.current.add(at);
+    try {
+      await recordOnce(step, entry, isCorrection);
+    } finally {
+      keeping.current.delete(at);
+    }
+  };
+
+  const recordOnce = async (step: SetStep, entry: Logged, isCorrection: boolean) => {
     const slot = findSlot(plan, step.slotId);
     const station = slot && context.station(slot.station);
     if (slot === null || station === null) return;
