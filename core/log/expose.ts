@@ -143,7 +143,7 @@ function burstsIn(
     );
     return {
       kind: extension.kind,
-      line: extension.kind === "drop" ? extension.line : null,
+      line: extension.kind === "drop" && extension.to.kind === "reading" ? extension.line : null,
       reading: parts[0]?.reading ?? null,
       reps: reps === null ? null : count(reps),
       demand: "target" in extension ? demandOf(extension.target) : { least: null, most: null },

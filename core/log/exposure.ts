@@ -29,7 +29,7 @@ export type AskedRange = { readonly min: Count; readonly max: Count } | null;
 /** What was done behind a set: a drop, a burst after a pause, a change of position. */
 export interface ExposedBurst {
   readonly kind: ExtensionKind;
-  /** The line of a drop. */
+  /** The line of a drop that has a load of its own, and is judged by itself. */
   readonly line: Id<"line"> | null;
   readonly reading: Mass | null;
   /** In repetitions of the weaker side; null where unknown, or where something else is counted. */

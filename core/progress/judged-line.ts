@@ -101,10 +101,13 @@ export function reached(set: ExposedSet, end: End): boolean {
   return asked !== null && set.amount !== null && set.amount >= asked && burstsShort(set) === null;
 }
 
-/** The first burst behind a set that came to less than was asked; null where all came, or are unknown. */
+/**
+ * The first burst behind a set that came to less than was asked; null where all came, or are unknown. A drop with a
+ * load of its own is a line of its own.
+ */
 export function burstsShort({ bursts }: ExposedSet): Reason | null {
-  for (const { kind, reps, demand } of bursts) {
-    if (reps !== null && demand.least !== null && reps < demand.least)
+  for (const { kind, line, reps, demand } of bursts) {
+    if (line === null && reps !== null && demand.least !== null && reps < demand.least)
       return { code: "burstShort", burst: kind, done: reps, asked: demand.least };
   }
   return null;

@@ -1,18 +1,29 @@
 import { describe, expect, it } from "vitest";
 import { count, kg, lb, seconds, share, type Mass } from "../kernel/index.ts";
 import type { Loading } from "../gym/index.ts";
-import { withLines, type LoadRule, type PlannedSet, type Slot } from "../plan/index.ts";
+import {
+  USUAL_PROGRESSION,
+  withLines,
+  type LoadRule,
+  type PlannedSet,
+  type Slot,
+} from "../plan/index.ts";
 import { workOf, type ExposedSet, type Exposure } from "../log/index.ts";
 import {
   RACK,
   sampleCircumstances,
   sampleContext,
+  sampleDrop,
+  sampleNewId,
+  sampleStation,
+  sampleUnrollContext,
   sampleExposed,
   sampleExposure,
   sampleId,
   sampleSet,
   sampleSlot,
 } from "../../tests/samples/index.ts";
+import { accepted } from "./accept.ts";
 import { proposeFor, type SlotCircumstances } from "./propose.ts";
 
 const reps = (min: number, max = min) =>
@@ -151,6 +162,62 @@ describe("the lines of an exercise, each judged by itself", () => {
     const elsewhere = { context: sampleContext({ lineageId: sampleId(702) }) };
     const today = trained(slot, flat(100));
     expect(codes(slot, [...risenTo(100, apart, elsewhere), today])).toContain("stalled");
+  });
+});
+
+describe("a drop with a load of its own", () => {
+  const drop = {
+    ...sampleDrop(11, "first", 0.8),
+    to: { kind: "reading", reading: kg(40) },
+    target: reps(10),
+  } as PlannedSet["extensions"][number];
+  const slot = withLines(
+    sampleSlot([set(1, { target: reps(8), load: at(80), extensions: [drop] })], {
+      progression: USUAL_PROGRESSION,
+    }),
+  );
+  const line = drop.kind === "drop" ? drop.line : null;
+  const done = (n: number, dropped: number) => {
+    const exposure = trained(slot, [[80, n]]);
+    return {
+      ...exposure,
+      sets: exposure.sets.map((one) => ({
+        ...one,
+        demand: { least: 8, most: 8 },
+        bursts: [
+          {
+            kind: "drop" as const,
+            line,
+            reading: kg(40),
+            reps: count(dropped),
+            demand: { least: 10, most: 10 },
+          },
+        ],
+      })),
+    };
+  };
+
+  it("is judged by itself, and neither holds its set nor is held by it", () => {
+    expect(moves(slot, done(8, 9))).toEqual([
+      ["raise", 82.5],
+      ["keep", 40],
+    ]);
+    expect(moves(slot, done(7, 10))).toEqual([
+      ["keep", 80],
+      ["raise", 42.5],
+    ]);
+  });
+
+  it("is written where it stands once it is accepted", () => {
+    const [, own] = propose(slot, [done(7, 10)]);
+    const next = accepted(
+      slot,
+      new Map([[own!.line, own!]]),
+      sampleUnrollContext([sampleStation(RACK)]),
+      sampleNewId,
+    );
+    expect(next.sets[0]?.extensions[0]).toMatchObject({ to: { reading: kg(42.5) } });
+    expect(next.sets[0]?.load).toEqual(at(80));
   });
 });
 

@@ -32,7 +32,11 @@ function setBySet(facts: Facts): Proposal {
   if (changes.length === 0) return gaining(apart, stillShort(facts));
   const done: Reason = { code: "setsBeaten", beaten: ups.length, of: facts.sets.length };
   const held = ups.length === 0 ? null : heldBack(apart, [done]);
-  if (held !== null) return held;
+  if (held !== null) {
+    // What holds those at the top back keeps nobody from going down.
+    const downs = changes.filter((change) => !ups.includes(change));
+    return downs.length === 0 ? held : { ...held, move: "lower", changes: downs, mustRule: true };
+  }
   if (changes.length === facts.last.planned.length && ups.length === changes.length) {
     const same = changes.every(
       ({ from }) => facts.reading && compareMass(from, facts.reading) === 0,
