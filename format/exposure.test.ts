@@ -36,7 +36,8 @@ it("says unknown loads and counts as unknown, never as none", () => {
 it("says of a best what it is, and when and how it was set", () => {
   const best = {
     reading: kg(105),
-    reps: count(5),
+    counted: "reps",
+    amount: 5,
     day: day("2026-01-12"),
     sessionLogId: sampleId<"sessionLog">(1),
     rir: 2,

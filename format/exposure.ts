@@ -93,9 +93,9 @@ export function formatPlannedAndDone({
   return `${REGION_NAMES[region]}: ${formatSets(planned)} ${sets} planned, ${formatSets(done)} done.`;
 }
 
-/** "105 kg × 5" */
-export function formatBest({ reading, reps }: Best): string {
-  return `${formatMass(reading)} × ${reps}`;
+/** "105 kg × 5", "20 kg × 45 s", "100 kg × 18 in all" */
+export function formatBest({ reading, counted, amount }: Best): string {
+  return `${formatMass(reading)} × ${amount}${counted === "inAll" ? " in all" : UNITS[counted]}`;
 }
 
 /** "12 Jan, 2 left, set 2, after 9 hard sets, with belt, at 80 kg": when and how a best was set. */

@@ -108,7 +108,6 @@ const isSameLoad = (a: Mass | null, b: Mass | null) =>
 
 const WAYS: Readonly<Record<WayCode, string>> = {
   fullStep: "Full step",
-  smallStep: "Small step",
   pastTheTop: "More reps first",
   moreReps: "More reps",
   slower: "Slower lowering",

@@ -186,7 +186,7 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
                 </th>
                 <td>
                   {line.bests.map((best) => (
-                    <div key={`${best.reading.thousandths} ${best.reps}`}>
+                    <div key={`${best.counted} ${best.reading.thousandths} ${best.amount}`}>
                       <span className="figure">{formatBest(best)}</span>{" "}
                       <Typography component="span" variant="body2" sx={{ color: "text.secondary" }}>
                         {formatHowSet(best)}

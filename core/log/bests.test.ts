@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { day, kg } from "../kernel/index.ts";
+import { count, day, kg } from "../kernel/index.ts";
 import type { Loading } from "../gym/index.ts";
 import { OPEN_TEMPO } from "../plan/index.ts";
 import { bestsOf } from "./bests.ts";
@@ -19,9 +19,9 @@ let sessions = 0;
 const on = (date: string, sets: readonly ExposedSet[], over: Partial<Exposure> = {}): Exposure =>
   sampleExposure(sets, { day: day(date), sessionLogId: sampleId(900 + (sessions += 1)), ...over });
 const shown = (exposures: readonly Exposure[], ...rest: [Parameters<typeof bestsOf>[1]?]) =>
-  bestsOf(exposures, ...rest).map(({ reading, reps, day: at }) => [
+  bestsOf(exposures, ...rest).map(({ reading, amount, day: at }) => [
     reading.thousandths / 1000,
-    reps,
+    amount,
     at,
   ]);
 
@@ -92,14 +92,14 @@ describe("the bests of an exercise", () => {
     const found = bestsOf([late, on("2026-01-12", [set(100, 5)])]);
     expect(found[0]).toMatchObject({
       reading: kg(110),
-      reps: 5,
+      amount: 5,
       place: 2,
       hardSetsBefore: 9,
       bodyWeight: kg(80),
       gear,
       rir: 2,
     });
-    expect(found.map(({ reps }) => reps)).toEqual([5, 8]);
+    expect(found.map(({ amount }) => amount)).toEqual([5, 8]);
   });
 
   it("count a counterweight the other way round", () => {
@@ -115,6 +115,35 @@ describe("the bests of an exercise", () => {
       [10, 3, "2026-01-05"],
       [20, 8, "2026-01-05"],
       [30, 10, "2026-01-05"],
+    ]);
+  });
+
+  it("are of seconds held and of reps in all too, each against its own kind", () => {
+    const held = (load: number, amount: number) =>
+      set(load, null, { measure: "seconds", amount, range: null });
+    const chain = (load: number, reps: number, dropped: number | null) =>
+      set(load, reps, {
+        bursts: [
+          {
+            kind: "drop",
+            line: null,
+            reading: kg(60),
+            reps: dropped === null ? null : count(dropped),
+            demand: { least: null, most: null },
+          },
+        ],
+      });
+    const all = bestsOf([
+      on("2026-01-05", [held(20, 40), held(20, 45), held(10, 50)]),
+      on("2026-01-12", [chain(100, 8, 10), chain(100, 9, 6), chain(100, 7, null)]),
+    ]);
+    expect(
+      all.map(({ counted, reading, amount }) => [counted, reading.thousandths / 1000, amount]),
+    ).toEqual([
+      ["inAll", 100, 18],
+      ["reps", 100, 9],
+      ["seconds", 20, 45],
+      ["seconds", 10, 50],
     ]);
   });
 });

@@ -1,5 +1,6 @@
 import { harderBy } from "../gym/index.ts";
-import { compareMass, type Count, type Day, type Id, type Mass } from "../kernel/index.ts";
+import { compareMass, type Day, type Id, type Mass } from "../kernel/index.ts";
+import type { Measure } from "../plan/index.ts";
 import type { SetUpParameter } from "../movement/index.ts";
 import type { Comparing } from "./comparing.ts";
 import { differences, verdictOf } from "./comparison.ts";
@@ -7,10 +8,12 @@ import type { ContextAspect } from "./difference.ts";
 import type { ExposedSet, Exposure } from "./exposure.ts";
 import type { LogContext } from "./logged-set.ts";
 
-/** A set that no other of its version beats in load and repetitions both, with how it was done. */
+/** A set that no other of its version beats in load and amount both, with how it was done. */
 export interface Best {
   readonly reading: Mass;
-  readonly reps: Count;
+  /** What was counted: the set alone, or its repetitions with all that followed it. */
+  readonly counted: Measure | "inAll";
+  readonly amount: number;
   readonly day: Day;
   readonly sessionLogId: Id<"sessionLog">;
   readonly rir: ExposedSet["rir"];
@@ -31,6 +34,16 @@ function isClean({ hasPartials, within, observed, conditions }: ExposedSet): boo
   );
 }
 
+/** The repetitions of a set with all that followed it; null where nothing did, or some are unknown. */
+function inAllOf({ measure, amount, bursts }: ExposedSet): number | null {
+  const counted = bursts.filter(({ kind }) => kind !== "endHold");
+  if (measure !== "reps" || counted.length === 0) return null;
+  return counted.reduce<number | null>(
+    (sum, { reps }) => (sum === null || reps === null ? null : sum + reps),
+    amount,
+  );
+}
+
 /** What makes another version of an exercise; the rest is how a best was set. */
 const VERSION: readonly ContextAspect[] = [
   "movement",
@@ -43,7 +56,7 @@ const VERSION: readonly ContextAspect[] = [
 
 /**
  * The bests of an exercise in the version that its last session was done in, heaviest first: of the sessions of that
- * version, or of a harder one, the clean sets that none beats in load and repetitions both. Of equals the first.
+ * version, or of a harder one, the clean sets that none beats in load and amount both. Of equals the first.
  * With a counterweight less is more. Source: PRACTICE.md §8.
  */
 export function bestsOf(
@@ -63,19 +76,25 @@ export function bestsOf(
     })
     .flatMap((exposure) => exposure.sets.map((set, i) => ({ exposure, set, place: i + 1 })))
     .flatMap(({ exposure, set, place }): readonly Best[] => {
-      const { reading, reps, rir } = set;
-      if (reading === null || reps === null || reps === 0 || !isClean(set)) return [];
+      const { reading, amount, measure, rir } = set;
+      if (reading === null || amount === null || amount === 0 || !isClean(set)) return [];
       const { hardSetsBefore, bodyWeight, gear } = exposure.context;
       const { day, sessionLogId } = exposure;
-      return [{ reading, reps, rir, place, day, sessionLogId, hardSetsBefore, bodyWeight, gear }];
+      const how = { reading, rir, place, day, sessionLogId, hardSetsBefore, bodyWeight, gear };
+      const inAll = inAllOf(set);
+      return [
+        { ...how, counted: measure, amount },
+        ...(inAll === null ? [] : [{ ...how, counted: "inAll", amount: inAll } as const]),
+      ];
     });
   const heavier = (a: Best, b: Best) => way * compareMass(a.reading, b.reading);
   const isBeaten = (one: Best, at: number) =>
     sets.some((other, i) => {
-      const [load, reps] = [heavier(other, one), other.reps - one.reps];
-      return load >= 0 && reps >= 0 && (load > 0 || reps > 0 || i < at);
+      if (other.counted !== one.counted) return false;
+      const [load, amount] = [heavier(other, one), other.amount - one.amount];
+      return load >= 0 && amount >= 0 && (load > 0 || amount > 0 || i < at);
     });
   return sets
     .filter((one, i) => !isBeaten(one, i))
-    .toSorted((a, b) => heavier(b, a) || b.reps - a.reps);
+    .toSorted((a, b) => heavier(b, a) || b.amount - a.amount);
 }

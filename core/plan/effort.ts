@@ -63,8 +63,3 @@ export function hardnessOf(rir: Rir): Hardness {
   if (left === null) return "unknown";
   return left <= 4 ? "hard" : "easy";
 }
-
-/** How close to the limit a reserve is, for comparing two: higher is harder; unknown is as easy as more than five. */
-export function hardnessRank(rir: Rir): number {
-  return rir === "past" ? 1 : -(repsLeft(rir) ?? 6);
-}

@@ -1,13 +1,6 @@
 import { z } from "zod";
-import { assertNever, massField, seconds } from "../kernel/index.ts";
-import {
-  demandOf,
-  hardnessRank,
-  repRangeField,
-  rirField,
-  targetField,
-  TEMPO_PHASES,
-} from "../plan/index.ts";
+import { massField, seconds } from "../kernel/index.ts";
+import { repRangeField, rirField, targetField, TEMPO_PHASES } from "../plan/index.ts";
 
 const place = z.int().min(0);
 const time = z.number().min(0).transform(seconds);
@@ -44,32 +37,3 @@ export const changeField = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("effort"), set: place.nullable(), ...fromTo(rirField) }).readonly(),
 ]);
 export type Change = z.output<typeof changeField>;
-
-/** Whether a change asks for more, for less, or for neither. `way` is 1 where a higher reading is harder. */
-export function demandsMore(change: Change, way: 1 | -1): -1 | 0 | 1 {
-  switch (change.kind) {
-    case "load":
-      return sign(way * (change.to.thousandths - change.from.thousandths));
-    case "target": {
-      const [from, to] = [demandOf(change.from), demandOf(change.to)];
-      return sign((to.least ?? 0) - (from.least ?? 0)) || sign((to.most ?? 0) - (from.most ?? 0));
-    }
-    case "rest":
-      return sign(change.from - change.to);
-    case "sets":
-    case "hold":
-      return sign(change.to - change.from);
-    case "tempo":
-      return sign(change.to - (change.from ?? 0));
-    case "setUp":
-      return change.isHarder ? 1 : -1;
-    case "range":
-      return change.to === "full" ? 1 : change.from === "full" ? -1 : 0;
-    case "effort":
-      return sign(hardnessRank(change.to) - hardnessRank(change.from));
-    default:
-      return assertNever(change);
-  }
-}
-
-const sign = (n: number): -1 | 0 | 1 => (n > 0 ? 1 : n < 0 ? -1 : 0);

@@ -10,7 +10,7 @@ import {
 import type { Reason } from "./proposal.ts";
 
 /** An amount that fell by this share or more in all, at one load, is no "gain reps". Source: our rule. */
-export const FALL = 0.2;
+const FALL = 0.2;
 
 /** What comparing has to know of an exercise. */
 interface Known {

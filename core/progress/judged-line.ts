@@ -78,7 +78,7 @@ export interface Facts extends JudgedLine {
 }
 
 /** So long without an exercise and it is learned again first. Source: our rule, docs/progression.md. */
-export const FORGOTTEN_DAYS = 21;
+const FORGOTTEN_DAYS = 21;
 /** Readiness, out of five, at which a poor result is no verdict. Source: our rule, as above. */
 const LOW_READINESS = 2;
 

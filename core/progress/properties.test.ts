@@ -1,11 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { compareMass, kg, sameReading, share, type Mass } from "../kernel/index.ts";
+import { assertNever, compareMass, kg, sameReading, share, type Mass } from "../kernel/index.ts";
 import { allLoads, harderBy, howToMake, type Loading } from "../gym/index.ts";
 import {
   demandOf,
   PROGRESSION_KINDS,
   progressionField,
+  repsLeft,
   RIR_VALUES,
   type PlannedSet,
   type ProgressionRule,
@@ -27,7 +28,7 @@ import {
   STACK,
 } from "../../tests/samples/index.ts";
 import { accepted, outcomesOf } from "./accept.ts";
-import { demandsMore } from "./change.ts";
+import type { Change } from "./change.ts";
 import { proposeFor } from "./propose.ts";
 import type { LineProposal } from "./proposal.ts";
 
@@ -99,6 +100,38 @@ function loadsIn({ reading, changes }: LineProposal, one: Case): readonly Mass[]
     return to ?? (own.length > 0 ? readingAt(one) : (reading ?? readingAt(one)));
   });
 }
+/** How close to the limit a reserve is; unknown is as easy as more than five. */
+const hardnessRank = (rir: Rir) => (rir === "past" ? 1 : -(repsLeft(rir) ?? 6));
+
+/** Whether a change asks for more, for less, or for neither. `way` is 1 where a higher reading is harder. */
+function demandsMore(change: Change, way: 1 | -1): -1 | 0 | 1 {
+  switch (change.kind) {
+    case "load":
+      return sign(way * (change.to.thousandths - change.from.thousandths));
+    case "target": {
+      const [from, to] = [demandOf(change.from), demandOf(change.to)];
+      return sign((to.least ?? 0) - (from.least ?? 0)) || sign((to.most ?? 0) - (from.most ?? 0));
+    }
+    case "rest":
+      return sign(change.from - change.to);
+    case "sets":
+    case "hold":
+      return sign(change.to - change.from);
+    case "tempo":
+      return sign(change.to - (change.from ?? 0));
+    case "setUp":
+      return change.isHarder ? 1 : -1;
+    case "range":
+      return change.to === "full" ? 1 : change.from === "full" ? -1 : 0;
+    case "effort":
+      return sign(hardnessRank(change.to) - hardnessRank(change.from));
+    default:
+      return assertNever(change);
+  }
+}
+
+const sign = (n: number): -1 | 0 | 1 => (n > 0 ? 1 : n < 0 ? -1 : 0);
+
 const anyReps = fc.option(fc.integer({ min: 0, max: 16 }));
 const knownReps = fc.integer({ min: 0, max: 12 });
 

@@ -197,7 +197,6 @@ export type Confidence = "high" | "medium" | "low";
 /** A way on that a coach can take instead, or what else may help. */
 export type WayCode =
   | "fullStep"
-  | "smallStep"
   | "pastTheTop"
   | "moreReps"
   | "slower"
