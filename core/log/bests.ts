@@ -36,9 +36,8 @@ function isClean({ hasPartials, within, observed, conditions }: ExposedSet): boo
 
 /** The repetitions of a set with all that followed it; null where nothing did, or some are unknown. */
 function inAllOf({ measure, amount, bursts }: ExposedSet): number | null {
-  const counted = bursts.filter(({ kind }) => kind !== "endHold");
-  if (measure !== "reps" || counted.length === 0) return null;
-  return counted.reduce<number | null>(
+  if (measure !== "reps" || bursts.length === 0) return null;
+  return bursts.reduce<number | null>(
     (sum, { reps }) => (sum === null || reps === null ? null : sum + reps),
     amount,
   );

@@ -45,6 +45,19 @@ describe("an exposure", () => {
     expect(judged(side("left", 10, 2), side("right", 8, 0))).toMatchObject([{ reps: 8, rir: 0 }]);
   });
 
+  it("takes a place where two devices disagree as one set, by the lesser", () => {
+    const first = side("left", 9, 1);
+    const sets = expose([
+      first,
+      { ...side("left", 8, 2), id: sampleId(700) },
+      side("right", 10, 2),
+    ]);
+    expect(sets?.sets).toMatchObject([{ reps: 8, bySide: { left: 8, right: 10 }, rir: 1 }]);
+    expect(
+      expose([side("left", 700, 1), side("left", 701, 1), side("right", 700, 1)])?.sets,
+    ).toMatchObject([{ reps: 700 }]);
+  });
+
   it("counts of a short-range set the reps over part of the range, of which nothing else is held", () => {
     const short = sampleSet(3, { range: "stretched" });
     const of = sampleSlot([short, sampleSet(4, { target: TOTAL })]);

@@ -103,18 +103,23 @@ function countedOf({ target, range }: Pick<PlannedSet, "target" | "range">, logg
   return logged[measure];
 }
 
-/** All that each side did, with how often; the sides that were logged, in order. */
+/**
+ * All that each side did over its goes (the tries of a trial, the parts of a total); the sides that were logged, in
+ * order. Where two devices disagree about one go, the lesser counts: a conflict is one go, not two.
+ */
 function bySides(set: PlannedSet, own: readonly LoggedSet[]): ReadonlyMap<string, number | null> {
-  const sums = new Map<string, number | null>();
-  for (const logged of own) {
-    const done = countedOf(set, logged);
-    const before = sums.get(logged.key.side);
-    sums.set(
-      logged.key.side,
-      before === null || done === null ? null : (before ?? 0) + Number(done),
+  const sides = new Map<string, number | null>();
+  for (const side of new Set(own.map(({ key }) => key.side))) {
+    const ofSide = own.filter(({ key }) => key.side === side);
+    const goes = [...new Set(ofSide.map(({ key }) => key.ordinal))].map((ordinal) =>
+      weakest(ofSide.filter(({ key }) => key.ordinal === ordinal).map((go) => countedOf(set, go))),
+    );
+    sides.set(
+      side,
+      goes.reduce((sum, n) => (sum === null || n === null ? null : sum + n), 0),
     );
   }
-  return sums;
+  return sides;
 }
 
 /** How much of a set was done, by the weaker side where both were counted; null where one is unknown. */
@@ -128,12 +133,13 @@ function sidesIn(set: PlannedSet, own: readonly LoggedSet[]): BySide | null {
   return left === null || right === null ? null : { left, right };
 }
 
-/** What was logged of an extension: one entry each time it was done. */
+/** What was logged of an extension that counts reps: one entry each time it was done. */
 function burstsIn(
   extension: Extension,
   { id }: PlannedSet,
   loggedSets: readonly LoggedSet[],
 ): readonly ExposedBurst[] {
+  if (!countsReps(extension)) return [];
   const own = loggedSets.filter(({ key }) => key.setId === id && key.extensionId === extension.id);
   const ordinals = [...new Set(own.map(({ key }) => key.ordinal))].sort((a, b) => a - b);
   return ordinals.map((ordinal) => {
@@ -149,6 +155,12 @@ function burstsIn(
       demand: "target" in extension ? demandOf(extension.target) : { least: null, most: null },
     };
   });
+}
+
+/** A hold at the end, or a drop in seconds, adds no repetition to a total and leaves none unknown. */
+function countsReps(extension: Extension): boolean {
+  if (extension.kind === "endHold") return false;
+  return !("target" in extension) || measureOf(extension.target) === "reps";
 }
 
 function weakest(amounts: readonly (number | null)[]): number | null {
