@@ -1,5 +1,6 @@
 import { assertNever, type Id, type NewId } from "../kernel/index.ts";
 import {
+  BOUNDS,
   copySet,
   NO_COPIES,
   referenceOf,
@@ -65,11 +66,12 @@ function withChange(slot: Slot, line: Id<"line">, change: Change, newId: NewId):
   }
 }
 
-/** So many sets: copies of the last one behind it. */
+/** So many sets, as far as an exercise can have them: copies of the last one behind it. */
 function withMore(slot: Slot, own: readonly PlannedSet[], to: number, newId: NewId): Slot {
   const last = own.at(-1);
   if (last === undefined) return slot;
-  const more = Array.from({ length: to - own.length }, () => ({
+  const room = Math.max(0, BOUNDS.sets.most - slot.sets.length);
+  const more = Array.from({ length: Math.min(to - own.length, room) }, () => ({
     ...copySet(last, NO_COPIES, newId),
     lineageId: newId<"lineage">(),
   }));

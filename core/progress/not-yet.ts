@@ -10,7 +10,7 @@ import {
   type Mass,
   type Share,
 } from "../kernel/index.ts";
-import { repsLeft } from "../plan/index.ts";
+import { BOUNDS, repsLeft } from "../plan/index.ts";
 import type { ExposedSet } from "../log/index.ts";
 import { needsRuling } from "./doubts.ts";
 import { burstsShort, type End, type Facts } from "./judged-line.ts";
@@ -186,7 +186,7 @@ function waysOutOf(facts: Facts, reading: Mass): readonly Way[] {
     sets.length > 1 ? [{ code: "fewerSets", step: setsTo(sets.length - 1) }] : [];
   const more: readonly Way[] = [{ code: "moreSets", step: setsTo(sets.length + 1) }];
   const range: readonly Way[] =
-    target.kind === "reps" && lighter !== null
+    target.kind === "reps" && target.max + 3 <= BOUNDS.amount.most && lighter !== null
       ? [
           {
             code: "otherRange",

@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { count, kg, lb, seconds, share, type Mass } from "../kernel/index.ts";
 import type { Loading } from "../gym/index.ts";
 import {
+  OPEN_TEMPO,
   USUAL_PROGRESSION,
   withLines,
   type LoadRule,
@@ -218,6 +219,30 @@ describe("a drop with a load of its own", () => {
     );
     expect(next.sets[0]?.extensions[0]).toMatchObject({ to: { reading: kg(42.5) } });
     expect(next.sets[0]?.load).toEqual(at(80));
+  });
+});
+
+describe("what is asked can be stored", () => {
+  it("slows no phase beyond what a tempo can hold", () => {
+    const slow = { kind: "constraintFirst", what: "lower", min: seconds(2) } as const;
+    const slot = (lower: number) =>
+      sampleSlot([set(1, { target: reps(8), tempo: { ...OPEN_TEMPO, lower } })], {
+        progression: { ...slow, max: seconds(60), by: seconds(5) },
+      });
+    const next = (lower: number) => propose(slot(lower), [trained(slot(lower), [[100, 8]])])[0];
+    expect(next(28)).toMatchObject({ changes: [{ kind: "tempo", from: 28, to: 30 }] });
+    expect(next(30)).toMatchObject({
+      reading: kg(102.5),
+      changes: [{ kind: "tempo", from: 30, to: 2 }],
+    });
+  });
+
+  it("adds no set beyond what an exercise can have", () => {
+    const full = sampleSlot(Array.from({ length: 60 }, (_, i) => set(i + 1, {})));
+    const line = full.sets[0]!.line;
+    const more = { reading: kg(100), changes: [{ kind: "sets", from: 60, to: 61 } as const] };
+    const here = sampleUnrollContext([sampleStation(RACK)]);
+    expect(accepted(full, new Map([[line, more]]), here, sampleNewId).sets).toHaveLength(60);
   });
 });
 

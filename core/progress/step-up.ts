@@ -8,7 +8,7 @@ import {
   type Mass,
 } from "../kernel/index.ts";
 import { allLoads, harderBy, nextHarder, totalMoved, type MadeLoad } from "../gym/index.ts";
-import { repsLeft, type Target } from "../plan/index.ts";
+import { BOUNDS, repsLeft, type Target } from "../plan/index.ts";
 import type { Change } from "./change.ts";
 import { needsRuling } from "./doubts.ts";
 import { hasLoads, type Facts } from "./judged-line.ts";
@@ -204,7 +204,7 @@ function waysAtCeiling(facts: Facts): readonly Way[] {
     kind: "tempo",
     phase: "lower",
     from: slow === null ? null : seconds(slow),
-    to: seconds((slow ?? 2) + 1),
+    to: seconds(Math.min(BOUNDS.phase.most, (slow ?? 2) + 1)),
   };
   const at = { move: "keep", reading: facts.reading } as const;
   return [

@@ -1,4 +1,5 @@
 import { assertNever, seconds } from "../../kernel/index.ts";
+import { BOUNDS } from "../../plan/index.ts";
 import type { Change } from "../change.ts";
 import type { Facts } from "../judged-line.ts";
 import { keep, type Proposal } from "../proposal.ts";
@@ -47,15 +48,21 @@ function furtherBy(facts: Facts, { what, min, max, by }: RuleOf<"constraintFirst
     case "squeeze": {
       const now = first.tempo[what];
       const from = typeof now === "number" ? seconds(now) : null;
+      // No phase of a tempo is longer, whatever a hold may be.
+      const most = Math.min(max, BOUNDS.phase.most);
+      const least = Math.min(min, most);
       const tempo = (to: number): Change => ({
         kind: "tempo",
         phase: what,
         from,
         to: seconds(to),
       });
-      if (from === null || from < max)
-        return { kind: "stricter", change: tempo(from === null ? min : Math.min(max, from + by)) };
-      return { kind: "enough", back: from > min ? [tempo(min)] : [] };
+      if (from === null || from < most)
+        return {
+          kind: "stricter",
+          change: tempo(from === null ? least : Math.min(most, from + by)),
+        };
+      return { kind: "enough", back: from > least ? [tempo(least)] : [] };
     }
     case "hold": {
       const hold = first.extensions.find((extension) => extension.kind === "endHold");
