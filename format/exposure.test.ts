@@ -1,7 +1,8 @@
-import { expect, it } from "vitest";
-import { count, day, kg } from "~/core/kernel/index.ts";
+import { describe, expect, it } from "vitest";
+import { count, day, kg, ticksOf } from "~/core/kernel/index.ts";
 import {
   formatBest,
+  formatGained,
   formatHowSet,
   formatLoggedSet,
   formatPlannedAndDone,
@@ -56,4 +57,26 @@ it("says of a best what it is, and when and how it was set", () => {
     gear: null,
   } as const;
   expect(formatHowSet({ ...best, ...unsaid })).toBe("12 Jan");
+});
+
+describe("what was gained", () => {
+  const none = { loadTicks: 0, isHarder: false, done: null, left: null };
+  const ticksOfFive: number = ticksOf(kg(5));
+
+  it("is said in what was counted", () => {
+    expect(formatGained({ ...none, done: { measure: "reps", amount: 2 } }, "kg")).toBe(
+      "Same load, +2 reps in all",
+    );
+    expect(formatGained({ ...none, done: { measure: "seconds", amount: -5 } }, "kg")).toBe(
+      "Same load, −5 s in all",
+    );
+  });
+
+  it("says which way where more is easier", () => {
+    expect(formatGained({ ...none, loadTicks: ticksOfFive, isHarder: true }, "kg")).toBe("+5 kg");
+    expect(formatGained({ ...none, loadTicks: ticksOfFive }, "kg")).toBe("+5 kg (easier)");
+    expect(formatGained({ ...none, loadTicks: -ticksOfFive, isHarder: true }, "kg")).toBe(
+      "−5 kg (harder)",
+    );
+  });
 });

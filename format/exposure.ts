@@ -10,6 +10,7 @@ import { massFromTicks, sameReading, ticks, type MassUnit } from "~/core/kernel/
 import type { Gained } from "~/core/progress/index.ts";
 import type { Measure } from "~/core/plan/index.ts";
 import { formatMass, formatSets, formatShortDay, plural } from "./numbers.ts";
+import { formatAmountOf } from "./progression.ts";
 import { sentence } from "./sentence.ts";
 import { formatRir, REGION_NAMES } from "./training.ts";
 
@@ -35,15 +36,15 @@ export function formatSetsDone(sets: readonly ExposedSet[]): string {
     : sets.map((set) => `${load(set)} × ${reps(set)}`).join(", ");
 }
 
-/** "100 kg × 12, 11, 10 · last set 1 left · 18 Nov" */
+/** "100 kg × 12, 11, 10 · last set RIR 1 · 18 Nov" */
 export function formatExposure(exposure: Exposure): string {
   const last = exposure.sets.at(-1);
   const effort = last === undefined ? "" : ` · last set ${formatRir(last.rir)}`;
   return `${formatSetsDone(exposure.sets)}${effort} · ${formatShortDay(exposure.day)}`;
 }
 
-/** "Same load, +2 reps in all, RIR −1", "+2.5 kg"; what is unknown is left out. */
-export function formatGained({ loadTicks, amount, left }: Gained, unit: MassUnit): string {
+/** "Same load, +2 reps in all, RIR −1", "+2.5 kg", "+5 kg (easier)" of a counterweight; what is unknown is left out. */
+export function formatGained({ loadTicks, isHarder, done, left }: Gained, unit: MassUnit): string {
   const signed = (n: number, text: string) => `${n > 0 ? "+" : "−"}${text}`;
   const load =
     loadTicks === null
@@ -54,14 +55,14 @@ export function formatGained({ loadTicks, amount, left }: Gained, unit: MassUnit
             signed(
               loadTicks,
               formatMass(massFromTicks(ticks(Math.abs(loadTicks)), unit, "nearest")),
-            ),
+            ) + (isHarder === loadTicks > 0 ? "" : isHarder ? " (harder)" : " (easier)"),
           ];
   const reps =
-    amount === null
+    done === null
       ? []
-      : amount === 0
-        ? ["same reps"]
-        : [signed(amount, `${plural(Math.abs(amount), "rep")} in all`)];
+      : done.amount === 0
+        ? [done.measure === "reps" ? "same reps" : "the same in all"]
+        : [signed(done.amount, `${formatAmountOf(Math.abs(done.amount), done.measure)} in all`)];
   const effort = left === null || left === 0 ? [] : [`RIR ${signed(left, String(Math.abs(left)))}`];
   return sentence([...load, ...reps, ...effort].join(", "));
 }
@@ -98,7 +99,7 @@ export function formatBest({ reading, counted, amount }: Best): string {
   return `${formatMass(reading)} × ${amount}${counted === "inAll" ? " in all" : UNITS[counted]}`;
 }
 
-/** "12 Jan, 2 left, set 2, after 9 hard sets, with belt, at 80 kg": when and how a best was set. */
+/** "12 Jan, RIR 2, set 2, after 9 hard sets, with belt, at 80 kg": when and how a best was set. */
 export function formatHowSet({ day, rir, place, hardSetsBefore, gear, bodyWeight }: Best): string {
   return [
     formatShortDay(day),

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { idOf, kg, seconds } from "~/core/kernel/index.ts";
 import type { Difference } from "~/core/log/index.ts";
-import { OPEN_TEMPO } from "~/core/plan/index.ts";
+import { OPEN_TEMPO, type Measure } from "~/core/plan/index.ts";
 import { sampleId } from "~/tests/samples/index.ts";
 import { formatDifference, formatReason } from "./reasons.ts";
 
@@ -83,13 +83,22 @@ describe("what a one-way comparison comes to", () => {
     code: "harderConditions" | "easierConditions",
     before: number | null,
     now: number | null,
-  ) => formatReason({ code, differences: [DEEPER], before, now });
+    measure: Measure = "reps",
+  ) =>
+    formatReason({
+      code,
+      differences: [DEEPER],
+      inAll: before === null || now === null ? null : { measure, before, now },
+    });
 
   it("is progress at no fewer reps under harder conditions, and else no loss", () => {
     const what = "Depth below parallel, was to parallel: harder than last time.";
     expect(said("harderConditions", 10, 10)).toBe(`${what} 10 reps in all after 10: progress.`);
     expect(said("harderConditions", 10, 9)).toBe(
       `${what} 9 reps in all after 10: no loss; 10 would have been progress.`,
+    );
+    expect(said("harderConditions", 40, 45, "seconds")).toBe(
+      `${what} 45 s in all after 40: progress.`,
     );
     expect(said("harderConditions", null, 9)).toBe(
       `${what} An equal or better result is progress; a worse one proves nothing.`,

@@ -74,17 +74,18 @@ function gearText(worn: readonly WornGear[]): string {
   return `with ${names.join(" and ")}`;
 }
 
-/** What reps in all come to after those of last time, under conditions that let only one thing be concluded. */
+/** What was done in all after last time, under conditions that let only one thing be concluded. */
 function oneWay(
-  { differences, before, now }: Extract<Reason, { code: "harderConditions" | "easierConditions" }>,
+  { differences, inAll }: Extract<Reason, { code: "harderConditions" | "easierConditions" }>,
   how: "harder" | "easier",
 ): string {
   const what = `${sentence(differences.map(differenceText).join("; "))}: ${how} than last time.`;
-  if (before === null || now === null)
+  if (inAll === null)
     return how === "harder"
       ? `${what} An equal or better result is progress; a worse one proves nothing.`
       : `${what} A worse result is a loss; a better one proves nothing.`;
-  const counted = `${plural(now, "rep")} in all after ${before}`;
+  const { before, now, measure } = inAll;
+  const counted = `${formatAmountOf(now, measure)} in all after ${before}`;
   if (how === "harder")
     return now >= before
       ? `${what} ${counted}: progress.`
@@ -100,7 +101,7 @@ export function formatReason(reason: Reason): string {
     case "allAtTop":
       return `${allSets(reason.sets)} at ${formatMass(reason.reading)} reached ${formatAmountOf(reason.top, reason.measure)}.`;
     case "repsToGain":
-      return `Weakest set ${formatAmountOf(reason.lowest, reason.measure)}, target ${formatAmountOf(reason.top, reason.measure)}: stay at ${formatMass(reason.reading)} until all sets reach ${formatAmountOf(reason.top, reason.measure)}.`;
+      return `${theWeakest(reason.isOnlySet)} ${formatAmountOf(reason.lowest, reason.measure)}, target ${formatAmountOf(reason.top, reason.measure)}: stay at ${formatMass(reason.reading)} until ${reason.isOnlySet ? "it reaches" : "all sets reach"} ${formatAmountOf(reason.top, reason.measure)}.`;
     case "reachedInARow":
       return `Reached in ${plural(reason.times, "session")} running of the ${reason.after} needed.`;
     case "smallestStep":
@@ -124,7 +125,7 @@ export function formatReason(reason: Reason): string {
     case "harderThanAsked":
       return `RIR ${reason.asked} was asked, RIR ${reason.lowest} was left. Repeat until it comes with the RIR asked.`;
     case "belowRange":
-      return `Weakest set ${formatAmountOf(reason.lowest, reason.measure)}, below the ${formatAmountOf(reason.bottom, reason.measure)} asked${reason.times > 1 ? ", the second time running" : ""}.`;
+      return `${theWeakest(reason.isOnlySet)} ${formatAmountOf(reason.lowest, reason.measure)}, below the ${formatAmountOf(reason.bottom, reason.measure)} asked${reason.times > 1 ? ", the second time running" : ""}.`;
     case "nearlyThere":
       return "That is close enough to repeat, not to go down.";
     case "failedSets":
@@ -134,7 +135,7 @@ export function formatReason(reason: Reason): string {
     case "oneSideShort":
       return `Only the ${reason.side} side is short: left ${reason.left}, right ${reason.right}, target ${reason.asked}. The weaker side decides.`;
     case "fellBack":
-      return `${plural(reason.now, "rep")} in all at ${formatMass(reason.reading)} after ${reason.before} last time: too far back to call it gaining reps.`;
+      return `${formatAmountOf(reason.now, reason.measure)} in all at ${formatMass(reason.reading)} after ${reason.before} last time: too far back to call it progress.`;
     case "stalled":
       return `No progress in the last ${plural(reason.sessions, "session")}${reason.rate > 0 ? ` after about ${formatShare(reason.rate)} a session before` : ""}. One sign among several.`;
     case "heldWhileCutting":
@@ -191,14 +192,16 @@ export function formatReason(reason: Reason): string {
       return "Another exercise was done instead this once. The plan stays.";
     case "openEnd":
       return "No number is asked for, so there is nothing to reach. Write at least so many reps to have it progress.";
+    case "needsReps":
+      return "This rule needs a number of reps for every set. Write one, or choose another rule.";
     case "heldByRule":
       return "Everything is set to stay as it is.";
     case "byHand":
       return "This exercise is progressed by hand.";
     case "totalReached":
-      return `${plural(reason.total, "rep")} in all, target ${reason.goal}.`;
+      return `${formatAmountOf(reason.total, reason.measure)} in all, target ${reason.goal}.`;
     case "totalToGain":
-      return `${plural(reason.total, "rep")} in all, target ${reason.goal}: keep the loads until it is reached.`;
+      return `${formatAmountOf(reason.total, reason.measure)} in all, target ${reason.goal}: keep the loads until it is reached.`;
     case "unknownTotal":
       return "Some reps are unknown, so there is no total.";
     case "setsBeaten":
@@ -209,6 +212,10 @@ export function formatReason(reason: Reason): string {
       return `Rest is down to ${reason.seconds} s.`;
     case "restNotTimed":
       return "The rest is not set in seconds, so it cannot be made shorter. Write it in seconds.";
+    case "restShared":
+      return "In a superset or circuit the rests are the round's, so this rule cannot shorten them. Change them there, or choose another rule.";
+    case "restLonger":
+      return `Rest was up to ${reason.taken} s where ${reason.asked} s were set. Stay until it is kept.`;
     case "setAdded":
       return `Reached: ${plural(reason.to, "set")}, up to ${reason.most}.`;
     case "setsAtMost":
@@ -219,6 +226,8 @@ export function formatReason(reason: Reason): string {
       return `Reached: ${CONSTRAINT_NAMES[reason.what]} gets harder at the same load.`;
     case "strictEnough":
       return `${sentence(CONSTRAINT_NAMES[reason.what])} is as hard as it is meant to get.`;
+    case "notStrict":
+      return `Looser than asked in at least one set: ${CONSTRAINT_NAMES[reason.what]}. Stay until it is kept.`;
     case "nothingStricter":
       return `There is nothing to make harder: ${CONSTRAINT_NAMES[reason.what]}. Add it, or choose another rule.`;
     case "cleanSessions":
@@ -254,6 +263,7 @@ export function formatReason(reason: Reason): string {
   }
 }
 
+const theWeakest = (isOnly: boolean) => (isOnly ? "The set had" : "Weakest set");
 const allSets = (n: number) => (n === 1 ? "The set" : n === 2 ? "Both sets" : `All ${n} sets`);
 const ofLoadMoved = (share: number | null) =>
   share === null ? "an unknown share of the load moved" : `${formatShare(share)} of the load moved`;

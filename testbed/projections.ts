@@ -47,6 +47,7 @@ export function projectionReport(athletes: number, seed: number): ProjectionRepo
         parameters: [],
         comparing: [],
         feltIn: [],
+        isRestShared: false,
         strength: USUAL_RULES,
         weeks: null,
       },

@@ -169,6 +169,7 @@ export function train(course: Course): readonly Week[] {
       parameters: [],
       comparing: [],
       feltIn: [],
+      isRestShared: false,
       strength: USUAL_RULES,
       weeks: course.weekOf?.(week) ?? null,
       absence: null,

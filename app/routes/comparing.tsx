@@ -4,7 +4,7 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Form, Link, data, redirect, useSearchParams } from "react-router";
 import { comparingFormCodec, withdrawComparingCodec } from "~/codec/comparing.ts";
-import { lastKey, lastSlots, OVERRULED } from "~/core/log/index.ts";
+import { lastKey, lastPlanned, OVERRULED } from "~/core/log/index.ts";
 import { CONDITION_NAMES, formatCondition } from "~/format/comparing.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { historyOf } from "~/server/coaching/history.server.ts";
@@ -29,7 +29,7 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const nameOf = (id: string) => stations.find((station) => station.id === id)?.name ?? null;
   return {
     person,
-    trained: [...lastSlots(history).values()].map(({ movement, station }) => ({
+    trained: [...lastPlanned(history).values()].map(({ slot: { movement, station } }) => ({
       key: lastKey(movement, station),
       movement,
       station: nameOf(station) ?? "equipment that is gone",

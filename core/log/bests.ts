@@ -5,7 +5,7 @@ import type { SetUpParameter } from "../movement/index.ts";
 import type { Comparing } from "./comparing.ts";
 import { differences, verdictOf } from "./comparison.ts";
 import type { ContextAspect } from "./difference.ts";
-import type { ExposedSet, Exposure } from "./exposure.ts";
+import { withBursts, type ExposedSet, type Exposure } from "./exposure.ts";
 import type { LogContext } from "./logged-set.ts";
 
 /** A set that no other of its version beats in load and amount both, with how it was done. */
@@ -31,15 +31,6 @@ function isClean({ hasPartials, within, observed, conditions }: ExposedSet): boo
     within === "full" &&
     (conditions.range ?? "full") === "full" &&
     (observed.faults ?? []).length === 0
-  );
-}
-
-/** The repetitions of a set with all that followed it; null where nothing did, or some are unknown. */
-function inAllOf({ measure, amount, bursts }: ExposedSet): number | null {
-  if (measure !== "reps" || bursts.length === 0) return null;
-  return bursts.reduce<number | null>(
-    (sum, { reps }) => (sum === null || reps === null ? null : sum + reps),
-    amount,
   );
 }
 
@@ -80,7 +71,7 @@ export function bestsOf(
       const { hardSetsBefore, bodyWeight, gear } = exposure.context;
       const { day, sessionLogId } = exposure;
       const how = { reading, rir, place, day, sessionLogId, hardSetsBefore, bodyWeight, gear };
-      const inAll = inAllOf(set);
+      const inAll = measure === "reps" && set.bursts.length > 0 ? withBursts(set) : null;
       return [
         { ...how, counted: measure, amount },
         ...(inAll === null ? [] : [{ ...how, counted: "inAll", amount: inAll } as const]),

@@ -12,13 +12,14 @@ import {
   type Rir,
   type Slot,
 } from "../plan/index.ts";
-import type {
-  BySide,
-  ExposedBurst,
-  ExposedSession,
-  ExposedSet,
-  Exposure,
-  PlannedWork,
+import {
+  sumOf,
+  type BySide,
+  type ExposedBurst,
+  type ExposedSession,
+  type ExposedSet,
+  type Exposure,
+  type PlannedWork,
 } from "./exposure.ts";
 import type { Performed } from "./fold.ts";
 import type { LoggedSet } from "./logged-set.ts";
@@ -114,10 +115,7 @@ function bySides(set: PlannedSet, own: readonly LoggedSet[]): ReadonlyMap<string
     const goes = [...new Set(ofSide.map(({ key }) => key.ordinal))].map((ordinal) =>
       weakest(ofSide.filter(({ key }) => key.ordinal === ordinal).map((go) => countedOf(set, go))),
     );
-    sides.set(
-      side,
-      goes.reduce((sum, n) => (sum === null || n === null ? null : sum + n), 0),
-    );
+    sides.set(side, sumOf(goes));
   }
   return sides;
 }

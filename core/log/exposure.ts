@@ -152,6 +152,40 @@ function setUpOver(own: SetUp, sets: readonly ExposedSet[]): SetUp {
   );
 }
 
+/** How much was done in a set and behind it, but for partial and forced repetitions; null where some is unknown. */
+export function withBursts({
+  amount,
+  bursts,
+}: Pick<ExposedSet, "amount" | "bursts">): number | null {
+  return sumOf([
+    amount,
+    ...bursts
+      .filter(({ kind }) => kind !== "partials" && kind !== "forced")
+      .map(({ reps }) => reps),
+  ]);
+}
+
+/** What several sets came to, and what they count. */
+export interface DoneInAll {
+  readonly measure: Measure;
+  readonly amount: number;
+}
+
+/** How much sets came to by themselves; null where there are none, some is unknown, or they count unlike things. */
+export function doneInAll(sets: readonly ExposedSet[]): DoneInAll | null {
+  const [first] = sets;
+  const amount = sumOf(sets.map((set) => set.amount));
+  const isAlike = sets.every(({ measure }) => measure === first?.measure);
+  return first === undefined || amount === null || !isAlike
+    ? null
+    : { measure: first.measure, amount };
+}
+
+/** The sum of amounts; null where one is unknown. */
+export function sumOf(amounts: readonly (number | null)[]): number | null {
+  return amounts.reduce((sum, n) => (sum === null || n === null ? null : sum + n), 0);
+}
+
 /** Names a movement at a station, for maps of what was done there last. */
 export function lastKey(movement: MovementRef, station: Id<"station">): string {
   return `${movement} ${station}`;

@@ -43,17 +43,24 @@ export function seriesOf({ sessions, performed, versions }: History): Series {
   return series;
 }
 
+/** An exercise with the session that it was planned in. */
+export interface PlannedSlot {
+  readonly slot: Slot;
+  readonly plan: SessionPlan;
+}
+
 /** Each exercise at its equipment as it was planned the last time it was trained, by {@link lastKey}. */
-export function lastSlots({ sessions, performed }: History): ReadonlyMap<string, Slot> {
-  const slots = new Map<string, Slot>();
+export function lastPlanned({ sessions, performed }: History): ReadonlyMap<string, PlannedSlot> {
+  const planned = new Map<string, PlannedSlot>();
   for (const session of sessions) {
     const trained = new Set(performed.get(session.id)?.contexts.map(({ slotId }) => slotId));
     for (const slot of slotsOf(session.document)) {
       const key = lastKey(slot.movement, slot.station);
-      if (trained.has(slot.id) && !slots.has(key)) slots.set(key, slot);
+      if (trained.has(slot.id) && !planned.has(key))
+        planned.set(key, { slot, plan: session.document });
     }
   }
-  return slots;
+  return planned;
 }
 
 /** History as it stood when a session began: what came before it, and not the session itself. */

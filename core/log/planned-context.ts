@@ -4,6 +4,7 @@ import {
   isPreparatory,
   OPEN_TEMPO,
   restSpan,
+  rotationOf,
   tempoOf,
   type PlannedSet,
   type Rest,
@@ -57,9 +58,7 @@ function plannedGear(sets: readonly PlannedSet[]): LogContext["gear"] {
 
 /** The rest that follows a set of this slot: the rotation's after a member or a round, else the set's own. */
 function restTaken(plan: SessionPlan, slot: Slot, work: PlannedSet): Rest {
-  const rotation = plan.blocks.find(
-    (block) => block.kind === "rotation" && block.members.some(({ id }) => id === slot.id),
-  );
-  if (rotation?.kind !== "rotation") return work.restAfter;
+  const rotation = rotationOf(plan, slot);
+  if (rotation === null) return work.restAfter;
   return rotation.members.at(-1)?.id === slot.id ? rotation.restAfterRound : rotation.restBetween;
 }

@@ -145,6 +145,14 @@ export function slotsOf(plan: SessionPlan): readonly Slot[] {
   return plan.blocks.flatMap(slotsOfBlock);
 }
 
+/** The rotation that an exercise is a member of, whose rests are taken instead of its sets' own; null where none. */
+export function rotationOf(plan: SessionPlan, slot: Slot): RotationBlock | null {
+  for (const block of plan.blocks) {
+    if (block.kind === "rotation" && block.members.some(({ id }) => id === slot.id)) return block;
+  }
+  return null;
+}
+
 /** The plan with every slot replaced by what `change` makes of it; the same plan where nothing changed. */
 export function mapSlots(plan: SessionPlan, change: (slot: Slot) => Slot): SessionPlan {
   const blocks = plan.blocks.map((block): Block => {

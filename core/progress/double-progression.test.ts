@@ -85,7 +85,14 @@ describe("double progression", () => {
       confidence: "high",
     });
     expect(p.because).toEqual([
-      { code: "repsToGain", lowest: 9, top: 10, measure: "reps", reading: kg(100) },
+      {
+        code: "repsToGain",
+        isOnlySet: false,
+        lowest: 9,
+        top: 10,
+        measure: "reps",
+        reading: kg(100),
+      },
     ]);
   });
 
@@ -112,6 +119,7 @@ describe("double progression", () => {
     expect(p).toMatchObject({ move: "lower", reading: kg(97.5), mustRule: true });
     expect(p.because[0]).toEqual({
       code: "belowRange",
+      isOnlySet: false,
       lowest: 6,
       bottom: 8,
       measure: "reps",

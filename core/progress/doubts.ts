@@ -1,19 +1,23 @@
 import { compareMass, sameReading, type Mass } from "../kernel/index.ts";
 import type { SetUpParameter } from "../movement/index.ts";
+import type { Measure, ProgressionRule } from "../plan/index.ts";
 import {
   differences,
+  doneInAll,
   verdictOf,
   type Comparing,
   type ExposedSet,
   type Exposure,
 } from "../log/index.ts";
 import type { Reason } from "./proposal.ts";
+import { isByRule } from "./varied.ts";
 
 /** An amount that fell by this share or more in all, at one load, is no "gain reps". Source: our rule. */
 const FALL = 0.2;
 
-/** What comparing has to know of an exercise. */
+/** What comparing has to know of a line. */
 interface Known {
+  readonly rule: ProgressionRule;
   readonly parameters: readonly SetUpParameter[];
   readonly comparing: readonly Comparing[];
 }
@@ -57,15 +61,16 @@ export function hasNewFault(because: readonly Reason[]): boolean {
 /** What the session before may say about the last one: nothing, everything, or one way only. */
 function comparedWithBefore(
   exposures: readonly Exposure[],
-  { parameters, comparing }: Known,
+  { rule, parameters, comparing }: Known,
 ): readonly Reason[] {
   const [before, last] = [exposures.at(-2), exposures.at(-1)];
   if (last === undefined) return [];
   if (before === undefined) return [{ code: "firstExposure" }];
-  const found = differences(before, last, parameters, comparing);
+  const found = differences(before, last, parameters, comparing).filter(
+    (difference) => !isByRule(rule, difference),
+  );
   const reading = last.sets[0]?.reading ?? null;
-  const [was, now] = totalsAt([before, last], reading);
-  const oneWay = { differences: found, before: was ?? null, now: now ?? null };
+  const oneWay = { differences: found, inAll: inAllAt([before, last], reading) };
   switch (verdictOf(found)) {
     case "alike":
       return [];
@@ -80,24 +85,24 @@ function comparedWithBefore(
 
 /** What was done in all at the load of the last session, against the comparable one before, where it fell far. */
 function fallOf(series: readonly Exposure[], reading: Mass | null): readonly Reason[] {
-  const [before, now] = totalsAt(series.slice(-2), reading);
-  if (before === undefined || now === undefined || reading === null) return [];
-  return now <= before * (1 - FALL) ? [{ code: "fellBack", before, now, reading }] : [];
+  const inAll = inAllAt(series.slice(-2), reading);
+  if (inAll === null || reading === null) return [];
+  return inAll.now <= inAll.before * (1 - FALL) ? [{ code: "fellBack", ...inAll, reading }] : [];
 }
 
-/** The amounts in all of sessions that did as many sets, all at one load; empty where one of them did otherwise or is unknown. */
-function totalsAt(exposures: readonly Exposure[], reading: Mass | null): readonly number[] {
-  if (reading === null || new Set(exposures.map(({ sets }) => sets.length)).size > 1) return [];
-  const totals = exposures.flatMap((exposure) => amountAt(exposure, reading) ?? []);
-  return totals.length === exposures.length ? totals : [];
-}
-
-/** What was done in all in a session whose sets were all done at one load; null where they were not, or are unknown. */
-function amountAt({ sets }: Exposure, reading: Mass): number | null {
-  const isWhole = sets.every(
-    (s) => s.amount !== null && s.reading !== null && sameReading(s.reading, reading),
+/** What two sessions came to in all that did as many sets, all at one load; null where one did otherwise or is unknown. */
+function inAllAt(
+  [before, now]: readonly Exposure[],
+  reading: Mass | null,
+): { readonly measure: Measure; readonly before: number; readonly now: number } | null {
+  if (before === undefined || now === undefined || reading === null) return null;
+  if (before.sets.length !== now.sets.length) return null;
+  const isAtOne = [...before.sets, ...now.sets].every(
+    (set) => set.reading !== null && sameReading(set.reading, reading),
   );
-  return isWhole ? sets.reduce((sum, s) => sum + (s.amount ?? 0), 0) : null;
+  const [was, is] = [doneInAll(before.sets), doneInAll(now.sets)];
+  if (!isAtOne || was === null || is === null || was.measure !== is.measure) return null;
+  return { measure: is.measure, before: was.amount, now: is.amount };
 }
 
 function unknownsIn({ sets, planned }: Exposure): readonly Reason[] {

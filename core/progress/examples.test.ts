@@ -1,30 +1,20 @@
 import { describe, expect, it } from "vitest";
-import { addDays, count, day, kg, seconds, share } from "../kernel/index.ts";
+import { count, kg, seconds, share } from "../kernel/index.ts";
 import type { Loading } from "../gym/index.ts";
-import { withLines, type ProgressionRule, type Slot } from "../plan/index.ts";
-import { parseLine, writeLine } from "../plan/notation/index.ts";
-import {
-  exposureOf,
-  UNSAID_OBSERVATIONS,
-  type Exposure,
-  type LoggedSet,
-  type Observations,
-} from "../log/index.ts";
-import { unrollSlot } from "../unroll/index.ts";
+import type { ProgressionRule } from "../plan/index.ts";
+import { writeLine } from "../plan/notation/index.ts";
+import { UNSAID_OBSERVATIONS, type Exposure, type Observations } from "../log/index.ts";
 import { formatStep, PROGRESSION_NAMES } from "~/format/progression.ts";
 import { formatReason } from "~/format/reasons.ts";
 import {
   NOTATION,
   RACK,
   sampleCircumstances,
-  sampleContext,
-  sampleId,
-  sampleLoggedSet,
   sampleNewId,
-  sampleSlot,
   sampleStation,
   sampleUnrollContext,
 } from "../../tests/samples/index.ts";
+import { trainedAs, writtenSlot } from "../../tests/samples/trained.ts";
 import { accepted } from "./accept.ts";
 import { proposeFor } from "./propose.ts";
 
@@ -299,37 +289,13 @@ const EXAMPLES: readonly Example[] = [
   },
 ];
 
-function trainedOnce(slot: Slot, done: Done, loading: Loading, n: number): Exposure {
-  const context = sampleUnrollContext([sampleStation(loading)]);
-  const reps = done.reps.split(/[ +]/).map(Number);
-  const logged = unrollSlot(slot, context).map((step, i): LoggedSet => {
-    const set = slot.sets.find(({ id }) => id === step.key.setId)!;
-    return sampleLoggedSet(set, {
-      key: step.key,
-      reading: step.load.kind === "made" ? step.load.reading : null,
-      fullReps: count(reps[i] ?? 0),
-      rir: done.rir ?? 2,
-      observed: { ...UNSAID_OBSERVATIONS, faults: done.faults ?? null },
-    });
-  });
-  const on = addDays(day("2026-03-02"), 7 * n);
-  const exposure = exposureOf(
-    { id: sampleId(600 + n), day: on, readiness: null },
-    slot,
-    { loggedSets: logged, contexts: [sampleContext()], pains: [] },
-    sampleStation(loading),
-  );
-  if (exposure === null) throw new Error("nothing was trained");
-  return exposure;
-}
-
 function told({ rule, line, loading = RACK, sessions }: Example) {
-  const read = parseLine(line, [], NOTATION, sampleNewId);
-  if (!read.ok) throw new Error(JSON.stringify(read.error));
-  let slot = withLines(sampleSlot(read.value, { progression: rule }));
+  let slot = writtenSlot(line, { progression: rule });
   const exposures: Exposure[] = [];
   return sessions.map((done, n) => {
-    exposures.push(trainedOnce(slot, done, loading, n));
+    const observed = { ...UNSAID_OBSERVATIONS, faults: done.faults ?? null };
+    const logged = { rir: done.rir ?? 2, observed } as const;
+    exposures.push(trainedAs(slot, done.reps, logged, { loading, week: n }));
     const proposals = proposeFor(slot, exposures, sampleCircumstances({ loading }));
     const context = sampleUnrollContext([sampleStation(loading)]);
     slot = accepted(slot, new Map(proposals.map((p) => [p.line, p])), context, sampleNewId);

@@ -1,6 +1,7 @@
 /** From what was done to what comes next: strength, rules, accepting. */
 export * from "./accept.ts";
 export * from "./change.ts";
+export * from "./circumstances.ts";
 export * from "./curve.ts";
 export * from "./equation.ts";
 export * from "./estimate.ts";

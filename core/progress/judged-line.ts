@@ -1,56 +1,10 @@
-import {
-  compareMass,
-  daysBetween,
-  lastOf,
-  mass,
-  sameReading,
-  type Mass,
-  type Region,
-} from "../kernel/index.ts";
+import { compareMass, daysBetween, lastOf, mass, sameReading, type Mass } from "../kernel/index.ts";
 import { allLoads, harderBy, type Loading } from "../gym/index.ts";
-import type { SetUpParameter } from "../movement/index.ts";
 import type { Line } from "../plan/index.ts";
-import {
-  differences,
-  verdictOf,
-  type Comparing,
-  type ExposedSet,
-  type Exposure,
-} from "../log/index.ts";
+import { differences, verdictOf, type ExposedSet, type Exposure } from "../log/index.ts";
+import type { Circumstances, Weeks } from "./circumstances.ts";
 import { doubtsAbout } from "./doubts.ts";
 import type { Reason } from "./proposal.ts";
-import type { StrengthRules } from "./strength-rules.ts";
-
-/** A week of training: its number in the phase, its kind, and how many weeks since the last lighter one. */
-export interface TrainingWeek {
-  readonly number: number;
-  readonly kind: "normal" | "light" | "lighter" | "test";
-  readonly sinceLighter: number | null;
-}
-
-/** The week that was trained, and the one that is planned. */
-export interface Weeks {
-  readonly trained: TrainingWeek;
-  readonly next: TrainingWeek;
-}
-
-/** What is known where a line is judged. */
-export interface Circumstances {
-  /** The station as it is now. */
-  readonly loading: Loading;
-  readonly bodyWeight: Mass | null;
-  /** While body weight is cut a load that is held is no stall. */
-  readonly isHoldingSuccess: boolean;
-  /** What is set up on the exercise, of which some may have an order of what is harder. */
-  readonly parameters: readonly SetUpParameter[];
-  /** What the coach said does not matter when its sessions are compared. */
-  readonly comparing: readonly Comparing[];
-  /** Where the exercise should be felt. */
-  readonly feltIn: readonly Region[];
-  readonly strength: StrengthRules;
-  /** Null where there is no phase. */
-  readonly weeks: Weeks | null;
-}
 
 /** A line as it is judged. */
 export interface JudgedLine extends Circumstances {
@@ -167,7 +121,7 @@ export function factsOf(line: JudgedLine): Facts {
     sets,
     isWhole: reading !== null && sets.length > 0 && isWholeOf(last, sets, reading),
     excuses: excusesOf(exposures, line.weeks),
-    doubts: doubtsAbout(exposures, series, reading, line),
+    doubts: doubtsAbout(exposures, series, reading, { ...line, rule: line.line.rule }),
   };
 }
 

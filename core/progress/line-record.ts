@@ -3,20 +3,23 @@ import { harderBy } from "../gym/index.ts";
 import { repsLeft, type Line, type ProgressionRule, type Slot } from "../plan/index.ts";
 import {
   differences,
+  doneInAll,
   verdictOf,
   type Difference,
-  type ExposedSet,
+  type DoneInAll,
   type Exposure,
 } from "../log/index.ts";
-import { hardestReading, type Circumstances, type Facts } from "./judged-line.ts";
+import type { Circumstances } from "./circumstances.ts";
+import { hardestReading, type Facts } from "./judged-line.ts";
 import { factsOn } from "./propose.ts";
 
 /** How much more was done than last time; null where one of both is unknown, or they cannot be told apart. */
 export interface Gained {
-  /** In ticks of the reading; more is harder. */
+  /** In ticks of the reading, as read: with a counterweight less is harder. */
   readonly loadTicks: number | null;
+  readonly isHarder: boolean;
   /** In all, in what the sets count; null where the loads or the numbers of sets differ. */
-  readonly amount: number | null;
+  readonly done: DoneInAll | null;
   /** Of the last set; more is easier. */
   readonly left: number | null;
 }
@@ -62,21 +65,17 @@ export function lineRecord(
 
 function gainedSince(before: Exposure, now: Exposure, { loading }: Facts): Gained {
   const [was, is] = [before, now].map(({ sets }) => hardestReading(sets, loading));
-  const loadTicks = !was || !is ? null : harderBy(loading) * (ticksOf(is) - ticksOf(was));
+  const loadTicks = !was || !is ? null : ticksOf(is) - ticksOf(was);
   const isSame = loadTicks === 0 && before.sets.length === now.sets.length;
-  const [wasDone, isDone] = [inAll(before.sets), inAll(now.sets)];
+  const [wasDone, isDone] = [doneInAll(before.sets), doneInAll(now.sets)];
+  const isCounted = isSame && wasDone !== null && wasDone.measure === isDone?.measure;
   const [wasLeft, isLeft] = [before, now].map(({ sets }) =>
     repsLeft(sets.at(-1)?.rir ?? "unknown"),
   );
   return {
     loadTicks,
-    amount: isSame && wasDone !== null && isDone !== null ? isDone - wasDone : null,
+    isHarder: harderBy(loading) * (loadTicks ?? 0) > 0,
+    done: isCounted ? { measure: isDone.measure, amount: isDone.amount - wasDone.amount } : null,
     left: wasLeft == null || isLeft == null ? null : isLeft - wasLeft,
   };
 }
-
-const inAll = (sets: readonly ExposedSet[]) =>
-  sets.reduce<number | null>(
-    (sum, { amount }) => (sum === null || amount === null ? null : sum + amount),
-    0,
-  );

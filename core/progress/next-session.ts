@@ -8,7 +8,7 @@ import {
   type Result,
 } from "../kernel/index.ts";
 import { howToMake, type CannotBeMade, type Station } from "../gym/index.ts";
-import { comparingFor, lastKey, type Absence, type Comparing, type Series } from "../log/index.ts";
+import { lastKey, type Absence, type Series } from "../log/index.ts";
 import {
   copyPlan,
   linesOf,
@@ -19,11 +19,10 @@ import {
 } from "../plan/index.ts";
 import type { UnrollContext } from "../unroll/index.ts";
 import { accepted, outcomesOf, type Chosen, type ChosenStep, type Outcome } from "./accept.ts";
-import type { Weeks } from "./judged-line.ts";
+import { circumstancesOf, type ClientCircumstances } from "./circumstances.ts";
 import { lineRecord, type LineRecord } from "./line-record.ts";
 import { proposeFor, unplaced } from "./propose.ts";
 import { takingWay, type LineProposal } from "./proposal.ts";
-import type { StrengthRules } from "./strength-rules.ts";
 
 /** A slot of a trained session with what Kravo proposes for each of its lines. */
 export interface SlotProposal<S extends Station = Station> {
@@ -40,15 +39,9 @@ export interface SlotProposal<S extends Station = Station> {
 }
 
 /** What is known where a session is judged. */
-export interface SessionCircumstances {
-  /** While body weight is cut a load that is held is no stall. */
-  readonly isHoldingSuccess: boolean;
-  readonly strength: StrengthRules;
-  readonly weeks: Weeks | null;
+export interface SessionCircumstances extends Omit<ClientCircumstances, "bodyWeight"> {
   /** The day on which the next session is planned; null where length away does not matter. */
   readonly on: Day | null;
-  /** What the coach said does not matter when sessions are compared, of any exercise. */
-  readonly comparing: readonly Comparing[];
   /** Why nothing was logged of an exercise, where somebody said so. */
   readonly absences: ReadonlyMap<Id<"slot">, Absence>;
 }
@@ -74,12 +67,11 @@ export function proposalsAfter<S extends Station>(
     );
     const own = isTrained ? exposures : [];
     const here = station && {
-      ...known,
-      loading: station.loading,
-      bodyWeight: context.bodyWeight,
-      parameters: context.movement(slot.movement)?.setUp ?? [],
-      feltIn: slot.feltIn,
-      comparing: comparingFor(known.comparing, slot.movement, slot.station),
+      ...circumstancesOf({ slot, plan: session.document }, station.loading, context.movement, {
+        ...known,
+        bodyWeight: context.bodyWeight,
+      }),
+      on: known.on,
       absence: known.absences.get(slot.id) ?? null,
     };
     const lines = here === null ? unplaced(slot) : proposeFor(slot, own, here);

@@ -61,6 +61,7 @@ function whenShort(
   const all: readonly Reason[] = [
     {
       code: "belowRange",
+      isOnlySet: facts.sets.length === 1,
       lowest: amountOf(weakest),
       bottom: weakest.demand.least ?? 0,
       measure: weakest.measure,
@@ -148,7 +149,14 @@ function toGain(facts: Facts, end: End, reading: Mass): readonly Reason[] {
   const lowest = Math.min(...known.map(amountOf));
   const top = Math.max(...known.map(({ demand }) => demand[end] ?? 0));
   const bursts = known.flatMap((set) => burstsShort(set) ?? []).slice(0, 1);
-  const gain = { code: "repsToGain", lowest, top, measure: first.measure, reading } as const;
+  const gain = {
+    code: "repsToGain",
+    isOnlySet: facts.sets.length === 1,
+    lowest,
+    top,
+    measure: first.measure,
+    reading,
+  } as const;
   return [...(lowest < top ? [gain] : []), ...bursts, ...oneSided(facts, end)];
 }
 

@@ -3,11 +3,22 @@ import type { Difference } from "../log/index.ts";
 import type { Constraint, ExtensionKind, Measure } from "../plan/index.ts";
 import type { Change } from "./change.ts";
 
-/** How the last session differs from the one before, with the reps in all of both where they are at one load. */
+/** How the last session differs from the one before, with what both came to in all where they are at one load. */
 interface OneWay {
   readonly differences: readonly Difference[];
-  readonly before: number | null;
-  readonly now: number | null;
+  readonly inAll: InAll | null;
+}
+
+interface InAll {
+  readonly measure: Measure;
+  readonly before: number;
+  readonly now: number;
+}
+
+interface TotalOf {
+  readonly measure: Measure;
+  readonly total: number;
+  readonly goal: number;
 }
 
 /** A fact that a proposal rests on, with its numbers. Wording lives in format/. */
@@ -22,6 +33,8 @@ export type Reason =
     }
   | {
       readonly code: "repsToGain";
+      /** Of one set, or of the weakest of several. */
+      readonly isOnlySet: boolean;
       readonly lowest: number;
       readonly top: number;
       readonly measure: Measure;
@@ -66,6 +79,8 @@ export type Reason =
   | { readonly code: "harderThanAsked"; readonly asked: number; readonly lowest: number }
   | {
       readonly code: "belowRange";
+      /** Of one set, or of the weakest of several. */
+      readonly isOnlySet: boolean;
       readonly lowest: number;
       readonly bottom: number;
       readonly measure: Measure;
@@ -90,9 +105,10 @@ export type Reason =
       readonly right: number;
       readonly asked: number;
     }
-  /** Far fewer reps at one load than in the comparable session before. */
+  /** Far less at one load than in the comparable session before. */
   | {
       readonly code: "fellBack";
+      readonly measure: Measure;
       readonly before: number;
       readonly now: number;
       readonly reading: Mass;
@@ -150,20 +166,27 @@ export type Reason =
   | { readonly code: "workedOutOnTheDay" }
   /** The end is open and no least number is written: there is nothing to reach. */
   | { readonly code: "openEnd" }
+  /** The rule counts repetitions, and none are asked for by number. */
+  | { readonly code: "needsReps" }
   /** Over all sets and what follows them. */
-  | { readonly code: "totalReached"; readonly total: number; readonly goal: number }
-  | { readonly code: "totalToGain"; readonly total: number; readonly goal: number }
+  | ({ readonly code: "totalReached" } & TotalOf)
+  | ({ readonly code: "totalToGain" } & TotalOf)
   | { readonly code: "unknownTotal" }
   /** Set by set against the same set last time. */
   | { readonly code: "setsBeaten"; readonly beaten: number; readonly of: number }
   | { readonly code: "lessRest"; readonly from: Seconds; readonly to: Seconds }
   | { readonly code: "restAtLeast"; readonly seconds: Seconds }
   | { readonly code: "restNotTimed" }
+  /** In a superset or circuit the rests are the round's. */
+  | { readonly code: "restShared" }
+  | { readonly code: "restLonger"; readonly asked: Seconds; readonly taken: Seconds }
   | { readonly code: "setAdded"; readonly to: number; readonly most: number }
   | { readonly code: "setsAtMost"; readonly most: number }
   | { readonly code: "setTaken"; readonly to: number }
   | { readonly code: "stricter"; readonly what: Constraint }
   | { readonly code: "strictEnough"; readonly what: Constraint }
+  /** It was looser than asked in a set. */
+  | { readonly code: "notStrict"; readonly what: Constraint }
   | { readonly code: "nothingStricter"; readonly what: Constraint }
   | { readonly code: "cleanSessions"; readonly clean: number; readonly of: number }
   | { readonly code: "faultsSeen"; readonly faults: readonly Fault[] }

@@ -129,6 +129,7 @@ describe("the lines of an exercise, each judged by itself", () => {
     ]);
     expect(propose(slot, [done])[2]?.because[0]).toEqual({
       code: "belowRange",
+      isOnlySet: true,
       lowest: 4,
       bottom: 5,
       measure: "reps",
@@ -293,6 +294,7 @@ describe("what a comparison allows to conclude", () => {
     expect(proposal?.confidence).not.toBe("high");
     expect(proposal?.because).toContainEqual({
       code: "fellBack",
+      measure: "reps",
       before: 15,
       now: 7,
       reading: kg(100),

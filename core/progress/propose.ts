@@ -13,7 +13,8 @@ import {
 } from "../plan/index.ts";
 import { onLine, type Absence, type ExposedSet, type Exposure } from "../log/index.ts";
 import { dropExposures, dropLinesOf } from "./drop-lines.ts";
-import { factsOf, type Circumstances, type Facts, type JudgedLine } from "./judged-line.ts";
+import type { Circumstances } from "./circumstances.ts";
+import { factsOf, type Facts, type JudgedLine } from "./judged-line.ts";
 import { asPlanned, keep, type LineProposal, type Proposal, type Reason } from "./proposal.ts";
 import { nextBy } from "./rules.ts";
 import { afterBeingAway, inSituation, situationOf } from "./situations.ts";

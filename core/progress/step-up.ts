@@ -8,7 +8,7 @@ import {
   type Mass,
 } from "../kernel/index.ts";
 import { allLoads, harderBy, nextHarder, totalMoved, type MadeLoad } from "../gym/index.ts";
-import { BOUNDS, repsLeft, type Target } from "../plan/index.ts";
+import { BOUNDS, demandOf, repsLeft, type Target } from "../plan/index.ts";
 import type { Change } from "./change.ts";
 import { needsRuling } from "./doubts.ts";
 import { hasLoads, type Facts } from "./judged-line.ts";
@@ -53,7 +53,8 @@ export function stepUp(
     return keep(reading, all, "high", true, waysAtCeiling(facts));
   }
   const share = stepShare(facts, reading, harder.reading);
-  const judged = jumpJudged(facts, reading, harder.reading, share);
+  const least = leastAfter(facts, changes);
+  const judged = jumpJudged(facts, reading, harder.reading, { share, least });
   return {
     move: "raise",
     reading: harder.reading,
@@ -65,7 +66,9 @@ export function stepUp(
       ...judged.because,
       ...doubts,
     ],
-    ways: waysBeside(facts, reading, harder, changes, judged.asks),
+    ways: judged.asks
+      ? waysInstead(facts, reading)
+      : fullStep(facts, reading, harder, { changes, least }),
     confidence:
       doubts.length > 0 || share === null || judged.because.length > 0 ? "medium" : "high",
     mustRule: judged.asks || isUnsure(doubts),
@@ -117,8 +120,16 @@ function repsAfter({ sets }: Facts, share: number | null): number | null {
   );
 }
 
-function leastOf({ sets }: Facts): number | null {
-  const all = sets.flatMap(({ demand }) => demand.least ?? []);
+/** The least that any set asks for once a step is taken: what was asked, or what the step itself makes of it. */
+function leastAfter({ sets, line }: Facts, changes: readonly Change[]): number | null {
+  const targets = changes.filter((change) => change.kind === "target");
+  const all =
+    targets.length === 0
+      ? sets.flatMap(({ demand }) => demand.least ?? [])
+      : line.sets.flatMap(({ target }, at) => {
+          const own = targets.find(({ set }) => set === null || set === at);
+          return demandOf(own?.to ?? target).least ?? [];
+        });
   return all.length === 0 ? null : Math.min(...all);
 }
 
@@ -127,9 +138,8 @@ function jumpJudged(
   facts: Facts,
   from: Mass,
   to: Mass,
-  share: number | null,
+  { share, least }: { readonly share: number | null; readonly least: number | null },
 ): { readonly because: readonly Reason[]; readonly asks: boolean } {
-  const least = leastOf(facts);
   const after = repsAfter(facts, share);
   const isLarge = share !== null && share > LARGE_STEP;
   if (after !== null && least !== null) {
@@ -159,39 +169,32 @@ const largeStep = (from: Mass, to: Mass, share: number): Reason => ({
   limit: LARGE_STEP,
 });
 
-/** Beside a step: the full one that the reserve allows, or more repetitions first where the step is large. */
-function waysBeside(
+/** Instead of a step that is too far: more repetitions first. */
+function waysInstead(facts: Facts, from: Mass): readonly Way[] {
+  const more = targetChange(facts);
+  return more === null
+    ? []
+    : [{ code: "pastTheTop", step: { move: "keep", reading: from, changes: [more] } }];
+}
+
+/** Beside a step: the hardest load that still leaves what is asked, by the reserve, where it is further than the step. */
+function fullStep(
   facts: Facts,
   from: Mass,
   to: MadeLoad,
-  changes: readonly Change[],
-  asks: boolean,
+  { changes, least }: { readonly changes: readonly Change[]; readonly least: number | null },
 ): readonly Way[] {
-  if (asks) {
-    const more = targetChange(facts);
-    return more === null
-      ? []
-      : [{ code: "pastTheTop", step: { move: "keep", reading: from, changes: [more] } }];
-  }
-  const full = fullStep(facts, from, to);
-  return full === null
+  const way = harderBy(facts.loading);
+  if (least === null) return [];
+  const full = allLoads(facts.loading).findLast((made) => {
+    if (way * compareMass(made.reading, to.reading) <= 0) return false;
+    const share = stepShare(facts, from, made.reading);
+    const after = repsAfter(facts, share);
+    return share !== null && share <= FULL_STEP && after !== null && after >= least;
+  });
+  return full === undefined
     ? []
     : [{ code: "fullStep", step: { move: "raise", reading: full.reading, changes } }];
-}
-
-/** The hardest load that still leaves what is asked, by the reserve; null where it is no further than the step. */
-function fullStep(facts: Facts, from: Mass, to: MadeLoad): MadeLoad | null {
-  const least = leastOf(facts);
-  const way = harderBy(facts.loading);
-  if (least === null) return null;
-  return (
-    allLoads(facts.loading).findLast((made) => {
-      if (way * compareMass(made.reading, to.reading) <= 0) return false;
-      const share = stepShare(facts, from, made.reading);
-      const after = repsAfter(facts, share);
-      return share !== null && share <= FULL_STEP && after !== null && after >= least;
-    }) ?? null
-  );
 }
 
 /** Where no heavier load is made: repetitions, tempo, and what the coach has to arrange. */

@@ -1,30 +1,22 @@
 import { describe, expect, it } from "vitest";
-import { addDays, count, day, kg, seconds } from "../kernel/index.ts";
+import { kg } from "../kernel/index.ts";
 import { howToMake } from "../gym/index.ts";
-import { amountAsked, measureOf, withLines, type Slot } from "../plan/index.ts";
+import { amountAsked, withLines, type Slot } from "../plan/index.ts";
 import { parseLine, writeLine } from "../plan/notation/index.ts";
-import {
-  countedField,
-  exposureOf,
-  NOTHING_COUNTED,
-  type Exposure,
-  type LoggedSet,
-} from "../log/index.ts";
-import { unrollSlot, type SetStep } from "../unroll/index.ts";
+import type { Exposure } from "../log/index.ts";
+import type { SetStep } from "../unroll/index.ts";
 import { formatStep } from "~/format/progression.ts";
 import { formatReason } from "~/format/reasons.ts";
 import {
   NOTATION,
   RACK,
   sampleCircumstances,
-  sampleContext,
-  sampleId,
-  sampleLoggedSet,
   sampleNewId,
   sampleSlot,
   sampleStation,
   sampleUnrollContext,
 } from "../../tests/samples/index.ts";
+import { trainedSlot } from "../../tests/samples/trained.ts";
 import { accepted } from "./accept.ts";
 import { proposeFor } from "./propose.ts";
 
@@ -70,33 +62,9 @@ function doneOf(step: SetStep, kind: Kind, place: number, of: number): number {
   return place * 2 < of ? max : Math.max(1, min - 1);
 }
 
-function trainedAs(slot: Slot, kind: Kind): Exposure {
-  const context = sampleUnrollContext([sampleStation(RACK)], { lastReading: () => kg(80) });
-  const steps = unrollSlot(slot, context);
-  const logged = steps.flatMap((step, i): readonly LoggedSet[] => {
-    const set = slot.sets.find(({ id }) => id === step.key.setId);
-    if (set === undefined) return [];
-    const n = doneOf(step, kind, i, steps.length);
-    const field = countedField(step);
-    const value = measureOf(step.target) === "seconds" ? seconds(n) : count(Math.round(n));
-    return [
-      sampleLoggedSet(set, {
-        ...NOTHING_COUNTED,
-        [field]: value,
-        key: step.key,
-        reading: step.load.kind === "made" ? step.load.reading : null,
-        rir: kind === "worse" ? 0 : 2,
-      }),
-    ];
-  });
-  const exposure = exposureOf(
-    { id: sampleId(600), day: addDays(day("2026-03-02"), 0), readiness: null },
-    slot,
-    { loggedSets: logged, contexts: [sampleContext()], pains: [] },
-    sampleStation(RACK),
-  );
-  if (exposure === null) throw new Error("nothing was trained");
-  return exposure;
+function logged(slot: Slot, kind: Kind): Exposure {
+  const rir = kind === "worse" ? 0 : 2;
+  return trainedSlot(slot, (step, i, of) => ({ amount: doneOf(step, kind, i, of), rir }));
 }
 
 const written = SESSIONS.map(([name, line]) => {
@@ -113,7 +81,7 @@ describe("twelve sessions with every structure, logged three times each", () => 
     if (!read.ok) return [];
     const slot = withLines(sampleSlot(read.value));
     const logs = KINDS.map((kind) => {
-      const exposure = trainedAs(slot, kind);
+      const exposure = logged(slot, kind);
       const proposals = proposeFor(slot, [exposure], sampleCircumstances());
       const context = sampleUnrollContext([sampleStation(RACK)], { lastReading: () => kg(80) });
       const next = accepted(

@@ -3,6 +3,7 @@ import { hasNewFault, needsRuling } from "./doubts.ts";
 import { allReached, type End, type Facts } from "./judged-line.ts";
 import { notYet } from "./not-yet.ts";
 import { keep, type Proposal, type Reason } from "./proposal.ts";
+import { notKept } from "./kept.ts";
 
 /**
  * What a rule makes of a line whose sets reached the end of their range; where they did not, {@link notYet}. A new
@@ -44,10 +45,10 @@ export function heldBack(facts: Facts, because: readonly Reason[]): Proposal | n
   // More of it with a fault more is no progress: everything waits until the fault is gone.
   if (hasNewFault(doubts))
     return keep(reading, [...because, ...doubts], "medium", needsRuling(doubts));
-  const strained = straining(facts);
-  return strained === null
+  const against = straining(facts) ?? notKept(facts);
+  return against === null
     ? null
-    : keep(reading, [...because, strained, ...doubts], "medium", needsRuling(doubts));
+    : keep(reading, [...because, against, ...doubts], "medium", needsRuling(doubts));
 }
 
 /** Reached, but closer to the limit than was asked: not yet time for more. */
@@ -59,4 +60,9 @@ function straining({ sets }: Facts): Reason | null {
     }
   }
   return null;
+}
+
+/** A rule that counts repetitions, where something else or no number of them is asked for. */
+export function needsReps({ reading, doubts }: Facts): Proposal {
+  return keep(reading, [{ code: "needsReps" }, ...doubts], "low", true);
 }

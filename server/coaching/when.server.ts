@@ -6,10 +6,17 @@ import {
   type Mass,
   type Result,
 } from "~/core/kernel/index.ts";
-import { comparingFor, lastKey, lastSlots, seriesOf, type Exposure } from "~/core/log/index.ts";
-import { bodyWeightOf } from "~/core/person/index.ts";
-import { linesOf, workSetsOf, type Slot } from "~/core/plan/index.ts";
 import {
+  lastKey,
+  lastPlanned,
+  seriesOf,
+  type Exposure,
+  type PlannedSlot,
+} from "~/core/log/index.ts";
+import { bodyWeightOf } from "~/core/person/index.ts";
+import { linesOf, workSetsOf } from "~/core/plan/index.ts";
+import {
+  circumstancesOf,
   factsOn,
   loadsAfter,
   projected,
@@ -26,9 +33,8 @@ import type { Scope } from "../db/scope.server.ts";
 import { historyOf } from "./history.server.ts";
 
 /** An exercise at its equipment that can be asked about, with the last that was done of it. */
-export interface Askable {
+export interface Askable extends PlannedSlot {
   readonly key: string;
-  readonly slot: Slot;
   readonly station: StoredStation;
   readonly last: Exposure;
 }
@@ -56,28 +62,30 @@ export async function whenFor(scope: Scope, person: Id<"person">) {
     ]);
   const series = seriesOf(history);
   const bodyWeight = bodyWeightOf(measurements, today);
-  const askable = [...lastSlots(history)].flatMap(([key, slot]): readonly Askable[] => {
-    const station = stations.find(({ id }) => id === slot.station);
+  const askable = [...lastPlanned(history)].flatMap(([key, planned]): readonly Askable[] => {
+    const station = stations.find(({ id }) => id === planned.slot.station);
     const last = series.get(key)?.at(-1);
-    return station === undefined || last === undefined ? [] : [{ key, slot, station, last }];
+    return station === undefined || last === undefined ? [] : [{ key, ...planned, station, last }];
   });
-  /** The line of the heaviest, or first, work sets is asked about. */
-  const ask = ({ slot, station }: Askable, reading: Mass, by: Day | null): When | null => {
+  /** The line of the first work set is asked about. */
+  const ask = ({ slot, plan, station }: Askable, reading: Mass, by: Day | null): When | null => {
     const [first] = workSetsOf(slot);
     const line = linesOf(slot).find(({ id }) => id === first?.line);
     const exposures = series.get(lastKey(slot.movement, slot.station)) ?? [];
     const facts =
       line &&
-      factsOn(slot, line, exposures, {
-        loading: station.loading,
-        bodyWeight,
-        isHoldingSuccess: brief?.document.goal === "definition",
-        parameters: catalogue.find(slot.movement)?.setUp ?? [],
-        comparing: comparingFor(comparing, slot.movement, slot.station),
-        feltIn: slot.feltIn,
-        strength: rules,
-        weeks: null,
-      });
+      factsOn(
+        slot,
+        line,
+        exposures,
+        circumstancesOf({ slot, plan }, station.loading, catalogue.find, {
+          bodyWeight,
+          isHoldingSuccess: brief?.document.goal === "definition",
+          strength: rules,
+          weeks: null,
+          comparing,
+        }),
+      );
     if (!facts) return null;
     const answer = projected(facts, reading);
     const last = facts.last.day;

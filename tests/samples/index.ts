@@ -304,6 +304,7 @@ export function sampleCircumstances(over: Partial<SlotCircumstances> = {}): Slot
     parameters: [],
     comparing: [],
     feltIn: [],
+    isRestShared: false,
     strength: USUAL_RULES,
     weeks: null,
     absence: null,

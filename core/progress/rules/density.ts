@@ -9,11 +9,12 @@ import type { RuleOf } from "./rule.ts";
 /** Less rest where all reached the top; at the least rest the next load, with the rest it began with. */
 export function next(facts: Facts, { min, max, by }: RuleOf<"density">): Proposal {
   return whenReached(facts, "most", (because) => {
-    const { reading, doubts, line } = facts;
+    const { reading, doubts, line, isRestShared } = facts;
     const rest = line.sets[0].restAfter;
     const confidence = doubts.length > 0 ? "medium" : "high";
-    if (rest.kind !== "fixed") {
-      return keep(reading, [...because, { code: "restNotTimed" }, ...doubts], confidence, true);
+    if (isRestShared || rest.kind !== "fixed") {
+      const code = isRestShared ? "restShared" : "restNotTimed";
+      return keep(reading, [...because, { code }, ...doubts], confidence, true);
     }
     const from = rest.seconds;
     const to = (n: number): readonly Change[] => [{ kind: "rest", from, to: seconds(n) }];

@@ -6,7 +6,7 @@ import { allReached, type Facts } from "../judged-line.ts";
 import { gaining, notYet } from "../not-yet.ts";
 import { keep, type Proposal } from "../proposal.ts";
 import { stepUp } from "../step-up.ts";
-import { heldBack, unjudged } from "../when-reached.ts";
+import { heldBack, needsReps, unjudged } from "../when-reached.ts";
 import type { RuleOf } from "./rule.ts";
 
 /** What is left in reserve of a set that nothing else says anything of. */
@@ -20,13 +20,14 @@ export function next(facts: Facts, { every }: RuleOf<"limitSets">): Proposal {
   const place = line.sets.length - 1;
   const own = line.sets[place] ?? line.sets[0];
   if (own.target.kind === "limit" && isLimit(facts.last)) return afterLimit(facts, place);
+  if (own.target.kind !== "reps") return needsReps(facts);
   const since = exposures.toReversed().findIndex(isLimit);
   const sessions = since < 0 ? exposures.length : since;
   // Nothing goes to the limit that was short of what is asked, or had a new fault.
   if (!allReached(facts, "least")) return notYet(facts, "least");
   const back = heldBack(facts, []);
   if (back !== null) return back;
-  if (own.target.kind === "reps" && sessions + 1 >= every) {
+  if (sessions + 1 >= every) {
     const { min, max } = own.target;
     const due = { code: "limitSetDue", every } as const;
     const held = keep(reading, [due, ...doubts], doubts.length > 0 ? "medium" : "high", false);

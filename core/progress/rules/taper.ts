@@ -6,29 +6,30 @@ import type { Facts } from "../judged-line.ts";
 import { shareOfReading } from "../not-yet.ts";
 import { keep, type Proposal } from "../proposal.ts";
 import { stepUp } from "../step-up.ts";
-import { whenReached } from "../when-reached.ts";
+import { needsReps, whenReached } from "../when-reached.ts";
 import type { RuleOf } from "./rule.ts";
 
 /**
  * Fewer repetitions with more load, to a test with one set as far as it goes, then a lighter session, then again
- * from where it began, a step heavier. Where it stands is read from what the last session asked for.
+ * from where it began, a step heavier. Where it stands is read from what the last session asked for; a week that is
+ * for testing brings the test forward.
  */
 export function next(facts: Facts, rule: RuleOf<"taper">): Proposal {
-  const { reading, line, last, exposures } = facts;
+  const { reading, line, exposures, weeks } = facts;
   const [{ target }] = line.sets;
   if (reading === null) return keep(null, facts.doubts, "low", true);
-  if (last.planned[0]?.range === null) return lighter(facts, rule, reading);
+  if (target.kind === "limit") return lighter(facts, rule, reading);
+  if (target.kind !== "reps") return needsReps(facts);
   if (exposures.at(-2)?.planned[0]?.range === null) return again(facts, rule, reading);
-  return whenReached(facts, "least", (because) => {
-    const asked = target.kind === "reps" ? target.min : rule.max;
+  const asked = target.min;
+  const tests = { code: "taperTest" } as const;
+  const test: Target = { kind: "limit", atLeast: asked, likely: asked };
+  const toTest = [targetTo(target, test), ...setsTo(line.sets.length, 1)];
+  const isTestWeek = weeks?.next.kind === "test";
+  const ruled = whenReached(facts, "least", (because) => {
     const to = stepsFrom(facts.loading, reading, rule.steps);
-    if (asked <= rule.min) {
-      const test: Target = { kind: "limit", atLeast: count(asked), likely: count(asked) };
-      return stepUp(facts, [...because, { code: "taperTest" }], {
-        to,
-        changes: [targetTo(target, test), ...setsTo(line.sets.length, 1)],
-      });
-    }
+    if (asked <= rule.min || isTestWeek)
+      return stepUp(facts, [...because, tests], { to, changes: toTest });
     const reps = count(Math.max(rule.min, asked - rule.by));
     const fewer: Target = { kind: "reps", min: reps, max: reps };
     return stepUp(facts, [...because, { code: "taperOn", reps, last: rule.min }], {
@@ -36,6 +37,10 @@ export function next(facts: Facts, rule: RuleOf<"taper">): Proposal {
       changes: [targetTo(target, fewer)],
     });
   });
+  // The week is the test's, also where the load before it was not yet done.
+  return isTestWeek && ruled.move === "keep"
+    ? { ...ruled, changes: toTest, because: [tests, ...ruled.because] }
+    : ruled;
 }
 
 const targetTo = (from: Target, to: Target): Change => ({ kind: "target", set: null, from, to });

@@ -1,4 +1,5 @@
-import type { ExposedSet } from "../../log/index.ts";
+import { sumOf, withBursts } from "../../log/index.ts";
+import { measureOf } from "../../plan/index.ts";
 import type { Facts } from "../judged-line.ts";
 import { gaining } from "../not-yet.ts";
 import { keep, type Proposal } from "../proposal.ts";
@@ -6,20 +7,16 @@ import { stepUp } from "../step-up.ts";
 import { heldBack } from "../when-reached.ts";
 import type { RuleOf } from "./rule.ts";
 
-/** What was done over all sets and what follows them; null where anything of it is unknown. */
-export function totalDone(sets: readonly ExposedSet[]): number | null {
-  return sets
-    .flatMap(({ amount, bursts }) => [amount, ...bursts.map(({ reps }) => reps)])
-    .reduce<number | null>((sum, n) => (sum === null || n === null ? null : sum + n), 0);
-}
-
+/** The load goes on where all sets and what follows them come to so much in all. */
 export function next(facts: Facts, { goal }: RuleOf<"totalReps">): Proposal {
   const { last, reading, doubts } = facts;
   if (reading === null) return keep(null, doubts, "low", true);
-  const total = totalDone(last.sets);
+  const total = sumOf(last.sets.map(withBursts));
+  const measure = measureOf(facts.line.sets[0].target);
   if (total === null) return keep(reading, [{ code: "unknownTotal" }, ...doubts], "low", true);
   const isWhole = last.sets.length >= last.planned.length;
-  if (total < goal || !isWhole) return gaining(facts, [{ code: "totalToGain", total, goal }]);
-  const done = [{ code: "totalReached", total, goal }] as const;
+  if (total < goal || !isWhole)
+    return gaining(facts, [{ code: "totalToGain", total, goal, measure }]);
+  const done = [{ code: "totalReached", total, goal, measure }] as const;
   return heldBack(facts, done) ?? stepUp(facts, done);
 }
