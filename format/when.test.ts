@@ -12,6 +12,7 @@ const projection = (over: Partial<Projection> = {}): Projection => ({
   withoutSteps: 6,
   yearRate: 0.004,
   steps: 3,
+  implausible: null,
   rate: { low: 0.003, likely: 0.006, high: 0.009, noise: 0.02, now: 5, sessions: 12 },
   ...over,
 });
@@ -38,6 +39,8 @@ describe("when a load will come, in words", () => {
     expect(texts[0]).toBe("Not before Mon 15 May 2028; how late is open.");
     expect(texts[2]).toBe("141 kg is not made here; 142.5 kg is the next load that is.");
     expect(texts[3]).toContain("about 1.1% a session");
+    const coarse = projection({ implausible: { from: kg(60), to: kg(70), share: 1 / 6 } });
+    expect(formatArrivalBecause(coarse, LAST)[2]).toContain("from 60 kg to 70 kg is 16.7%");
     const never = projection({ sessions: { earliest: null, likely: null, latest: null } });
     expect(formatArrivalBecause(never, LAST)[0]).toContain("longer than that");
   });
@@ -46,7 +49,9 @@ describe("when a load will come, in words", () => {
     const all: readonly NoProjection[] = [
       { code: "met" },
       { code: "beyondStation", heaviest: kg(200) },
-      { code: "cannotTell" },
+      { code: "cannotTell", unknown: "reps" },
+      { code: "cannotTell", unknown: "total" },
+      { code: "cannotTell", unknown: "load" },
       { code: "tooFew", sessions: 2 },
       { code: "stalled", sessions: 5 },
     ];

@@ -122,10 +122,10 @@ export default function WhenPage({ loaderData }: Route.ComponentProps) {
             <>
               <Typography variant="figure" component="p" sx={{ fontSize: "2.2rem", mb: 1 }}>
                 {formatMass(answer.answer.value.reading)}:{" "}
-                {formatArrival(answer.answer.value, answer.last)}
+                {formatArrival(answer.answer.value, answer.from)}
               </Typography>
               <Box component="ul" sx={{ m: 0, mb: 3, pl: 2.25, maxWidth: "75ch" }}>
-                {formatArrivalBecause(answer.answer.value, answer.last).map((text) => (
+                {formatArrivalBecause(answer.answer.value, answer.from).map((text) => (
                   <li key={text}>{text}</li>
                 ))}
               </Box>

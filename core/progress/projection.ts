@@ -1,18 +1,22 @@
 import {
+  addDays,
   compareMass,
   daysBetween,
   fail,
   ok,
   ticksOf,
   type Count,
+  type Day,
   type Mass,
   type Result,
 } from "../kernel/index.ts";
-import { allLoads, harderBy, totalMoved, type MadeLoad } from "../gym/index.ts";
+import { allLoads, harderBy, totalMoved } from "../gym/index.ts";
 import { repsLeft } from "../plan/index.ts";
+import type { Exposure } from "../log/index.ts";
 import type { Facts } from "./judged-line.ts";
 import { setIndex } from "./progress-index.ts";
 import { rateOf, stallOf, valuesOf } from "./rate.ts";
+import { LARGE_STEP, stepShare } from "./step-up.ts";
 import { gainIn, sessionsToGain, type Rate } from "./trend.ts";
 
 /** In how many sessions from the last one; null where it does not arrive within {@link FURTHEST}. */
@@ -36,7 +40,16 @@ export interface Projection {
   readonly yearRate: number;
   /** Steps from the last load to it. */
   readonly steps: number;
+  /** The largest of them, where it is more than is taken without asking; null where none is. */
+  readonly implausible: LargeStep | null;
   readonly rate: Rate;
+}
+
+export interface LargeStep {
+  readonly from: Mass;
+  readonly to: Mass;
+  /** Of what is moved at `from`. */
+  readonly share: number;
 }
 
 export type NoProjection =
@@ -44,8 +57,8 @@ export type NoProjection =
   | { readonly code: "met" }
   /** Heavier than anything that is made here. */
   | { readonly code: "beyondStation"; readonly heaviest: Mass }
-  /** What is moved is unknown, or something else than repetitions is counted. */
-  | { readonly code: "cannotTell" }
+  /** Something else than repetitions is counted, what is moved in all is unknown, or the last load is. */
+  | { readonly code: "cannotTell"; readonly unknown: "reps" | "total" | "load" }
   /** Too few sessions that compare. */
   | { readonly code: "tooFew"; readonly sessions: number }
   | { readonly code: "stalled"; readonly sessions: number };
@@ -66,41 +79,81 @@ const LUCK = 1.2;
 export function projected(facts: Facts, asked: Mass): Result<Projection, NoProjection> {
   const { loading, reading, series } = facts;
   const way = harderBy(loading);
-  const to = allLoads(loading).find((made) => way * compareMass(made.reading, asked) >= 0);
-  const heaviest = allLoads(loading).at(-1)?.reading ?? asked;
-  if (to === undefined) return fail({ code: "beyondStation", heaviest });
-  const values = valuesOf(facts);
+  const isThere = (own: Mass) => way * compareMass(own, asked) >= 0;
+  if (facts.exposures.some((exposure) => wasDone(exposure, isThere))) return fail({ code: "met" });
+  const loads = allLoads(loading);
+  const to = loads.find((made) => isThere(made.reading))?.reading;
+  if (to === undefined)
+    return fail({ code: "beyondStation", heaviest: loads.at(-1)?.reading ?? asked });
+  if (reading === null) return fail({ code: "cannotTell", unknown: "load" });
+  const unknown = unknownIn(facts, to);
+  if (unknown !== null) return fail({ code: "cannotTell", unknown });
   const rate = rateOf(facts);
-  if (rate === null) return fail({ code: "tooFew", sessions: values.length });
-  const path = pathTo(facts, to);
-  const now = indexNeeded(facts, to.reading, "least");
-  if (reading === null || path === null || now === null) return fail({ code: "cannotTell" });
-  if (path.length === 0) return fail({ code: "met" });
+  if (rate === null) return fail({ code: "tooFew", sessions: valuesOf(facts).length });
   const stall = stallOf(facts);
   if (stall !== null) return fail({ code: "stalled", sessions: stall.sessions });
-  const plain = indexNeeded(facts, asked, "least");
-  const gates = path.map((made) => indexNeeded(facts, made.reading, "most") ?? 0);
-  const needed = Math.max(now, ...gates);
+  const ahead = stepsAhead(facts, reading);
+  const steps = isThere(reading)
+    ? []
+    : ahead.slice(0, ahead.findIndex((step) => isThere(step.reading)) + 1);
+  const plain = (indexFor(facts, asked, "least") ?? 0) + weakerBy(facts);
+  // Where it is trained already and was never done for what is asked, that is all that is missing.
+  const needed = steps.at(-1)?.needed ?? plain;
   const arrival = (need: number, gain: number, luck: number) => {
-    const ahead = rate.noise * (GOOD_DAY + luck);
-    const sessions = sessionsToGain(need - rate.now - ahead, gain);
+    const early = rate.noise * (GOOD_DAY + luck);
+    const sessions = sessionsToGain(need - rate.now - early, gain);
     return sessions === null || sessions > FURTHEST ? null : Math.ceil(sessions) + 1;
   };
-  const atLeast = (n: number | null) => (n === null ? null : Math.max(n, path.length));
+  const atLeast = (n: number | null) => (n === null ? null : Math.max(n, steps.length));
   return ok({
     asked,
-    reading: to.reading,
+    reading: to,
     sessions: {
       earliest: atLeast(arrival(needed, rate.high, LUCK)),
       likely: atLeast(arrival(needed, rate.likely, 0)),
       latest: atLeast(arrival(needed, rate.low, -LUCK)),
     },
     daysEach: daysEach(series.map(({ day }) => daysBetween(series[0]?.day ?? day, day))),
-    withoutSteps: arrival(plain ?? now, rate.likely, 0),
+    withoutSteps: arrival(plain, rate.likely, 0),
     yearRate: (needed - rate.now - rate.noise * GOOD_DAY) / gainIn(A_YEAR, 1),
-    steps: path.length,
+    steps: steps.length,
+    implausible: implausibleIn(facts, [reading, ...steps.map((step) => step.reading)]),
     rate,
   });
+}
+
+/** The day from which sessions to come are counted: the last one, or so late that the next one is not in the past. */
+export function countedFrom(last: Day, today: Day, eachDays: number): Day {
+  const late = addDays(today, -Math.round(eachDays));
+  return late > last ? late : last;
+}
+
+/** True where every set of a session was done for what it asked, at loads that are enough. */
+function wasDone({ sets, planned }: Exposure, isEnough: (reading: Mass) => boolean): boolean {
+  return (
+    sets.length >= planned.length &&
+    sets.every(
+      ({ reading, amount, demand }) =>
+        reading !== null && isEnough(reading) && amount !== null && amount >= (demand.least ?? 1),
+    )
+  );
+}
+
+/** What would have to be known to say when: repetitions that are asked for, and what is moved in all. */
+function unknownIn({ sets, loading, bodyWeight }: Facts, to: Mass): "reps" | "total" | null {
+  const [first] = sets;
+  if (first === undefined || first.measure !== "reps") return "reps";
+  const total = totalMoved(loading, to, bodyWeight);
+  return total === null || ticksOf(total) <= 0 ? "total" : null;
+}
+
+/** The largest step between loads that follow each other, where it is too large to be taken without asking. */
+function implausibleIn(facts: Facts, loads: readonly Mass[]): LargeStep | null {
+  return loads.slice(1).reduce<LargeStep | null>((largest, to, i) => {
+    const from = loads[i] ?? to;
+    const share = stepShare(facts, from, to) ?? 0;
+    return share <= (largest?.share ?? LARGE_STEP) ? largest : { from, to, share };
+  }, null);
 }
 
 /** The loads that are likely to be trained after so many sessions, in their order; the last one where nothing can be said. */
@@ -141,30 +194,13 @@ function stepsAhead(
   return steps;
 }
 
-/** The loads whose range has to be topped on the way to a load: from the last one to the one before it. */
-function pathTo({ loading, reading }: Facts, to: MadeLoad): readonly MadeLoad[] | null {
-  if (reading === null) return null;
-  const way = harderBy(loading);
-  return allLoads(loading).filter(
-    (made) =>
-      way * compareMass(made.reading, reading) >= 0 &&
-      way * compareMass(made.reading, to.reading) < 0,
-  );
-}
-
-/** What the mean of the sets has to come to, so that the weakest of them reaches the end of the range. */
-function indexNeeded(facts: Facts, reading: Mass, end: "least" | "most"): number | null {
-  const own = indexFor(facts, reading, end);
-  return own === null ? null : own + weakerBy(facts);
-}
-
 /** The index of a set that comes to the end of the range at a load, with what is asked left. */
 function indexFor(facts: Facts, reading: Mass, end: "least" | "most"): number | null {
   const [first] = facts.sets;
   const reps: Count | number | null = first?.demand[end] ?? null;
   if (first === undefined || reps === null || first.measure !== "reps") return null;
-  const total = totalMoved(facts.loading, reading, facts.bodyWeight) ?? reading;
-  if (ticksOf(total) <= 0) return null;
+  const total = totalMoved(facts.loading, reading, facts.bodyWeight);
+  if (total === null || ticksOf(total) <= 0) return null;
   // One repetition less in reserve than asked still counts as reached.
   const left = Math.max(0, (repsLeft(first.effortAsked) ?? 0) - 1);
   return Math.log(ticksOf(total)) + Math.log(1 + (reps + left) / 30);

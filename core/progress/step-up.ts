@@ -16,7 +16,7 @@ import { keep, type Proposal, type Reason, type Way } from "./proposal.ts";
 import { rateOf } from "./rate.ts";
 
 /** A step beyond this share of the load asks for a ruling. Source: our rule, docs/progression.md § Steps. */
-const LARGE_STEP = 0.1;
+export const LARGE_STEP = 0.1;
 /** So many repetitions fewer than asked after a step are too few; after a large one none may be missing. Source: our rule, as above. */
 const TOO_FEW = 2;
 /** A step is worth a word where it is more than this share, and so many times what a session gained so far. */

@@ -17,6 +17,7 @@ import { bodyWeightOf } from "~/core/person/index.ts";
 import { linesOf, workSetsOf } from "~/core/plan/index.ts";
 import {
   circumstancesOf,
+  countedFrom,
   factsOn,
   loadsAfter,
   projected,
@@ -42,7 +43,8 @@ export interface Askable extends PlannedSlot {
 /** When a load will be trained for what its exercise asks, and what is likely by some weeks. */
 export interface When {
   readonly answer: Result<Projection, NoProjection>;
-  readonly last: Day;
+  /** The day from which its sessions are counted. */
+  readonly from: Day;
   /** The load that is likely by days to come. */
   readonly ahead: readonly { readonly day: Day; readonly reading: Mass }[];
 }
@@ -88,19 +90,19 @@ export async function whenFor(scope: Scope, person: Id<"person">) {
       );
     if (!facts) return null;
     const answer = projected(facts, reading);
-    const last = facts.last.day;
     const daysEach = answer.ok ? answer.value.daysEach : 7;
-    const days = [28, 56, 84].map((n) => addDays(last, n));
-    const until = [...new Set(by === null || by <= last ? days : [...days, by])].sort();
+    const from = countedFrom(facts.last.day, today, daysEach);
+    const days = [28, 56, 84].map((n) => addDays(today, n));
+    const until = [...new Set(by === null || by <= today ? days : [...days, by])].sort();
     const likely = loadsAfter(
       facts,
-      until.map((on) => Math.floor(daysBetween(last, on) / daysEach)),
+      until.map((on) => Math.floor(daysBetween(from, on) / daysEach)),
     );
     const ahead = until.flatMap((on, i) => {
       const load = likely[i] ?? null;
       return load === null ? [] : [{ day: on, reading: load }];
     });
-    return { answer, last, ahead: answer.ok ? ahead : [] };
+    return { answer, from, ahead: answer.ok ? ahead : [] };
   };
   return { askable, ask };
 }
