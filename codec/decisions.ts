@@ -8,7 +8,7 @@ import {
   type MassUnit,
   type Result,
 } from "~/core/kernel/index.ts";
-import type { Decision } from "~/core/progress/index.ts";
+import { shownMark, WAYS, type Decision, type LineProposal } from "~/core/progress/index.ts";
 
 /** A line of an exercise, as forms name it. */
 export interface NamedLine {
@@ -17,16 +17,16 @@ export interface NamedLine {
 }
 
 /** How the fields of a line's decision are told from those of the others. */
-export const fieldOf = (name: "choice" | "load" | "reason", { slotId, line }: NamedLine) =>
-  `${name}:${slotId}:${line}`;
+export const fieldOf = (
+  name: "choice" | "load" | "reason" | "shown",
+  { slotId, line }: NamedLine,
+) => `${name}:${slotId}:${line}`;
 
 const one = z.object({
   slotId: idField("slot"),
   line: idField("line"),
-  choice: z
-    .string()
-    .regex(/^(accept|overrule|way:\d{1,2})$/)
-    .nullable(),
+  choice: z.enum(["accept", "overrule", ...WAYS]).nullable(),
+  shown: z.string().max(20).nullable(),
   load: z.string().max(20),
   reason: z.string().max(500),
 });
@@ -35,17 +35,20 @@ const one = z.object({
 interface Proposed {
   readonly slot: { readonly id: Id<"slot"> };
   readonly station: { readonly loading: { readonly unit: MassUnit } } | null;
-  readonly lines: readonly { readonly line: Id<"line">; readonly isDecided: boolean }[];
+  readonly lines: readonly LineProposal[];
 }
 
 export type DecisionsError =
   | { readonly code: "malformed" }
+  /** What is proposed is no longer what was shown. */
+  | (NamedLine & { readonly code: "proposalChanged" })
   /** Another load was typed that is none. */
   | (NamedLine & { readonly code: "notALoad"; readonly text: string });
 
 /**
  * The coach's word on each line that is decided by itself, a typed load in the unit of its station; a line of
- * which nothing was chosen yet is left out. Fails where a field is malformed or a load cannot be read.
+ * which nothing was chosen yet is left out. Fails where a field is malformed, a load cannot be read, or a proposal
+ * is accepted that is not the one that was shown.
  */
 export function readDecisions(
   form: FormData,
@@ -53,23 +56,23 @@ export function readDecisions(
 ): Result<readonly Decision[], DecisionsError> {
   const decisions: Decision[] = [];
   for (const { slot, station, lines } of proposals) {
-    for (const { line } of lines.filter(({ isDecided }) => isDecided)) {
-      const at = { slotId: slot.id, line };
+    for (const proposal of lines.filter(({ isDecided }) => isDecided)) {
+      const at = { slotId: slot.id, line: proposal.line };
       const parsed = one.safeParse({
         ...at,
         choice: form.get(fieldOf("choice", at)),
+        shown: form.get(fieldOf("shown", at)),
         load: form.get(fieldOf("load", at)) ?? "",
         reason: form.get(fieldOf("reason", at)) ?? "",
       });
       if (!parsed.success) return fail({ code: "malformed" });
-      const { choice, load, reason } = parsed.data;
+      const { choice, shown, load, reason } = parsed.data;
       if (choice === null) continue;
-      if (choice === "accept") {
-        decisions.push({ ...at, kind: "accept" });
-        continue;
-      }
       if (choice !== "overrule") {
-        decisions.push({ ...at, kind: "way", way: Number(choice.slice("way:".length)) });
+        if (shown !== shownMark(proposal)) return fail({ code: "proposalChanged", ...at });
+        decisions.push(
+          choice === "accept" ? { ...at, kind: "accept" } : { ...at, kind: "way", way: choice },
+        );
         continue;
       }
       const reading = parseMass(load, station?.loading.unit ?? "kg");

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { day, kg, lb } from "~/core/kernel/index.ts";
+import { keep, shownMark } from "~/core/progress/index.ts";
 import { sampleId } from "../tests/samples/index.ts";
 import { formatListError } from "~/format/station.ts";
 import { innerPath, registerCodec, signInCodec } from "./account.ts";
@@ -180,10 +181,18 @@ describe("other forms", () => {
       {
         slot: { id: slotId },
         station: { loading: { unit: "lb" as const } },
-        lines: lines.map((line, n) => ({ line, isDecided: n < 2 })),
+        lines: lines.map((line, n) => ({
+          ...keep(kg(80), [], "high", false, [
+            { code: "fullStep", step: { move: "raise", reading: kg(85), changes: [] } },
+          ]),
+          line,
+          isDecided: n < 2,
+        })),
       },
     ];
     const read = () => readDecisions(form, proposals);
+    const mark = shownMark(proposals[0]!.lines[0]!);
+    for (const n of [0, 1, 2]) form.set(fieldOf("shown", at(n)), mark);
     form.set(fieldOf("choice", at(0)), "accept");
     form.set(fieldOf("choice", at(2)), "accept");
     expect(read()).toEqual({ ok: true, value: [{ ...at(0), kind: "accept" }] });
@@ -197,6 +206,10 @@ describe("other forms", () => {
     expect(read()).toEqual({ ok: false, error: { code: "notALoad", ...at(1), text: "much" } });
     form.set(fieldOf("choice", at(1)), "perhaps");
     expect(read()).toEqual({ ok: false, error: { code: "malformed" } });
+    form.set(fieldOf("choice", at(1)), "fullStep");
+    expect(read()).toMatchObject({ value: [{}, { ...at(1), kind: "way", way: "fullStep" }] });
+    form.set(fieldOf("shown", at(1)), "0");
+    expect(read()).toEqual({ ok: false, error: { code: "proposalChanged", ...at(1) } });
   });
 });
 

@@ -177,8 +177,8 @@ async function decide(
 ): Promise<Id<"plan">> {
   const sessionLog = await getSessionLog(scope, sessionLogId);
   if (sessionLog === null) throw new Error("the demo's session is gone");
-  const { slots } = await proposalsFor(scope, sessionLog);
-  const decisions = slots.flatMap(({ slot, station, lines }, i) =>
+  const proposals = await proposalsFor(scope, sessionLog);
+  const decisions = proposals.slots.flatMap(({ slot, station, lines }, i) =>
     lines
       .filter(({ isDecided }) => isDecided)
       .map(({ line, reading }): Decision => {
@@ -193,7 +193,7 @@ async function decide(
         };
       }),
   );
-  const planned = await planNext(scope, sessionLog, on, decisions);
+  const planned = await planNext(scope, sessionLog, proposals, on, decisions);
   if (!planned.ok)
     throw new Error(`the demo's next session was not planned: ${planned.error.code}`);
   return planned.value;

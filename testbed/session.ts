@@ -112,10 +112,7 @@ function firstLoad({ athlete, range: [min, max] = [8, 10], loading = BAR }: Cour
 
 /** A coach who takes the full step where the reserve allows one. */
 function fullStep(proposal: LineProposal): LineProposal {
-  return takingWay(
-    proposal,
-    proposal.ways.findIndex(({ code }) => code === "fullStep"),
-  );
+  return takingWay(proposal, "fullStep") ?? proposal;
 }
 
 /** A course of weeks of one exercise, trained through the engine. Missed weeks are left out. */

@@ -4,7 +4,12 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { fieldOf, type NamedLine } from "~/codec/decisions.ts";
 import type { Mass, MassUnit } from "~/core/kernel/index.ts";
-import type { LineRecord, Proposal, ShownProposal } from "~/core/progress/index.ts";
+import {
+  shownMark,
+  type LineRecord,
+  type Proposal,
+  type ShownProposal,
+} from "~/core/progress/index.ts";
 import { howToMake, nextEasier, nextHarder, type Station } from "~/core/gym/index.ts";
 import { formatExposure, formatGained } from "~/format/exposure.ts";
 import { formatAmount, formatMass } from "~/format/numbers.ts";
@@ -143,8 +148,8 @@ function choicesOf({
 }: Proposal): readonly { readonly value: string; readonly text: string }[] {
   return [
     { value: "accept", text: "Accept" },
-    ...ways.flatMap((way, i) =>
-      way.step === null ? [] : [{ value: `way:${i}`, text: formatWay(way) }],
+    ...ways.flatMap((way) =>
+      way.step === null ? [] : [{ value: way.code, text: formatWay(way) }],
     ),
     { value: "overrule", text: "Change" },
   ];
@@ -238,6 +243,7 @@ export function ProposalRow({
         ) : (
           <>
             {proposal.mustRule ? <Tag tone="strong">your decision</Tag> : null}
+            <input type="hidden" name={fieldOf("shown", at)} value={shownMark(proposal)} />
             <Box
               role="radiogroup"
               aria-label={`Decision for ${name}`}

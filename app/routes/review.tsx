@@ -125,9 +125,11 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
   const on = plannedDayField(dayAt(scope.now, "UTC")).safeParse(form.get("day"));
   if (!on.success)
     return refuse(on.error.issues[0]?.message ?? "Expected a date for the next session.");
-  const { slots } = await proposalsFor(scope, sessionLog);
-  const read = readDecisions(form, slots);
-  const planned = read.ok ? await planNext(scope, sessionLog, on.data, read.value) : read;
+  const proposals = await proposalsFor(scope, sessionLog);
+  const read = readDecisions(form, proposals.slots);
+  const planned = read.ok
+    ? await planNext(scope, sessionLog, proposals, on.data, read.value)
+    : read;
   if (planned.ok) throw redirect(`/plans/${planned.value}`);
   return refuse(
     formatPlanNextError(planned.error),

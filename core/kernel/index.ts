@@ -5,6 +5,7 @@ export * from "./collections.ts";
 export * from "./content.ts";
 export * from "./field.ts";
 export * from "./identity.ts";
+export * from "./mark.ts";
 export * from "./mass.ts";
 export * from "./quantity.ts";
 export * from "./result.ts";

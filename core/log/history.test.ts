@@ -1,7 +1,15 @@
 import { describe, expect, it } from "vitest";
 import { count, instant, kg } from "../kernel/index.ts";
 import { lastKey } from "./exposure.ts";
-import { before, lastsOf, seriesOf, upTo, type History, type TrainedSession } from "./history.ts";
+import {
+  before,
+  lastsOf,
+  seriesOf,
+  trainedAfter,
+  upTo,
+  type History,
+  type TrainedSession,
+} from "./history.ts";
 import {
   sampleContext,
   sampleDay,
@@ -71,5 +79,8 @@ describe("what a person's history says", () => {
     expect(loads(before(history(), session(2)))).toEqual([kg(60)]);
     expect(loads(upTo(history(), session(2)))).toEqual([kg(60), kg(65)]);
     expect(loads(upTo(history(), session(1)))).toEqual([kg(60)]);
+    const [all, early] = [seriesOf(history()), seriesOf(upTo(history(), session(1)))];
+    expect([...trainedAfter(all, early)]).toEqual([lastKey(SLOT.movement, SLOT.station)]);
+    expect(trainedAfter(all, all).size).toBe(0);
   });
 });

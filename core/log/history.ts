@@ -79,6 +79,12 @@ export function upTo(history: History, session: Pick<TrainedSession, "startedAt"
   };
 }
 
+/** What has exposures in the whole of a history that an earlier part of it does not have, by {@link lastKey}. */
+export function trainedAfter(all: Series, part: Series): ReadonlySet<string> {
+  const later = [...all].filter(([key, own]) => own.length > (part.get(key)?.length ?? 0));
+  return new Set(later.map(([key]) => key));
+}
+
 /** The latest exposure of every movement at every station, by {@link lastKey}. */
 export function lastsOf(series: Series): Readonly<Record<string, Exposure>> {
   return Object.fromEntries(

@@ -1,9 +1,15 @@
 import { describe, expect, it } from "vitest";
-import { kg } from "../kernel/index.ts";
+import { addDays, kg } from "../kernel/index.ts";
 import { lastKey, type Series } from "../log/index.ts";
 import { slotsOf, withLines, type PlannedSet, type Slot } from "../plan/index.ts";
 import { USUAL_RULES } from "./strength-rules.ts";
-import { decidedOf, nextDocument, proposalsAfter, type Decision } from "./next-session.ts";
+import {
+  decidedOf,
+  nextDocument,
+  proposalsAfter,
+  type Decision,
+  type SessionCircumstances,
+} from "./next-session.ts";
 import {
   RACK,
   sampleUnrollContext,
@@ -51,9 +57,10 @@ const KNOWN = {
   on: null,
   comparing: [],
   absences: new Map(),
+  trainedSince: new Set<string>(),
 };
-const after = (session: typeof RUN, of: Series) =>
-  proposalsAfter(session, of, [STATION], context, KNOWN, sampleNewId);
+const after = (session: typeof RUN, of: Series, over: Partial<SessionCircumstances> = {}) =>
+  proposalsAfter(session, of, [STATION], context, { ...KNOWN, ...over }, sampleNewId);
 const proposed = () => after(RUN, series());
 const [top, backOff] = SLOT.sets.slice(1).map(({ line }) => line);
 
@@ -105,6 +112,18 @@ describe("what is proposed after a session", () => {
   });
 });
 
+describe("time away", () => {
+  const long = { on: addDays(TRAINED.day, 60) };
+  const moves = (over: Partial<SessionCircumstances>) =>
+    after(RUN, series(), over)[0]?.lines.map(({ move }) => move);
+
+  it("lowers what was not trained since, and nothing that was, however late it is decided", () => {
+    expect(moves(long)).toEqual(["lower", "lower"]);
+    const trainedSince = new Set([lastKey(SLOT.movement, SLOT.station)]);
+    expect(moves({ ...long, trainedSince })).toEqual(["raise", "raise"]);
+  });
+});
+
 describe("the coach's decisions", () => {
   const overrule = (reading = kg(105), reason = "felt easy"): Decision => ({
     kind: "overrule",
@@ -150,6 +169,8 @@ describe("the coach's decisions", () => {
       line: top,
       easier: { reading: kg(100) },
     });
+    const gone: Decision = { slotId: SLOT.id, line: top!, kind: "way", way: "oneLeg" };
+    expect(error(decide(gone))).toMatchObject({ code: "undecided", line: top });
     const elsewhere = decide().map((d) => ({ ...d, slotId: sampleId<"slot">(999) }));
     expect(error(elsewhere)).toMatchObject({ code: "undecided" });
   });

@@ -22,7 +22,7 @@ import { accepted, outcomesOf, type Chosen, type ChosenStep, type Outcome } from
 import { circumstancesOf, type ClientCircumstances } from "./circumstances.ts";
 import { lineRecord, type LineRecord } from "./line-record.ts";
 import { proposeFor, unplaced } from "./propose.ts";
-import { takingWay, type LineProposal } from "./proposal.ts";
+import { takingWay, type LineProposal, type WayCode } from "./proposal.ts";
 
 /** A slot of a trained session with what Kravo proposes for each of its lines. */
 export interface SlotProposal<S extends Station = Station> {
@@ -42,6 +42,8 @@ export interface SlotProposal<S extends Station = Station> {
 export interface SessionCircumstances extends Omit<ClientCircumstances, "bodyWeight"> {
   /** The day on which the next session is planned; null where length away does not matter. */
   readonly on: Day | null;
+  /** What was trained after this session, by {@link lastKey}: nobody was away from it. */
+  readonly trainedSince: ReadonlySet<string>;
   /** Why nothing was logged of an exercise, where somebody said so. */
   readonly absences: ReadonlyMap<Id<"slot">, Absence>;
 }
@@ -60,7 +62,8 @@ export function proposalsAfter<S extends Station>(
 ): readonly SlotProposal<S>[] {
   return slotsOf(session.document).map((slot) => {
     const station = stations.find((s) => s.id === slot.station) ?? null;
-    const exposures = series.get(lastKey(slot.movement, slot.station)) ?? [];
+    const key = lastKey(slot.movement, slot.station);
+    const exposures = series.get(key) ?? [];
     // Another exercise of the session on the same station says nothing of one that was left out.
     const isTrained = exposures.some(
       ({ sessionLogId, context: at }) => sessionLogId === session.id && at.slotId === slot.id,
@@ -71,7 +74,7 @@ export function proposalsAfter<S extends Station>(
         ...known,
         bodyWeight: context.bodyWeight,
       }),
-      on: known.on,
+      on: known.trainedSince.has(key) ? null : known.on,
       absence: known.absences.get(slot.id) ?? null,
     };
     const lines = here === null ? unplaced(slot) : proposeFor(slot, own, here);
@@ -108,7 +111,7 @@ export interface LineOf {
 export type Decision = LineOf &
   (
     | { readonly kind: "accept" }
-    | { readonly kind: "way"; readonly way: number }
+    | { readonly kind: "way"; readonly way: WayCode }
     | { readonly kind: "overrule"; readonly reading: Mass; readonly reason: string }
   );
 
@@ -142,6 +145,7 @@ export function decidedOf(
         if (made !== null && !made.ok) return fail({ ...made.error, ...at });
       }
       const taken = decision.kind === "way" ? takingWay(proposal, decision.way) : proposal;
+      if (taken === null) return fail({ code: "undecided", ...at });
       // Another load than the proposed one goes with nothing else changed.
       const chosen =
         decision.kind === "overrule" ? { reading: decision.reading, changes: [] } : taken;

@@ -1,4 +1,13 @@
-import type { Fault, Id, Limiter, Mass, Region, Seconds, Share } from "../kernel/index.ts";
+import {
+  markOf,
+  type Fault,
+  type Id,
+  type Limiter,
+  type Mass,
+  type Region,
+  type Seconds,
+  type Share,
+} from "../kernel/index.ts";
 import type { Difference } from "../log/index.ts";
 import type { Constraint, ExtensionKind, Measure } from "../plan/index.ts";
 import type { Change } from "./change.ts";
@@ -217,24 +226,26 @@ export type Reason =
 export type Move = "raise" | "keep" | "lower" | "asPlanned";
 export type Confidence = "high" | "medium" | "low";
 
-/** A way on that a coach can take instead, or what else may help. */
-export type WayCode =
-  | "fullStep"
-  | "pastTheTop"
-  | "moreReps"
-  | "slower"
-  | "oneLeg"
-  | "addOn"
-  | "otherEquipment"
-  | "sleepAndFood"
-  | "lighterWeek"
-  | "otherRange"
-  | "variation"
-  | "fewerSets"
-  | "moreSets"
-  | "checkSetUp"
-  | "gear"
-  | "moreStable";
+/** The ways on that a coach can take instead, or what else may help; the only list of them. */
+export const WAYS = [
+  "fullStep",
+  "pastTheTop",
+  "moreReps",
+  "slower",
+  "oneLeg",
+  "addOn",
+  "otherEquipment",
+  "sleepAndFood",
+  "lighterWeek",
+  "otherRange",
+  "variation",
+  "fewerSets",
+  "moreSets",
+  "checkSetUp",
+  "gear",
+  "moreStable",
+] as const;
+export type WayCode = (typeof WAYS)[number];
 
 /** What a line becomes: its load, and whatever else changes. */
 export interface Step {
@@ -291,8 +302,13 @@ export function asPlanned(
   return { ...keep(reading, because, "low", mustRule), move: "asPlanned" };
 }
 
-/** The proposal with one of its other ways taken instead; itself where there is none at that place. */
-export function takingWay<P extends Proposal>(proposal: P, at: number): P {
-  const step = proposal.ways[at]?.step;
-  return step ? { ...proposal, ...step } : proposal;
+/** The proposal with one of its other ways taken instead; null where it has no step of that name. */
+export function takingWay<P extends Proposal>(proposal: P, code: WayCode): P | null {
+  const step = proposal.ways.find((way) => way.code === code)?.step;
+  return step ? { ...proposal, ...step } : null;
+}
+
+/** Marks what a coach is shown to decide about, so that nothing else is accepted than what was shown. */
+export function shownMark({ move, reading, changes, ways }: Proposal): string {
+  return markOf([move, reading, changes, ways.map(({ code, step }) => [code, step])]);
 }

@@ -7,7 +7,7 @@ import {
   type MovementRef,
   type Result,
 } from "~/core/kernel/index.ts";
-import { absencesIn, keptPlan, seriesOf, upTo } from "~/core/log/index.ts";
+import { absencesIn, keptPlan, seriesOf, trainedAfter, upTo } from "~/core/log/index.ts";
 import type { FindMovement } from "~/core/movement/index.ts";
 import { writeLine } from "~/core/plan/notation/index.ts";
 import { PLAIN_DEFAULTS, usualSide, type SessionPlan } from "~/core/plan/index.ts";
@@ -77,6 +77,7 @@ export async function proposalsFor(scope: Scope, sessionLog: StoredSessionLog): 
     // There are no phases yet, so no week is light or a test.
     weeks: null,
     on: dayAt(sessionLog.settledAt ?? scope.now, "UTC"),
+    trainedSince: trainedAfter(seriesOf(history), series),
     absences: absencesIn(said?.changes ?? [], said?.skips ?? new Map()),
   };
   const slots = proposalsAfter(session, series, stations, context, circumstances, newId);
@@ -109,15 +110,15 @@ function writtenOf(slots: Proposals["slots"], find: FindMovement): ReadonlyMap<I
 export type PlanNextError =
   DecideError | { readonly code: "notEnded" } | { readonly code: "settled" };
 
-/** Plans the next session from a trained one: its copy with the decided loads, the rulings kept beside it. */
+/** Plans the next session from what was proposed after a trained one: its copy with what was decided, the rulings kept beside it. */
 export async function planNext(
   scope: Scope,
   sessionLog: StoredSessionLog,
+  { slots, document, context }: Proposals,
   on: Day,
   decisions: readonly Decision[],
 ): Promise<Result<Id<"plan">, PlanNextError>> {
   if (sessionLog.endedAt === null) return fail({ code: "notEnded" });
-  const { slots, document, context } = await proposalsFor(scope, sessionLog);
   const read = decidedOf(slots, decisions);
   if (!read.ok) return read;
   const decided = read.value;

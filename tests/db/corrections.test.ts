@@ -48,7 +48,9 @@ const slotId = (sessionLog: StoredSessionLog) => slotsOf(sessionLog.document)[0]
 const proposed = async (sessionLog: StoredSessionLog) =>
   (await proposalsFor(here.studio.scope, sessionLog)).slots[0]?.lines[0];
 const accepted = async (sessionLog: StoredSessionLog) => {
-  const planned = await planNext(here.studio.scope, sessionLog, day("2026-03-09"), [
+  const { scope } = here.studio;
+  const proposals = await proposalsFor(scope, sessionLog);
+  const planned = await planNext(scope, sessionLog, proposals, day("2026-03-09"), [
     {
       slotId: slotId(sessionLog),
       line: slotsOf(sessionLog.document)[0]!.sets[0]!.line,

@@ -34,8 +34,14 @@ const accept = (sessionLog: StoredSessionLog): Decision => ({
 });
 const proposed = async (sessionLog: StoredSessionLog) =>
   (await proposalsFor(here.studio.scope, sessionLog)).slots[0]?.lines[0];
-const next = (sessionLog: StoredSessionLog, decisions: Decision[], on: Day = day("2026-03-09")) =>
-  planNext(here.studio.scope, sessionLog, on, decisions);
+const next = async (
+  sessionLog: StoredSessionLog,
+  decisions: Decision[],
+  on: Day = day("2026-03-09"),
+) => {
+  const { scope } = here.studio;
+  return planNext(scope, sessionLog, await proposalsFor(scope, sessionLog), on, decisions);
+};
 
 describe("planning the next session", () => {
   it("raises by the smallest step after every set reached the top, on the same lines with new ids", async () => {
