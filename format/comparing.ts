@@ -1,7 +1,7 @@
 import type { OVERRULED, Comparing } from "~/core/log/index.ts";
 
 export const CONDITION_NAMES: Readonly<Record<(typeof OVERRULED)[number], string>> = {
-  everything: "Nothing: compare all the same",
+  everything: "Everything: compare all the same",
   station: "Other equipment",
   loading: "Equipment that reads otherwise",
   setUp: "Set-up",
@@ -16,7 +16,7 @@ export const CONDITION_NAMES: Readonly<Record<(typeof OVERRULED)[number], string
   held: "Seconds held",
 };
 
-/** "Stance", "Rest", "Nothing: compare all the same" */
+/** "Stance", "Rest", "Everything: compare all the same" */
 export function formatCondition({
   condition,
   parameter,

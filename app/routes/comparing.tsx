@@ -10,6 +10,7 @@ import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { historyOf } from "~/server/coaching/history.server.ts";
 import { comparingOf, sayComparing, withdrawComparing } from "~/server/db/comparing.server.ts";
 import { listStations } from "~/server/db/gyms.server.ts";
+import { catalogueFor } from "~/server/db/movements.server.ts";
 import { getPerson } from "~/server/db/people.server.ts";
 import { readForm } from "~/server/http/body.server.ts";
 import { reading, writing } from "~/server/http/handlers.server.ts";
@@ -50,13 +51,18 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
     throw redirect(`/people/${person.id}/comparing`);
   }
   const read = comparingFormCodec.safeParse(fields);
-  const stations = await listStations(scope, undefined, "all");
-  if (!read.success || !stations.some(({ id }) => id === read.data.station)) {
-    const text = read.success
-      ? "Choose an exercise and what does not matter."
-      : (read.error.issues[0]?.message ?? "This was not understood.");
-    return data({ problem: text }, { status: 400 });
-  }
+  const [stations, catalogue] = await Promise.all([
+    listStations(scope, undefined, "all"),
+    catalogueFor(scope),
+  ]);
+  const refuse = (problem: string) => data({ problem }, { status: 400 });
+  if (!read.success) return refuse(read.error.issues[0]?.message ?? "This was not understood.");
+  const exercise = catalogue.find(read.data.movement);
+  if (exercise === null || !stations.some(({ id }) => id === read.data.station))
+    return refuse("Choose an exercise and what does not matter.");
+  const { parameter } = read.data;
+  if (parameter !== null && !exercise.setUp.some(({ name }) => name === parameter))
+    return refuse(`${exercise.name} has no set-up called “${parameter}”. Choose another.`);
   const { equipment, who, reason, station, ...said } = read.data;
   await sayComparing(
     scope,

@@ -25,6 +25,7 @@ import { getGym, listStations } from "~/server/db/gyms.server.ts";
 import { listMeasurements } from "~/server/db/measurements.server.ts";
 import { catalogueFor } from "~/server/db/movements.server.ts";
 import { getPerson } from "~/server/db/people.server.ts";
+import { comparingOf } from "~/server/db/comparing.server.ts";
 import { strengthRules } from "~/server/db/strength-rules.server.ts";
 import { commandsAfter } from "~/server/db/commands.server.ts";
 import { adoptNewestRevision, getSessionLog } from "~/server/db/session-logs.server.ts";
@@ -56,7 +57,7 @@ function slotsIn(change: SessionChange): readonly Slot[] {
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const sessionLog = orNotFound(await getSessionLog(scope, idParam<"sessionLog">(params.runId)));
   const person = orNotFound(await getPerson(scope, sessionLog.personId));
-  const [coaching, commands, stations, gym, history, catalogue, measurements, { rules }] =
+  const [coaching, commands, stations, gym, history, catalogue, measurements, { rules }, said] =
     await Promise.all([
       contextFor(scope, person, sessionLog.gymId, sessionLog.day),
       commandsAfter(scope, sessionLog.id, 0),
@@ -66,6 +67,7 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
       catalogueFor(scope),
       listMeasurements(scope, sessionLog.personId),
       strengthRules(scope, sessionLog.startedAt),
+      comparingOf(scope, sessionLog.personId),
     ]);
   // As it was when the session began: what is trained now must not change its own loads.
   const series = seriesOf(before(history, sessionLog));
@@ -104,6 +106,10 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
     stations,
     lasts,
     choices,
+    // Why it was said is the coach's, and stays off the floor.
+    comparing: said
+      .filter(({ movement }) => named.has(movement))
+      .map(({ id: _id, reason: _reason, ...word }) => word),
     movements,
     rules,
     strengthRecords,

@@ -50,11 +50,10 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
         movement: catalogue.find(context.movement)?.name ?? context.movement,
         station: history.versions.get(context.stationVersion)?.name ?? "",
         exposures: exposures.slice(-6),
-        bests: bestsOf(
-          exposures,
-          catalogue.find(context.movement)?.setUp,
-          comparingFor(said, context.movement, context.station),
-        ).slice(0, 4),
+        bests: bestsOf(exposures, {
+          parameters: catalogue.find(context.movement)?.setUp ?? [],
+          comparing: comparingFor(said, context.movement, context.station),
+        }).slice(0, 4),
       },
     ];
   });

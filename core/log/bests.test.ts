@@ -2,7 +2,8 @@ import { describe, expect, it } from "vitest";
 import { count, day, kg } from "../kernel/index.ts";
 import type { Loading } from "../gym/index.ts";
 import { OPEN_TEMPO } from "../plan/index.ts";
-import { bestsOf } from "./bests.ts";
+import { bestsOf as bestsBy } from "./bests.ts";
+import type { ComparedBy } from "./comparison.ts";
 import type { ExposedSet, Exposure } from "./exposure.ts";
 import { UNSAID_CONDITIONS } from "./conditions.ts";
 import { UNSAID_OBSERVATIONS } from "./observations.ts";
@@ -18,12 +19,10 @@ const set = (load: number | null, reps: number | null, over: Partial<ExposedSet>
 let sessions = 0;
 const on = (date: string, sets: readonly ExposedSet[], over: Partial<Exposure> = {}): Exposure =>
   sampleExposure(sets, { day: day(date), sessionLogId: sampleId(900 + (sessions += 1)), ...over });
-const shown = (exposures: readonly Exposure[], ...rest: [Parameters<typeof bestsOf>[1]?]) =>
-  bestsOf(exposures, ...rest).map(({ reading, amount, day: at }) => [
-    reading.thousandths / 1000,
-    amount,
-    at,
-  ]);
+const bestsOf = (exposures: readonly Exposure[], parameters: ComparedBy["parameters"] = []) =>
+  bestsBy(exposures, { parameters, comparing: [] });
+const shown = (...of: Parameters<typeof bestsOf>) =>
+  bestsOf(...of).map(({ reading, amount, day: at }) => [reading.thousandths / 1000, amount, at]);
 
 describe("the bests of an exercise", () => {
   it("are the sets that none beats in load and reps both, heaviest first, of equals the first", () => {

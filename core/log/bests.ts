@@ -1,9 +1,7 @@
 import { harderBy } from "../gym/index.ts";
 import { compareMass, type Day, type Id, type Mass } from "../kernel/index.ts";
 import type { Measure } from "../plan/index.ts";
-import type { SetUpParameter } from "../movement/index.ts";
-import type { Comparing } from "./comparing.ts";
-import { differences, verdictOf } from "./comparison.ts";
+import { differences, verdictOf, type ComparedBy } from "./comparison.ts";
 import type { ContextAspect } from "./difference.ts";
 import { withBursts, type ExposedSet, type Exposure } from "./exposure.ts";
 import type { LogContext } from "./logged-set.ts";
@@ -49,17 +47,13 @@ const VERSION: readonly ContextAspect[] = [
  * version, or of a harder one, the clean sets that none beats in load and amount both. Of equals the first.
  * With a counterweight less is more. Source: PRACTICE.md §8.
  */
-export function bestsOf(
-  exposures: readonly Exposure[],
-  parameters: readonly SetUpParameter[] = [],
-  said: readonly Comparing[] = [],
-): readonly Best[] {
+export function bestsOf(exposures: readonly Exposure[], by: ComparedBy): readonly Best[] {
   const last = exposures.at(-1);
   if (last === undefined) return [];
   const way = harderBy(last.loading);
   const sets = exposures
     .filter((exposure) => {
-      const found = differences(exposure, last, parameters, said);
+      const found = differences(exposure, last, by);
       const verdict = verdictOf(found.filter(({ aspect }) => VERSION.includes(aspect)));
       // What was done in a harder version stands for this one as well.
       return verdict === "alike" || verdict === "regressionOnly";

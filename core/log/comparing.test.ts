@@ -28,7 +28,9 @@ const [before, after] = [
   at({ setUp: { Stance: "narrow", Heels: "flat" }, restSeconds: seconds(60) }),
 ];
 const left = (...all: readonly Comparing[]) =>
-  differences(before, after, [], all).map((d) => (d.aspect === "setUp" ? d.name : d.aspect));
+  differences(before, after, { parameters: [], comparing: all }).map((d) =>
+    d.aspect === "setUp" ? d.name : d.aspect,
+  );
 
 describe("what a coach says does not matter", () => {
   it("leaves out that condition alone, of the set-up the named parameter", () => {
@@ -43,13 +45,16 @@ describe("what a coach says does not matter", () => {
       said({}),
       ...["Stance", "Heels"].map((parameter) => said({ condition: "setUp", parameter })),
     ];
-    expect(verdictOf(differences(before, after, [], all))).toBe("alike");
+    expect(verdictOf(differences(before, after, { parameters: [], comparing: all }))).toBe("alike");
     expect(left(said({ condition: "everything" }))).toEqual([]);
   });
 
   it("never makes one exercise of two", () => {
     const other = at({ movement: "shipped:leg-press" });
-    const found = differences(before, other, [], [said({ condition: "everything" })]);
+    const found = differences(before, other, {
+      parameters: [],
+      comparing: [said({ condition: "everything" })],
+    });
     expect(found.map(({ aspect }) => aspect)).toEqual(["movement"]);
     expect(
       found.every((difference) => !isOverruled(difference, [said({ condition: "everything" })])),

@@ -1,4 +1,5 @@
-import { movementField, type Id, type MovementRef } from "../kernel/index.ts";
+import { movementField, textWithin, type Id, type MovementRef } from "../kernel/index.ts";
+import { SET_UP_WORD } from "../plan/index.ts";
 import { z } from "zod";
 import type { ContextAspect, Difference } from "./difference.ts";
 
@@ -25,7 +26,7 @@ export const comparingField = z
     movement: movementField,
     condition: z.enum(OVERRULED),
     /** The parameter of the set-up; null for every other condition. */
-    parameter: z.string().max(60).nullable(),
+    parameter: textWithin(SET_UP_WORD).nullable(),
   })
   .refine(
     ({ condition, parameter }) => (condition === "setUp") === (parameter !== null),

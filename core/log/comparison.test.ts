@@ -2,13 +2,19 @@ import { describe, expect, it } from "vitest";
 import type { Loading } from "../gym/index.ts";
 import { kg, seconds, type Fault } from "../kernel/index.ts";
 import { OPEN_TEMPO } from "../plan/index.ts";
-import { differences, verdictOf } from "./comparison.ts";
+import { differences as differencesBy, verdictOf, type ComparedContext } from "./comparison.ts";
+import type { SetUpParameter } from "../movement/index.ts";
 import type { Difference } from "./difference.ts";
 import { UNSAID_CONDITIONS, type Conditions } from "./conditions.ts";
 import type { LogContext } from "./logged-set.ts";
 import type { Observations } from "./observations.ts";
 import { RACK, sampleContext, sampleExposed, sampleId } from "../../tests/samples/index.ts";
 
+const differences = (
+  a: ComparedContext,
+  b: ComparedContext,
+  parameters: readonly SetUpParameter[] = [],
+) => differencesBy(a, b, { parameters, comparing: [] });
 const between = (a: Partial<LogContext>, b: Partial<LogContext>, laterLoading = RACK) =>
   differences(
     { context: sampleContext(a), loading: RACK, sets: [] },

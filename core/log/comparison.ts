@@ -24,6 +24,14 @@ export interface ComparedContext {
   readonly sets: readonly ExposedSet[];
 }
 
+/** What comparing has to know besides what was done. */
+export interface ComparedBy {
+  /** Those of the exercise, of which some have an order of what is harder. */
+  readonly parameters: readonly SetUpParameter[];
+  /** What a coach said does not matter; it is left out. */
+  readonly comparing: readonly Comparing[];
+}
+
 /** More than this share of rest, of what is held, or this many hard sets before, is another condition. Source: our rule. */
 const REST_TOLERANCE = 0.2;
 const HELD_TOLERANCE = 0.2;
@@ -36,17 +44,17 @@ const SUPPORTS: readonly string[] = ["belt", "straps", "knee sleeves", "knee wra
 
 /**
  * How the later exercise differs from the earlier one, each respect with both values. Empty: like with like. What
- * one side does not know is no difference. `parameters` are those of the exercise, of which some have an order of
- * what is harder; what a coach `said` does not matter is left out. Source: PRACTICE.md §8.
+ * one side does not know is no difference. Source: PRACTICE.md §8.
  */
 export function differences(
   earlier: ComparedContext,
   later: ComparedContext,
-  parameters: readonly SetUpParameter[] = [],
-  said: readonly Comparing[] = [],
+  { parameters, comparing }: ComparedBy,
 ): readonly Difference[] {
   const found = allDifferences(earlier, later, parameters);
-  return said.length === 0 ? found : found.filter((difference) => !isOverruled(difference, said));
+  return comparing.length === 0
+    ? found
+    : found.filter((difference) => !isOverruled(difference, comparing));
 }
 
 function allDifferences(

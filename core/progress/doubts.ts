@@ -1,11 +1,10 @@
 import { compareMass, sameReading, type Mass } from "../kernel/index.ts";
-import type { SetUpParameter } from "../movement/index.ts";
 import type { Measure, ProgressionRule } from "../plan/index.ts";
 import {
   differences,
   doneInAll,
   verdictOf,
-  type Comparing,
+  type ComparedBy,
   type ExposedSet,
   type Exposure,
 } from "../log/index.ts";
@@ -16,10 +15,8 @@ import { isByRule } from "./varied.ts";
 const FALL = 0.2;
 
 /** What comparing has to know of a line. */
-interface Known {
+interface Known extends ComparedBy {
   readonly rule: ProgressionRule;
-  readonly parameters: readonly SetUpParameter[];
-  readonly comparing: readonly Comparing[];
 }
 
 /** What makes the last result unsure: how it compares with the one before, a fall, and what is unknown or missing. */
@@ -59,15 +56,12 @@ export function hasNewFault(because: readonly Reason[]): boolean {
 }
 
 /** What the session before may say about the last one: nothing, everything, or one way only. */
-function comparedWithBefore(
-  exposures: readonly Exposure[],
-  { rule, parameters, comparing }: Known,
-): readonly Reason[] {
+function comparedWithBefore(exposures: readonly Exposure[], known: Known): readonly Reason[] {
   const [before, last] = [exposures.at(-2), exposures.at(-1)];
   if (last === undefined) return [];
   if (before === undefined) return [{ code: "firstExposure" }];
-  const found = differences(before, last, parameters, comparing).filter(
-    (difference) => !isByRule(rule, difference),
+  const found = differences(before, last, known).filter(
+    (difference) => !isByRule(known.rule, difference),
   );
   const reading = last.sets[0]?.reading ?? null;
   const oneWay = { differences: found, inAll: inAllAt([before, last], reading) };

@@ -101,7 +101,7 @@ function isWholeOf(
 
 /** What the exposures of a line say. */
 export function factsOf(line: JudgedLine): Facts {
-  const { loading, parameters, comparing } = line;
+  const { loading } = line;
   const last = readingsOn(lastOf(line.exposures), loading);
   const exposures = [
     ...line.exposures.slice(0, -1).map((exposure) => readingsOn(exposure, loading)),
@@ -109,9 +109,7 @@ export function factsOf(line: JudgedLine): Facts {
   ] as const;
   const reading = hardestReading(last.sets, loading);
   const sets = last.sets.filter(hasDemand);
-  const series = exposures.filter(
-    (e) => verdictOf(differences(e, last, parameters, comparing)) === "alike",
-  );
+  const series = exposures.filter((e) => verdictOf(differences(e, last, line)) === "alike");
   return {
     ...line,
     exposures,

@@ -47,18 +47,16 @@ export function lineRecord(
   const facts = factsOn(slot, line, exposures, known);
   const none = { line: line.id, rule: line.rule, before: null, differences: [], gained: null };
   if (facts?.last.sessionLogId !== session) return { ...none, now: null };
-  const { last, exposures: own, parameters, comparing } = facts;
+  const { last, exposures: own } = facts;
   const earlier = own.slice(0, -1);
   const before =
-    earlier.findLast(
-      (e) => verdictOf(differences(e, last, parameters, comparing)) !== "notComparable",
-    ) ?? null;
+    earlier.findLast((e) => verdictOf(differences(e, last, facts)) !== "notComparable") ?? null;
   const against = before ?? earlier.at(-1) ?? null;
   return {
     ...none,
     now: last,
     before,
-    differences: against === null ? [] : differences(against, last, parameters, comparing),
+    differences: against === null ? [] : differences(against, last, facts),
     gained: before === null ? null : gainedSince(before, last, facts),
   };
 }

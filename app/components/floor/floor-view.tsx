@@ -29,9 +29,11 @@ import {
   type SessionLog,
   plannedContext,
   changesIn,
+  comparingFor,
   differences,
   lastKey,
   trainedPlan,
+  type Comparing,
   type Exposure,
 } from "~/core/log/index.ts";
 import type { SessionChoices } from "~/core/coach/search/index.ts";
@@ -87,6 +89,8 @@ export interface FloorProps {
   /** The latest exposure of each exercise that is in the session or could come into it, by `lastKey`. */
   readonly lasts: Readonly<Record<string, Exposure>>;
   readonly choices: SessionChoices;
+  /** What the coach said does not matter when sessions are compared. */
+  readonly comparing: readonly Comparing[];
 }
 
 /** Trains one session, one step at a time; everything works without a network once the page was opened. */
@@ -98,6 +102,7 @@ export function FloorView({
   movements,
   lasts,
   choices,
+  comparing,
   rules,
   strengthRecords,
   bodyWeight: known,
@@ -152,8 +157,11 @@ export function FloorView({
       loading: station.loading,
       sets: [],
     };
-    const parameters = context.movement(slot.movement)?.setUp ?? [];
-    return { exposure, differences: differences(exposure, today, parameters) };
+    const by = {
+      parameters: context.movement(slot.movement)?.setUp ?? [],
+      comparing: comparingFor(comparing, slot.movement, slot.station),
+    };
+    return { exposure, differences: differences(exposure, today, by) };
   };
 
   const isOpenStep = (step: SetStep) =>
