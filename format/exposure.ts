@@ -7,7 +7,7 @@ import type {
   SessionReview,
 } from "~/core/log/index.ts";
 import { massFromTicks, sameReading, ticks, type MassUnit } from "~/core/kernel/index.ts";
-import type { Gained } from "~/core/progress/index.ts";
+import type { Gained, SeriesRecord } from "~/core/progress/index.ts";
 import type { Measure } from "~/core/plan/index.ts";
 import { formatMass, formatSets, formatShortDay, plural } from "./numbers.ts";
 import { formatAmountOf } from "./progression.ts";
@@ -65,6 +65,21 @@ export function formatGained({ loadTicks, isHarder, done, left }: Gained, unit: 
         : [signed(done.amount, `${formatAmountOf(Math.abs(done.amount), done.measure)} in all`)];
   const effort = left === null || left === 0 ? [] : [`RIR ${signed(left, String(Math.abs(left)))}`];
   return sentence([...load, ...reps, ...effort].join(", "));
+}
+
+/** "12 sessions since 12 Jan: +12.5 kg, +2 reps in all"; one that stands aside says why it is none of them. */
+export function formatSeries(
+  { since, sessions, last, gained }: SeriesRecord,
+  unit: MassUnit,
+): string {
+  const many = `${plural(sessions, "session")} since ${formatShortDay(since)}`;
+  const aside = {
+    in: "",
+    aside: " (this one aside: the set-up was otherwise)",
+    unsure: " (this one aside: something was not logged)",
+  }[last];
+  const come = formatGained(gained, unit);
+  return `${many}${aside}${come === "" ? "" : `: ${come.charAt(0).toLowerCase()}${come.slice(1)}`}`;
 }
 
 const COUNTED: readonly (readonly [CountedField, string])[] = [

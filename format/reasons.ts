@@ -1,11 +1,12 @@
-import type { Difference, WornGear } from "~/core/log/index.ts";
+import type { Difference, KnownCondition, WornGear } from "~/core/log/index.ts";
 import { isOpenTempo, type Tempo } from "~/core/plan/index.ts";
 import type { PlanIssue } from "~/core/unroll/index.ts";
 import type { FindMovement } from "~/core/movement/index.ts";
 import { type Joint, assertNever } from "~/core/kernel/index.ts";
 import type { Reason } from "~/core/progress/index.ts";
 import { formatOpenBecause } from "./load.ts";
-import { formatMass, formatShare, plural } from "./numbers.ts";
+import { CONDITION_NAMES } from "./comparing.ts";
+import { formatMass, formatShare, formatShortDay, plural } from "./numbers.ts";
 import { rounded } from "./strength.ts";
 import { sentence } from "./sentence.ts";
 import { CONSTRAINT_NAMES, formatAmountOf } from "./progression.ts";
@@ -172,6 +173,10 @@ export function formatReason(reason: Reason): string {
       return oneWay(reason, "harder");
     case "easierConditions":
       return oneWay(reason, "easier");
+    case "unknownConditions":
+      return `Not logged this time: ${reason.conditions.map(conditionText).join(", ")}. The session is kept and left out of the trend.`;
+    case "drifted":
+      return `Compared with ${formatShortDay(reason.since)}, when this series began: ${reason.differences.map(formatDifference).join(", ")}. Small changes have added up, so a new series begins.`;
     case "readingChanged":
       return reason.to === null
         ? `What ${formatMass(reason.from)} means on this equipment changed since, and its total is unknown: say what to load.`
@@ -260,6 +265,20 @@ export function formatReason(reason: Reason): string {
       return "Begins again where the last round began, a step heavier.";
     default:
       return assertNever(reason);
+  }
+}
+
+/** "rest", "spotter or partner", "foot height" */
+function conditionText(condition: KnownCondition): string {
+  switch (condition) {
+    case "range":
+    case "gear":
+    case "helper":
+    case "bodyWeight":
+    case "rest":
+      return CONDITION_NAMES[condition].toLowerCase();
+    default:
+      return condition.slice("setUp:".length).toLowerCase();
   }
 }
 

@@ -11,7 +11,7 @@ import {
   type ShownProposal,
 } from "~/core/progress/index.ts";
 import { howToMake, nextEasier, nextHarder, type Station } from "~/core/gym/index.ts";
-import { formatExposure, formatGained } from "~/format/exposure.ts";
+import { formatExposure, formatGained, formatSeries } from "~/format/exposure.ts";
 import { formatAmount, formatMass } from "~/format/numbers.ts";
 import {
   formatChange,
@@ -109,8 +109,14 @@ function Why({
           )}
           {record.gained === null ? null : (
             <>
-              <dt>Since</dt>
+              <dt>Change</dt>
               <dd>{formatGained(record.gained, unit)}</dd>
+            </>
+          )}
+          {record.series === null ? null : (
+            <>
+              <dt>Series</dt>
+              <dd>{formatSeries(record.series, unit)}</dd>
             </>
           )}
         </Box>

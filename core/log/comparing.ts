@@ -57,10 +57,19 @@ export function comparingFor(
 
 /** True for a difference that a coach said does not matter. Another exercise always does. */
 export function isOverruled(difference: Difference, said: readonly Comparing[]): boolean {
-  return said.some(({ condition, parameter }) => {
-    if (difference.aspect === "movement") return false;
-    if (condition === "everything") return true;
-    if (condition !== difference.aspect) return false;
-    return difference.aspect !== "setUp" || difference.name === parameter;
-  });
+  const name = difference.aspect === "setUp" ? difference.name : null;
+  return difference.aspect !== "movement" && isLeftOut(difference.aspect, name, said);
+}
+
+/** True for a condition, of the set-up the parameter of that name, that a coach said does not matter. */
+export function isLeftOut(
+  aspect: ContextAspect,
+  name: string | null,
+  said: readonly Comparing[],
+): boolean {
+  return said.some(
+    ({ condition, parameter }) =>
+      condition === "everything" ||
+      (condition === aspect && (aspect !== "setUp" || parameter === name)),
+  );
 }

@@ -137,6 +137,30 @@ describe("like with like", () => {
     expect(moved({ Pins: "3" }, { Pins: "3" })).toEqual([]);
   });
 
+  it("holds settings that change from set to set against each other in their order", () => {
+    const depth = { name: "Pins", choices: ["3", "4"], usual: "3", rising: ["3", "4"] };
+    const of = (context: string | null, ...sets: readonly (string | null)[]) => ({
+      context: sampleContext({ setUp: context === null ? {} : { Pins: context } }),
+      loading: RACK,
+      sets: sets.map((pins) =>
+        sampleExposed(kg(100), 8, 2, { setUp: pins === null ? {} : { Pins: pins } }),
+      ),
+    });
+    const pins = (a: ComparedContext, b: ComparedContext) => differences(a, b, [depth]);
+    expect(pins(of("3", "3", "3"), of("3", null, "4"))).toEqual([
+      { aspect: "setUp", direction: "harder", name: "Pins", from: "3", to: "3, then 4" },
+    ]);
+    expect(pins(of("3", "4", "3"), of("3", null, null))).toMatchObject([{ direction: "easier" }]);
+    expect(pins(of("3", "4", "3"), of("3", null, "4"))).toMatchObject([{ direction: "other" }]);
+    expect(pins(of("3", "4", null), of("3", "4", "3"))).toEqual([]);
+    // A set more is held against the last one.
+    expect(pins(of("3", "3", "4"), of("3", "3", "4", "4"))).toEqual([]);
+    expect(pins(of("3", "3", "3"), of("3", "3", "3", "4"))).toMatchObject([
+      { direction: "harder", to: "3, then 3, then 4" },
+    ]);
+    expect(pins(of(null, "4", null), of("3", "3", "3"))).toEqual([]);
+  });
+
   it("concludes one way only under harder or easier conditions", () => {
     expect(verdictOf([])).toBe("alike");
     expect(

@@ -11,8 +11,8 @@ import {
 import { compareChoices, type SetUpParameter } from "../movement/index.ts";
 import { sameTempo, TEMPO_PHASES, type RepRange, type Tempo } from "../plan/index.ts";
 import type { Helper } from "./command.ts";
-import { isOverruled, type Comparing } from "./comparing.ts";
-import type { Difference, Direction, WornGear } from "./difference.ts";
+import { isLeftOut, isOverruled, type Comparing } from "./comparing.ts";
+import type { ContextAspect, Difference, Direction, WornGear } from "./difference.ts";
 import type { ExposedSet } from "./exposure.ts";
 import type { LogContext } from "./logged-set.ts";
 
@@ -74,7 +74,7 @@ function allDifferences(
       ? []
       : [{ aspect: "movement", direction: "other", from: a.movement, to: b.movement } as const]),
     ...station,
-    ...setUpDifferences(a, b, parameters),
+    ...setUpDifferences(earlier, later, parameters),
     ...between(rangeOf(earlier), rangeOf(later), (from, to) =>
       from === to ? null : { aspect: "range", direction: rangeDirection(from, to), from, to },
     ),
@@ -163,24 +163,73 @@ export function verdictOf(found: readonly Difference[]): Verdict {
   return "notComparable";
 }
 
-/** Only what both recorded can differ: an unknown choice is not another choice. */
+/**
+ * Only what both recorded can differ: an unknown choice is not another choice. Where a setting changes from set to
+ * set, sets are held against each other in their order; it is harder where none was easier.
+ */
 function setUpDifferences(
-  a: LogContext,
-  b: LogContext,
+  earlier: ComparedContext,
+  later: ComparedContext,
   parameters: readonly SetUpParameter[],
 ): readonly Difference[] {
-  return Object.entries(a.setUp).flatMap(([name, from]): readonly Difference[] => {
-    const to = b.setUp[name] ?? from;
-    if (to === from) return [];
-    const order = compareChoices(
-      parameters.find((p) => p.name === name),
-      from,
-      to,
-    );
-    const direction = order === 1 ? "harder" : order === -1 ? "easier" : "other";
-    return [{ aspect: "setUp", direction, name, from, to }];
+  return [...namesIn(earlier)].flatMap((name): readonly Difference[] => {
+    const [a, b] = [choicesIn(earlier, name), choicesIn(later, name)];
+    if (a === null || b === null) return [];
+    const parameter = parameters.find((p) => p.name === name);
+    const orders = Array.from({ length: Math.max(a.length, b.length) }, (_, i) => {
+      const [was, is] = [a[i] ?? a.at(-1) ?? "", b[i] ?? b.at(-1) ?? ""];
+      return was === is ? 0 : compareChoices(parameter, was, is);
+    });
+    if (orders.every((order) => order === 0)) return [];
+    const isAll = (way: 1 | -1) => orders.every((order) => order === 0 || order === way);
+    const direction = isAll(1) ? "harder" : isAll(-1) ? "easier" : "other";
+    return [{ aspect: "setUp", direction, name, from: told(a), to: told(b) }];
   });
 }
+
+const namesIn = ({ context, sets }: ComparedContext) =>
+  new Set([...Object.keys(context.setUp), ...sets.flatMap(({ setUp }) => Object.keys(setUp))]);
+
+/** The choices of a parameter set by set; that of the exercise where no set is done yet; null where one is unknown. */
+function choicesIn({ context, sets }: ComparedContext, name: string): readonly string[] | null {
+  const own = context.setUp[name];
+  const all = sets.length === 0 ? [own] : sets.map(({ setUp }) => setUp[name] ?? own);
+  const known = all.filter((choice) => choice !== undefined);
+  return known.length === all.length ? known : null;
+}
+
+/** "high", or "high, then low" where sets differ. */
+const told = (choices: readonly string[]) => {
+  const [first = ""] = choices;
+  return choices.every((choice) => choice === first) ? first : choices.join(", then ");
+};
+
+/**
+ * The conditions that are known of what was done, but for those that a coach said do not matter: a set-up by each of
+ * its parameters. What nobody looked for (faults, seconds held) is an observation and none of them.
+ */
+export function conditionsKnown(
+  compared: ComparedContext,
+  { comparing }: ComparedBy,
+): ReadonlySet<KnownCondition> {
+  const known: readonly (readonly [KnownAspect, unknown])[] = [
+    ["range", rangeOf(compared)],
+    ["gear", gearOf(compared)],
+    ["helper", helperOf(compared)],
+    ["bodyWeight", bodyMoved(compared)],
+    ["rest", restTakenIn(compared) ?? compared.context.restSeconds],
+  ];
+  return new Set<KnownCondition>([
+    ...known.flatMap(([aspect, value]) =>
+      value === null || isLeftOut(aspect, null, comparing) ? [] : [aspect],
+    ),
+    ...[...namesIn(compared)]
+      .filter((name) => choicesIn(compared, name) !== null && !isLeftOut("setUp", name, comparing))
+      .map((name) => `setUp:${name}` as const),
+  ]);
+}
+type KnownAspect = Extract<ContextAspect, "range" | "gear" | "helper" | "bodyWeight" | "rest">;
+export type KnownCondition = KnownAspect | `setUp:${string}`;
 
 /** The range that all sets kept to; null where nobody said, or they differ. */
 function rangeOf({ sets }: ComparedContext): RepRange | null {

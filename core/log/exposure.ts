@@ -131,7 +131,7 @@ export function onLine(exposure: Exposure, of: LineRef): Exposure | null {
       : {
           ...exposure.context,
           tempo: first.tempo,
-          setUp: { ...exposure.context.setUp, ...setUpOver(exposure.context.setUp, sets) },
+          setUp: { ...exposure.context.setUp, ...setUpOver(sets) },
         };
   return { ...exposure, context, sets, planned };
 }
@@ -141,14 +141,13 @@ function sameRange(a: AskedRange, b: AskedRange): boolean {
   return a.min === b.min && a.max === b.max;
 }
 
-/** The choices that sets made for themselves; where they differ from set to set, in the order of the sets. */
-function setUpOver(own: SetUp, sets: readonly ExposedSet[]): SetUp {
-  const names = new Set(sets.flatMap((set) => Object.keys(set.setUp)));
+/** The choices that all sets made for themselves alike; those that change from set to set stay with the sets. */
+function setUpOver(sets: readonly ExposedSet[]): SetUp {
+  const [first] = sets;
   return Object.fromEntries(
-    [...names].map((name) => {
-      const choices = sets.map((set) => set.setUp[name] ?? own[name] ?? "");
-      return [name, new Set(choices).size === 1 ? (choices[0] ?? "") : choices.join(", then ")];
-    }),
+    Object.entries(first?.setUp ?? {}).filter(([name, choice]) =>
+      sets.every(({ setUp }) => setUp[name] === choice),
+    ),
   );
 }
 

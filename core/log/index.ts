@@ -18,6 +18,7 @@ export * from "./rest-clock.ts";
 export * from "./review.ts";
 export * from "./schedule.ts";
 export * from "./sending.ts";
+export * from "./series.ts";
 export * from "./summary.ts";
 export * from "./trained-plan.ts";
 export * from "./trial.ts";

@@ -1,4 +1,4 @@
-import { compareMass, sameReading, type Mass } from "../kernel/index.ts";
+import { compareMass, lastOf, sameReading, type Mass } from "../kernel/index.ts";
 import type { Measure, ProgressionRule } from "../plan/index.ts";
 import {
   differences,
@@ -7,12 +7,23 @@ import {
   type ComparedBy,
   type ExposedSet,
   type Exposure,
+  type SeriesPlace,
 } from "../log/index.ts";
 import type { Reason } from "./proposal.ts";
 import { isByRule } from "./varied.ts";
 
 /** An amount that fell by this share or more in all, at one load, is no "gain reps". Source: our rule. */
 const FALL = 0.2;
+/** Of so many sessions before, one under the same conditions is what the last one is compared with. Source: our rule. */
+const RECENT = 4;
+
+/** The sessions of a line as they compare, and the load of the last one. */
+interface Compared {
+  readonly exposures: readonly [...Exposure[], Exposure];
+  readonly series: readonly Exposure[];
+  readonly place: SeriesPlace;
+  readonly reading: Mass | null;
+}
 
 /** What comparing has to know of a line. */
 interface Known extends ComparedBy {
@@ -21,15 +32,24 @@ interface Known extends ComparedBy {
 
 /** What makes the last result unsure: how it compares with the one before, a fall, and what is unknown or missing. */
 export function doubtsAbout(
-  exposures: readonly [...Exposure[], Exposure],
-  series: readonly Exposure[],
-  reading: Mass | null,
+  { exposures, series, place, reading }: Compared,
   known: Known,
 ): readonly Reason[] {
   return [
     ...fallOf(series, reading),
-    ...comparedWithBefore(exposures, known),
-    ...unknownsIn(exposures[exposures.length - 1] as Exposure),
+    ...comparedWithBefore(exposures, series, known),
+    ...placedUnsurely(place),
+    ...unknownsIn(lastOf(exposures)),
+  ];
+}
+
+/** What the series says of a session that it cannot tell, or that has drifted too far from its beginning. */
+function placedUnsurely({ unknown, drift, driftedFrom }: SeriesPlace): readonly Reason[] {
+  return [
+    ...(unknown.length > 0 ? [{ code: "unknownConditions", conditions: unknown } as const] : []),
+    ...(driftedFrom === null
+      ? []
+      : [{ code: "drifted", since: driftedFrom.day, differences: drift } as const]),
   ];
 }
 
@@ -55,11 +75,26 @@ export function hasNewFault(because: readonly Reason[]): boolean {
   );
 }
 
-/** What the session before may say about the last one: nothing, everything, or one way only. */
-function comparedWithBefore(exposures: readonly Exposure[], known: Known): readonly Reason[] {
-  const [before, last] = [exposures.at(-2), exposures.at(-1)];
-  if (last === undefined) return [];
+/** The latest of the sessions shortly before the last one that was under the same conditions; null where none was. */
+export function recentAlike(
+  exposures: readonly Exposure[],
+  series: readonly Exposure[],
+): Exposure | null {
+  return exposures.slice(-1 - RECENT, -1).findLast((one) => series.includes(one)) ?? null;
+}
+
+/**
+ * What the session before may say about the last one: nothing, everything, or one way only. Where a session shortly
+ * before was under the same conditions, that one is what it is compared with.
+ */
+function comparedWithBefore(
+  exposures: Compared["exposures"],
+  series: readonly Exposure[],
+  known: Known,
+): readonly Reason[] {
+  const [before, last] = [exposures.at(-2), lastOf(exposures)];
   if (before === undefined) return [{ code: "firstExposure" }];
+  if (recentAlike(exposures, series) !== null) return [];
   const found = differences(before, last, known).filter(
     (difference) => !isByRule(known.rule, difference),
   );

@@ -1,7 +1,14 @@
 import { compareMass, daysBetween, lastOf, mass, sameReading, type Mass } from "../kernel/index.ts";
 import { allLoads, harderBy, type Loading } from "../gym/index.ts";
 import type { Line } from "../plan/index.ts";
-import { differences, verdictOf, type ExposedSet, type Exposure } from "../log/index.ts";
+import {
+  differences,
+  seriesAt,
+  verdictOf,
+  type ExposedSet,
+  type Exposure,
+  type SeriesPlace,
+} from "../log/index.ts";
 import type { Circumstances, Weeks } from "./circumstances.ts";
 import { doubtsAbout } from "./doubts.ts";
 import type { Reason } from "./proposal.ts";
@@ -19,6 +26,8 @@ export interface Facts extends JudgedLine {
   readonly last: Exposure;
   /** The exposures that may be compared with the last one, and the last one itself; oldest first. */
   readonly series: readonly Exposure[];
+  /** The series that the last one belongs to, which a rate and a stall are read from. */
+  readonly place: SeriesPlace;
   /** The hardest reading of the last sets. */
   readonly reading: Mass | null;
   /** The last sets that had something to reach. */
@@ -109,17 +118,19 @@ export function factsOf(line: JudgedLine): Facts {
   ] as const;
   const reading = hardestReading(last.sets, loading);
   const sets = last.sets.filter(hasDemand);
+  const place = seriesAt(exposures, line);
   const series = exposures.filter((e) => verdictOf(differences(e, last, line)) === "alike");
   return {
     ...line,
     exposures,
     last,
     series,
+    place,
     reading,
     sets,
     isWhole: reading !== null && sets.length > 0 && isWholeOf(last, sets, reading),
     excuses: excusesOf(exposures, line.weeks),
-    doubts: doubtsAbout(exposures, series, reading, { ...line, rule: line.line.rule }),
+    doubts: doubtsAbout({ exposures, series, place, reading }, { ...line, rule: line.line.rule }),
   };
 }
 

@@ -1,4 +1,4 @@
-import { ticksOf, type Id } from "../kernel/index.ts";
+import { ticksOf, type Day, type Id } from "../kernel/index.ts";
 import { harderBy } from "../gym/index.ts";
 import { repsLeft, type Line, type ProgressionRule, type Slot } from "../plan/index.ts";
 import {
@@ -8,7 +8,9 @@ import {
   type Difference,
   type DoneInAll,
   type Exposure,
+  type SeriesPlace,
 } from "../log/index.ts";
+import { recentAlike } from "./doubts.ts";
 import type { Circumstances } from "./circumstances.ts";
 import { hardestReading, type Facts } from "./judged-line.ts";
 import { factsOn } from "./propose.ts";
@@ -34,6 +36,16 @@ export interface LineRecord {
   /** What differs from that session; from the one just before where none compares. */
   readonly differences: readonly Difference[];
   readonly gained: Gained | null;
+  /** Null where the session begins one. */
+  readonly series: SeriesRecord | null;
+}
+
+/** The sessions that compare with each other, against the first of them. */
+export interface SeriesRecord {
+  readonly since: Day;
+  readonly sessions: number;
+  readonly last: SeriesPlace["last"];
+  readonly gained: Gained;
 }
 
 /** What a coach compares a line by. `session` is the session that is looked at. */
@@ -45,12 +57,21 @@ export function lineRecord(
   session: Id<"sessionLog">,
 ): LineRecord {
   const facts = factsOn(slot, line, exposures, known);
-  const none = { line: line.id, rule: line.rule, before: null, differences: [], gained: null };
+  const none = {
+    line: line.id,
+    rule: line.rule,
+    before: null,
+    differences: [],
+    gained: null,
+    series: null,
+  };
   if (facts?.last.sessionLogId !== session) return { ...none, now: null };
   const { last, exposures: own } = facts;
   const earlier = own.slice(0, -1);
   const before =
-    earlier.findLast((e) => verdictOf(differences(e, last, facts)) !== "notComparable") ?? null;
+    recentAlike(own, facts.series) ??
+    earlier.findLast((e) => verdictOf(differences(e, last, facts)) !== "notComparable") ??
+    null;
   const against = before ?? earlier.at(-1) ?? null;
   return {
     ...none,
@@ -58,6 +79,19 @@ export function lineRecord(
     before,
     differences: against === null ? [] : differences(against, last, facts),
     gained: before === null ? null : gainedSince(before, last, facts),
+    series: seriesOfLast(facts),
+  };
+}
+
+function seriesOfLast(facts: Facts): SeriesRecord | null {
+  const { place, last } = facts;
+  const [anchor] = place.sessions;
+  if (place.last === "in" && place.sessions.length < 2) return null;
+  return {
+    since: anchor.day,
+    sessions: place.sessions.length,
+    last: place.last,
+    gained: gainedSince(anchor, last, facts),
   };
 }
 

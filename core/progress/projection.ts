@@ -77,7 +77,7 @@ const LUCK = 1.2;
  * the load before it has come to the top of the range; no session takes more than one.
  */
 export function projected(facts: Facts, asked: Mass): Result<Projection, NoProjection> {
-  const { loading, reading, series } = facts;
+  const { loading, reading, place } = facts;
   const way = harderBy(loading);
   const isThere = (own: Mass) => way * compareMass(own, asked) >= 0;
   if (facts.exposures.some((exposure) => wasDone(exposure, isThere))) return fail({ code: "met" });
@@ -113,7 +113,7 @@ export function projected(facts: Facts, asked: Mass): Result<Projection, NoProje
       likely: atLeast(arrival(needed, rate.likely, 0)),
       latest: atLeast(arrival(needed, rate.low, -LUCK)),
     },
-    daysEach: daysEach(series.map(({ day }) => daysBetween(series[0]?.day ?? day, day))),
+    daysEach: daysEach(place.sessions.map(({ day }) => daysBetween(place.sessions[0].day, day))),
     withoutSteps: arrival(plain, rate.likely, 0),
     yearRate: (needed - rate.now - rate.noise * GOOD_DAY) / gainIn(A_YEAR, 1),
     steps: steps.length,
@@ -207,8 +207,8 @@ function indexFor(facts: Facts, reading: Mass, end: "least" | "most"): number | 
 }
 
 /** How much less the weakest set of a session shows than the mean of its sets, in the middle of the last sessions. */
-function weakerBy({ series, bodyWeight }: Facts): number {
-  const gaps = series.slice(-8).flatMap((exposure) => {
+function weakerBy({ place, bodyWeight }: Facts): number {
+  const gaps = place.sessions.slice(-8).flatMap((exposure) => {
     const all = exposure.sets.flatMap((set) => setIndex(set, exposure, bodyWeight) ?? []);
     if (all.length === 0) return [];
     return [all.reduce((sum, v) => sum + v, 0) / all.length - Math.min(...all)];

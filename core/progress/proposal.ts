@@ -1,5 +1,6 @@
 import {
   markOf,
+  type Day,
   type Fault,
   type Id,
   type Limiter,
@@ -8,7 +9,7 @@ import {
   type Seconds,
   type Share,
 } from "../kernel/index.ts";
-import type { Difference } from "../log/index.ts";
+import type { Difference, KnownCondition } from "../log/index.ts";
 import type { Constraint, ExtensionKind, Measure } from "../plan/index.ts";
 import type { Change } from "./change.ts";
 
@@ -158,6 +159,14 @@ export type Reason =
   | ({ readonly code: "harderConditions" } & OneWay)
   /** One-way: a worse result under easier conditions is a loss, a better one proves nothing. */
   | ({ readonly code: "easierConditions" } & OneWay)
+  /** Something that is known of the other sessions of its series is not known of this one. */
+  | { readonly code: "unknownConditions"; readonly conditions: readonly KnownCondition[] }
+  /** Small changes have added up since a series began, so that a new one begins. */
+  | {
+      readonly code: "drifted";
+      readonly since: Day;
+      readonly differences: readonly Difference[];
+    }
   /** What a reading means here changed since; `to` is the reading of the same total, where there is one. */
   | { readonly code: "readingChanged"; readonly from: Mass; readonly to: Mass | null }
   | { readonly code: "cannotBeMadeNow"; readonly reading: Mass }

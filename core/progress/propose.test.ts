@@ -287,6 +287,49 @@ describe("what a comparison allows to conclude", () => {
     expect(codes(low, [...risenTo(100, low), today])).toContain("stalled");
   });
 
+  it("compares with the session shortly before that was under the same conditions", () => {
+    const between = [rested(120, 9), rested(240, 10), rested(120, 10)];
+    expect(propose(slot, between)[0]).toMatchObject({ move: "raise", confidence: "high" });
+    // Long ago is no comparison.
+    const longAgo = [rested(240, 9), ...[1, 2, 3, 4].map(() => rested(120, 9)), rested(240, 10)];
+    expect(propose(slot, longAgo)[0]).toMatchObject({ move: "raise", mustRule: true });
+    expect(codes(slot, longAgo)).toContain("easierConditions");
+  });
+
+  it("is less sure, and asks nothing, where something is not known that the others say", () => {
+    const worn = (gear: readonly [] | null, n: number) =>
+      trained(slot, [[100, n] as const, [100, n] as const], { context: sampleContext({ gear }) });
+    const [proposal] = propose(slot, [worn([], 9), worn([], 9), worn(null, 10)]);
+    expect(proposal).toMatchObject({ move: "raise", confidence: "medium", mustRule: false });
+    expect(proposal?.because).toContainEqual({ code: "unknownConditions", conditions: ["gear"] });
+  });
+
+  it("says that a series drifted from where it began, and takes no stall from it", () => {
+    const sessions = Array.from({ length: 26 }, (_, i) => rested(120 - i, 9));
+    expect(codes(slot, sessions.slice(0, 25))).toContain("stalled");
+    expect(codes(slot, sessions)).toContain("drifted");
+    expect(codes(slot, sessions)).not.toContain("stalled");
+  });
+
+  it("takes no stall, and no end of one, from a set-up that was harder once", () => {
+    const depth = { name: "Depth", choices: ["a", "b"], usual: "a", rising: ["a", "b"] };
+    const at = (choice: string, load: number, n: number, i: number) =>
+      trained(slot, [[load, n] as const, [load, n] as const], {
+        sessionLogId: sampleId(600 + i),
+        context: sampleContext({ setUp: { Depth: choice } }),
+      });
+    const flat = Array.from({ length: 15 }, (_, i) => at("a", 75 + 2.5 * Math.min(i, 9), 9, i));
+    const deep = at("b", 97.5, 7, 15);
+    const known = { parameters: [depth] };
+    expect(codes(slot, flat, known)).toContain("stalled");
+    expect(codes(slot, [...flat, deep], known)).toEqual([
+      "stalled",
+      "belowRange",
+      "nearlyThere",
+      "harderConditions",
+    ]);
+  });
+
   it("doubts a session that fell from 15 reps to 7 at one load", () => {
     const long = sampleSlot([set(1, { target: reps(6, 16) })]);
     const [proposal] = propose(long, [trained(long, [[100, 15]]), trained(long, [[100, 7]])]);

@@ -8,8 +8,8 @@ import { rateIn, stallIn, type Rate, type Stall } from "./trend.ts";
 const SESSIONS_FOR_A_RATE = 4;
 
 /** The progress of a line over the sessions of its series that are a verdict, oldest first. */
-export function valuesOf({ series, exposures, last, line, bodyWeight }: Facts): readonly number[] {
-  const asked = series.filter((exposure) => asksAlike(line.rule, exposure, last));
+export function valuesOf({ place, exposures, last, line, bodyWeight }: Facts): readonly number[] {
+  const asked = place.sessions.filter((exposure) => asksAlike(line.rule, exposure, last));
   return asked.flatMap((exposure: Exposure) => {
     const value = progressIndex(exposure, bodyWeight);
     const isOne = isVerdict(exposures, exposures.indexOf(exposure));

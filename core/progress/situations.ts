@@ -43,7 +43,9 @@ export function inSituation(
   );
   if (isRepeated) return { ...held, ways: INSTEAD };
   const isBack = situation.some(({ code }) => code === "faultReturns");
-  if (isBack && proposal.move === "raise") return held;
+  const asksMore =
+    proposal.move === "raise" || (proposal.move === "keep" && proposal.changes.length > 0);
+  if (isBack && asksMore) return held;
   return { ...proposal, because, mustRule: proposal.mustRule || isBack };
 }
 
