@@ -36,6 +36,15 @@ function sidesOf(loading: Loading): number | null {
 /** True where a mass can be counted by sides. */
 export const hasSides = (loading: Loading): boolean => sidesOf(loading) !== null;
 
+/** A mass, or that on each side, as what is read in all, in ticks; null where nothing has sides. */
+export function inAll(
+  loading: Loading,
+  { mass, isPerSide }: { readonly mass: Mass; readonly isPerSide: boolean },
+): number | null {
+  const sides = isPerSide ? sidesOf(loading) : 1;
+  return sides === null ? null : sides * ticksOf(mass);
+}
+
 /**
  * The load that comes nearest to so much more (negative: less) than a reading, in ticks of the mass as it is read
  * there, or on each side. More is harder: less counterweight. Null where it would be lighter or heavier than
@@ -47,9 +56,9 @@ export function withMass(
   change: { readonly by: 1 | -1; readonly mass: Mass; readonly isPerSide: boolean },
   towards: Towards,
 ): MadeLoad | null {
-  const sides = change.isPerSide ? sidesOf(loading) : 1;
-  if (sides === null) return null;
-  const target = ticksOf(from) + harderBy(loading) * change.by * sides * ticksOf(change.mass);
+  const more = inAll(loading, change);
+  if (more === null) return null;
+  const target = ticksOf(from) + harderBy(loading) * change.by * more;
   const loads = allLoads(loading);
   const ends = [loads.at(0), loads.at(-1)].map((made) => (made ? ticksOf(made.reading) : 0));
   const isThere = target >= Math.min(...ends) && target <= Math.max(...ends);

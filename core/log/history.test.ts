@@ -1,8 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { count, instant, kg } from "../kernel/index.ts";
+import type { Comparing } from "./comparing.ts";
 import { lastKey } from "./exposure.ts";
 import {
   before,
+  exposuresAt,
   lastsOf,
   seriesOf,
   trainedAfter,
@@ -11,6 +13,7 @@ import {
   type TrainedSession,
 } from "./history.ts";
 import {
+  STACK,
   sampleContext,
   sampleDay,
   sampleId,
@@ -65,6 +68,44 @@ describe("what a person's history says", () => {
     const bare = { ...done(60), contexts: [] };
     expect(loads(history({ performed: new Map([[sampleId<"sessionLog">(1), bare]]) }))).toEqual([]);
     expect(loads(history({ versions: new Map() }))).toEqual([]);
+  });
+
+  it("is what was done on other equipment too, where a coach said that it does not matter", () => {
+    const key = lastKey(SLOT.movement, SLOT.station);
+    const own = seriesOf(history()).get(key)!;
+    const other = sampleId<"station">(77);
+    const there = own.map((exposure, i) => ({
+      ...exposure,
+      sessionLogId: sampleId<"sessionLog">(i === 0 ? 0 : 9),
+      context: { ...exposure.context, station: other },
+    }));
+    const unlike = { ...there[0]!, loading: STACK };
+    const series = new Map([
+      [key, own],
+      [lastKey(SLOT.movement, other), [...there, unlike]],
+      [
+        lastKey("shipped:leg-press", other),
+        own.map((e) => ({
+          ...e,
+          context: { ...e.context, movement: "shipped:leg-press" as const },
+        })),
+      ],
+    ]);
+    const word = {
+      movement: SLOT.movement,
+      condition: "station",
+      parameter: null,
+      person: null,
+      station: null,
+    } as const;
+    const at = (...said: readonly Comparing[]) =>
+      exposuresAt(series, SLOT, STATION.loading, said).map(({ sessionLogId }) => sessionLogId);
+    const [first, second] = own.map(({ sessionLogId }) => sessionLogId);
+    expect(at()).toEqual([first, second]);
+    expect(at(word)).toEqual([sampleId(0), first, second, sampleId(9)]);
+    expect(at({ ...word, condition: "everything" })).toHaveLength(4);
+    expect(at({ ...word, condition: "gear" })).toHaveLength(2);
+    expect(at({ ...word, station: other })).toHaveLength(2);
   });
 
   it("has the latest exposure of each exercise at each station", () => {

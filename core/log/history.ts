@@ -1,6 +1,7 @@
 import type { Id, Instant } from "../kernel/index.ts";
-import type { Station } from "../gym/index.ts";
+import { measuresAlike, type Loading, type Station } from "../gym/index.ts";
 import { slotsOf, type SessionPlan, type Slot } from "../plan/index.ts";
+import { comparingFor, isLeftOut, type Comparing } from "./comparing.ts";
 import { exposureOf } from "./expose.ts";
 import { lastKey, type ExposedSession, type Exposure } from "./exposure.ts";
 import type { Performed } from "./fold.ts";
@@ -42,6 +43,36 @@ export function seriesOf({ sessions, performed, versions }: History): Series {
   }
   return series;
 }
+
+/**
+ * What was trained of an exercise at its equipment, oldest first. Where a coach said that other equipment does not
+ * matter, what was trained on that too, as far as its readings mean the same.
+ */
+export function exposuresAt(
+  series: Series,
+  { movement, station }: Pick<Slot, "movement" | "station">,
+  loading: Loading,
+  comparing: readonly Comparing[],
+): readonly Exposure[] {
+  const key = lastKey(movement, station);
+  const own = series.get(key) ?? [];
+  if (!isLeftOut("station", null, comparingFor(comparing, movement, station))) return own;
+  const others = [...series].flatMap(([at, exposures]) =>
+    at === key
+      ? []
+      : exposures.filter(
+          ({ context, loading: then }) =>
+            context.movement === movement && measuresAlike(then, loading),
+        ),
+  );
+  // Of one session its own equipment comes last.
+  return [...others, ...own].toSorted((a, b) =>
+    a.day === b.day ? compareIds(a.sessionLogId, b.sessionLogId) : a.day < b.day ? -1 : 1,
+  );
+}
+
+/** Ids of sessions rise with time. */
+const compareIds = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0);
 
 /** An exercise with the session that it was planned in. */
 export interface PlannedSlot {

@@ -1,4 +1,4 @@
-import { contentKey, idOf, seconds, type Id } from "../kernel/index.ts";
+import { contentKey, idOf, seconds, type Id, type MassUnit } from "../kernel/index.ts";
 import { burstsOf } from "./extension.ts";
 import type { Slot } from "./plan.ts";
 import type { PlannedSet } from "./planned-set.ts";
@@ -35,8 +35,8 @@ export function linesOf(slot: Pick<Slot, "sets" | "lines" | "progression">): rea
   });
 }
 
-/** What a rule begins from on these sets of a line: what they ask for. */
-export function beginningOf(sets: readonly PlannedSet[]): RuleBeginning {
+/** What a rule begins from on these sets of a line, at equipment that reads in this unit: what they ask for. */
+export function beginningOf(sets: readonly PlannedSet[], unit: MassUnit): RuleBeginning {
   const [first] = sets;
   const asked = first === undefined ? null : amountAsked(first.target);
   const [least, most] = [Math.round(asked?.min ?? 8), Math.round(asked?.max ?? 12)];
@@ -56,6 +56,7 @@ export function beginningOf(sets: readonly PlannedSet[]): RuleBeginning {
     most,
     inAll: Math.round(inAll),
     rest: first === undefined ? USUAL_REST : restSpan(first.restAfter).likely,
+    unit,
   };
 }
 const USUAL_REST = seconds(120);

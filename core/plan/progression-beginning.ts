@@ -1,4 +1,4 @@
-import type { Seconds } from "../kernel/index.ts";
+import type { MassUnit, Seconds } from "../kernel/index.ts";
 
 /** What a rule begins from: what the sets of a line ask for. */
 export interface RuleBeginning {
@@ -9,4 +9,6 @@ export interface RuleBeginning {
   /** Of all sets together, with what follows them. */
   readonly inAll: number;
   readonly rest: Seconds;
+  /** In which its equipment reads. */
+  readonly unit: MassUnit;
 }

@@ -8,7 +8,7 @@ import {
   type Result,
 } from "../kernel/index.ts";
 import { howToMake, type CannotBeMade, type Station } from "../gym/index.ts";
-import { lastKey, type Absence, type Series } from "../log/index.ts";
+import { exposuresAt, lastKey, type Absence, type Series } from "../log/index.ts";
 import {
   copyPlan,
   linesOf,
@@ -63,7 +63,8 @@ export function proposalsAfter<S extends Station>(
   return slotsOf(session.document).map((slot) => {
     const station = stations.find((s) => s.id === slot.station) ?? null;
     const key = lastKey(slot.movement, slot.station);
-    const exposures = series.get(key) ?? [];
+    const exposures =
+      station === null ? [] : exposuresAt(series, slot, station.loading, known.comparing);
     // Another exercise of the session on the same station says nothing of one that was left out.
     const isTrained = exposures.some(
       ({ sessionLogId, context: at }) => sessionLogId === session.id && at.slotId === slot.id,

@@ -1,8 +1,9 @@
 import { describe, expect, it } from "vitest";
-import { count, kg, seconds, share } from "../kernel/index.ts";
-import type { ProgressionRule, Slot } from "../plan/index.ts";
+import { count, kg, lb, seconds, share } from "../kernel/index.ts";
+import type { Loading } from "../gym/index.ts";
+import { beginningOf, ruleOfKind, type ProgressionRule, type Slot } from "../plan/index.ts";
 import { UNSAID_CONDITIONS, UNSAID_OBSERVATIONS, type Exposure } from "../log/index.ts";
-import { sampleCircumstances } from "../../tests/samples/index.ts";
+import { RACK, sampleCircumstances } from "../../tests/samples/index.ts";
 import { trainedAs, trainedSlot, writtenSlot } from "../../tests/samples/trained.ts";
 import { proposeFor, type SlotCircumstances } from "./propose.ts";
 
@@ -94,6 +95,35 @@ describe("the taper", () => {
       reading: kg(100),
       changes: [test, { kind: "sets", to: 1 }],
     });
+  });
+});
+
+describe("a fixed step a side", () => {
+  const rule = { kind: "fixedIncrement", by: kg(5), counted: "perSide", after: count(1) } as const;
+  const why = (loading: Loading) => {
+    const slot = slotBy("2 x 8 at 100", rule);
+    const { because, reading } = proposed(slot, [trainedAs(slot, "8 8", {}, { loading })], {
+      loading,
+    });
+    return [reading, because.find(({ code }) => code === "ownStep")];
+  };
+
+  it("is exact where both sides take it, and not where only one side's worth fits", () => {
+    expect(why(RACK)).toMatchObject([kg(110), { isExact: true, isPerSide: true }]);
+    const coarse = {
+      ...RACK,
+      plates: [
+        { size: kg(20), count: 6 },
+        { size: kg(2.5), count: 2 },
+      ],
+    } as Loading;
+    expect(why(coarse)).toMatchObject([kg(105), { isExact: false }]);
+  });
+
+  it("begins with a plate of the equipment's own unit", () => {
+    const begun = (unit: "kg" | "lb") => ruleOfKind("fixedIncrement", beginningOf([], unit));
+    expect(begun("kg")).toMatchObject({ by: kg(2.5) });
+    expect(begun("lb")).toMatchObject({ by: lb(5) });
   });
 });
 

@@ -7,7 +7,7 @@ import {
   type Result,
 } from "~/core/kernel/index.ts";
 import {
-  lastKey,
+  exposuresAt,
   lastPlanned,
   seriesOf,
   type Exposure,
@@ -73,7 +73,7 @@ export async function whenFor(scope: Scope, person: Id<"person">) {
   const ask = ({ slot, plan, station }: Askable, reading: Mass, by: Day | null): When | null => {
     const [first] = workSetsOf(slot);
     const line = linesOf(slot).find(({ id }) => id === first?.line);
-    const exposures = series.get(lastKey(slot.movement, slot.station)) ?? [];
+    const exposures = exposuresAt(series, slot, station.loading, comparing);
     const facts =
       line &&
       factsOn(

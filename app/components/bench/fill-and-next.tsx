@@ -6,7 +6,6 @@ import {
   type RuleBeginning,
   type Scheme,
 } from "~/core/plan/index.ts";
-import type { MassUnit } from "~/core/kernel/index.ts";
 import { SCHEME_NAMES } from "~/format/training.ts";
 import { Select } from "../field.tsx";
 import { steady } from "../steady.ts";
@@ -19,7 +18,6 @@ export const FillAndNext = steady(function FillAndNext({
   name,
   rule,
   from,
-  unit,
   onInvalid,
   onFill,
   onRule,
@@ -29,7 +27,6 @@ export const FillAndNext = steady(function FillAndNext({
   readonly rule: ProgressionRule;
   /** What another rule begins from. */
   readonly from: RuleBeginning;
-  readonly unit: MassUnit;
   readonly onInvalid: ReportInvalid;
   readonly onFill: (scheme: Scheme) => void;
   readonly onRule: (change: (now: ProgressionRule) => ProgressionRule) => void;
@@ -64,7 +61,6 @@ export const FillAndNext = steady(function FillAndNext({
           rule={rule}
           fallback={null}
           from={from}
-          unit={unit}
           onRule={(change) => onRule((now) => change(now) ?? now)}
         />
       </Box>

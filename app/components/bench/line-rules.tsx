@@ -43,8 +43,7 @@ export function LineRules({
             label={`Next time for ${name}, ${formatLine(sets)}`}
             rule={slot.lines.find((line) => line.id === id)?.rule ?? null}
             fallback={`As the exercise: ${PROGRESSION_NAMES[slot.progression.kind].toLowerCase()}`}
-            from={beginningOf(sets)}
-            unit={unit}
+            from={beginningOf(sets, unit)}
             onRule={(change) =>
               onChange((now) =>
                 withRule(now, id, change(now.lines.find((line) => line.id === id)?.rule ?? null)),

@@ -7,7 +7,6 @@ import {
   type ProgressionRule,
   type RuleBeginning,
 } from "~/core/plan/index.ts";
-import type { MassUnit } from "~/core/kernel/index.ts";
 import { PROGRESSION_FIELDS } from "~/format/fields.ts";
 import { PROGRESSION_NAMES } from "~/format/progression.ts";
 import { Select } from "../field.tsx";
@@ -24,7 +23,6 @@ export function RuleFields({
   rule,
   fallback,
   from,
-  unit,
   onRule,
 }: {
   readonly id: string;
@@ -39,7 +37,6 @@ export function RuleFields({
   readonly fallback: string | null;
   /** What another rule begins from. */
   readonly from: RuleBeginning;
-  readonly unit: MassUnit;
   readonly onRule: (change: (now: ProgressionRule | null) => ProgressionRule | null) => void;
 }) {
   const place = useMemo(() => ({ of, onInvalid }), [of, onInvalid]);
@@ -68,7 +65,7 @@ export function RuleFields({
           definition={PROGRESSIONS[rule.kind].definition}
           names={PROGRESSION_FIELDS[rule.kind]}
           value={rule}
-          place={{ unit }}
+          place={{ unit: from.unit }}
           onChange={(change) => onRule((now) => (now === null ? now : change(now)))}
         />
       )}

@@ -193,8 +193,7 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
           id={slot.id}
           name={name}
           rule={slot.progression}
-          from={beginningOf(workSetsOf(slot))}
-          unit={station?.loading.unit ?? "kg"}
+          from={beginningOf(workSetsOf(slot), station?.loading.unit ?? "kg")}
           onInvalid={onInvalid}
           onFill={(scheme) => onChange((now) => filled(now, scheme, newId))}
           onRule={(change) => onChange((now) => ({ ...now, progression: change(now.progression) }))}

@@ -1,5 +1,5 @@
-import { compareMass, massFromTicks, ticks, ticksOf } from "../../kernel/index.ts";
-import { harderBy, hasSides, withMass } from "../../gym/index.ts";
+import { compareMass, ticksOf } from "../../kernel/index.ts";
+import { harderBy, hasSides, inAll, withMass } from "../../gym/index.ts";
 import type { Facts } from "../judged-line.ts";
 import type { Proposal, Reason } from "../proposal.ts";
 import { stepShare, stepUp } from "../step-up.ts";
@@ -19,18 +19,13 @@ export function next(facts: Facts, rule: RuleOf<"fixedIncrement">): Proposal {
     if (to === null || reading === null || way * compareMass(to.reading, reading) <= 0) {
       return stepUp(facts, because);
     }
-    const came = massFromTicks(
-      ticks(Math.abs(ticksOf(to.reading) - ticksOf(reading))),
-      rule.by.unit,
-      "nearest",
-    );
-    const sides = isPerSide ? came.thousandths / rule.by.thousandths : 1;
+    const came = Math.abs(ticksOf(to.reading) - ticksOf(reading));
     const why: Reason = {
       code: "ownStep",
       by: rule.by,
       isPerSide,
       to: to.reading,
-      isExact: isPerSide ? Number.isInteger(sides) : came.thousandths === rule.by.thousandths,
+      isExact: came === inAll(loading, { mass: rule.by, isPerSide }),
       stepShare: stepShare(facts, reading, to.reading),
     };
     return stepUp(facts, because, { to, why });
