@@ -7,7 +7,14 @@ export * from "./drop-load.ts";
 export * from "./edit.ts";
 export * from "./effort.ts";
 export * from "./extension.ts";
-export { GEAR_NAME, gearField, SET_UP_WORD, setUpField } from "./fields.ts";
+export {
+  GEAR_NAME,
+  gearField,
+  holdSeconds,
+  restSeconds,
+  SET_UP_WORD,
+  setUpField,
+} from "./fields.ts";
 export * from "./hold-position.ts";
 export * from "./intensity.ts";
 export * from "./item.ts";

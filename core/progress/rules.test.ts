@@ -4,7 +4,7 @@ import type { Loading } from "../gym/index.ts";
 import { beginningOf, ruleOfKind, type ProgressionRule, type Slot } from "../plan/index.ts";
 import { UNSAID_CONDITIONS, UNSAID_OBSERVATIONS, type Exposure } from "../log/index.ts";
 import { RACK, sampleCircumstances } from "../../tests/samples/index.ts";
-import { trainedAs, trainedSlot, writtenSlot } from "../../tests/samples/trained.ts";
+import { trainedAs, trainedOr, trainedSlot, writtenSlot } from "../../tests/samples/trained.ts";
 import { proposeFor, type SlotCircumstances } from "./propose.ts";
 
 const TAPER: ProgressionRule = {
@@ -177,10 +177,12 @@ describe("stricter first", () => {
   it("waits while the lowering was faster than asked", () => {
     const slot = slotBy("2 x 8 at 60 lower 4", SLOWER);
     const fast = { tempo: { lower: 2, stretch: null, lift: null, squeeze: null } } as const;
-    const loose = trainedSlot(slot, (_, i) => ({
-      amount: 8,
-      conditions: { ...UNSAID_CONDITIONS, ...(i === 1 ? fast : {}) },
-    }));
+    const loose = trainedOr(
+      trainedSlot(slot, (_, i) => ({
+        amount: 8,
+        conditions: { ...UNSAID_CONDITIONS, ...(i === 1 ? fast : {}) },
+      })),
+    );
     expect(proposed(slot, [loose])).toMatchObject({ move: "keep", changes: [] });
     expect(proposed(slot, [loose]).codes).toContain("notStrict");
     expect(proposed(slot, [trainedAs(slot, "8 8")]).changes).toEqual([

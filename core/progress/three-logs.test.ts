@@ -16,7 +16,7 @@ import {
   sampleStation,
   sampleUnrollContext,
 } from "../../tests/samples/index.ts";
-import { trainedSlot } from "../../tests/samples/trained.ts";
+import { trainedOr, trainedSlot } from "../../tests/samples/trained.ts";
 import { accepted } from "./accept.ts";
 import { proposeFor } from "./propose.ts";
 
@@ -64,7 +64,9 @@ function doneOf(step: SetStep, kind: Kind, place: number, of: number): number {
 
 function logged(slot: Slot, kind: Kind): Exposure {
   const rir = kind === "worse" ? 0 : 2;
-  return trainedSlot(slot, (step, i, of) => ({ amount: doneOf(step, kind, i, of), rir }));
+  return trainedOr(
+    trainedSlot(slot, (step, i, of) => ({ amount: doneOf(step, kind, i, of), rir })),
+  );
 }
 
 const written = SESSIONS.map(([name, line]) => {

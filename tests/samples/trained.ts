@@ -37,12 +37,12 @@ interface On {
   readonly context?: Partial<LogContext>;
 }
 
-/** One session of an exercise, with what was done at each of its steps at the loads that were planned. */
+/** One session of an exercise, with what was done at each of its steps at the loads that were planned; null where it has none. */
 export function trainedSlot(
   slot: Slot,
   done: (step: SetStep, at: number, of: number) => { readonly amount: number } & Partial<LoggedSet>,
   { loading = RACK, week = 0, context = {} }: On = {},
-): Exposure {
+): Exposure | null {
   const steps = unrollSlot(slot, sampleUnrollContext([sampleStation(loading)]));
   const loggedSets = steps.flatMap((step, i): readonly LoggedSet[] => {
     const set = slot.sets.find(({ id }) => id === step.key.setId);
@@ -53,6 +53,7 @@ export function trainedSlot(
       sampleLoggedSet(set, {
         ...NOTHING_COUNTED,
         [countedField(step)]: isTime ? seconds(amount) : count(Math.round(amount)),
+        slotId: slot.id,
         key: step.key,
         reading: step.load.kind === "made" ? step.load.reading : null,
         rir: 2,
@@ -63,10 +64,13 @@ export function trainedSlot(
   const exposure = exposureOf(
     { id: sampleId(600 + week), day: addDays(day("2026-03-02"), 7 * week), readiness: null },
     slot,
-    { loggedSets, contexts: [sampleContext(context)], pains: [] },
+    {
+      loggedSets,
+      contexts: [sampleContext({ slotId: slot.id, lineageId: slot.lineageId, ...context })],
+      pains: [],
+    },
     sampleStation(loading),
   );
-  if (exposure === null) throw new Error("nothing was trained");
   return exposure;
 }
 
@@ -78,5 +82,11 @@ export function trainedAs(
   on: On = {},
 ): Exposure {
   const each = amounts.split(/[ +]/).map(Number);
-  return trainedSlot(slot, (_, i) => ({ amount: each[i] ?? 0, ...over }), on);
+  return trainedOr(trainedSlot(slot, (_, i) => ({ amount: each[i] ?? 0, ...over }), on));
+}
+
+/** What was trained; fails where nothing was. */
+export function trainedOr(exposure: Exposure | null): Exposure {
+  if (exposure === null) throw new Error("nothing was trained");
+  return exposure;
 }
