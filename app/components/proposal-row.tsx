@@ -1,33 +1,24 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
-import { Link } from "react-router";
 import { fieldOf, type NamedLine } from "~/codec/decisions.ts";
-import type { Mass, MassUnit } from "~/core/kernel/index.ts";
+import type { Mass } from "~/core/kernel/index.ts";
 import {
   shownMark,
   type LineRecord,
   type Proposal,
-  type ShownProposal,
+  type RuledLine,
 } from "~/core/progress/index.ts";
 import { howToMake, nextEasier, nextHarder, type Station } from "~/core/gym/index.ts";
-import { formatExposure, formatGained, formatSeries } from "~/format/exposure.ts";
 import { formatAmount, formatMass } from "~/format/numbers.ts";
-import {
-  formatChange,
-  formatProposal,
-  formatStep,
-  formatWay,
-  PROGRESSION_NAMES,
-} from "~/format/progression.ts";
-import { CONFIDENCE_NAMES, formatDifference, formatReason } from "~/format/reasons.ts";
+import { formatChange, formatProposal, formatStep, formatWay } from "~/format/progression.ts";
 import { sentence } from "~/format/sentence.ts";
 import { formatRecipe } from "~/format/training.ts";
-import { Disclosure } from "./disclosure.tsx";
 import { FieldErrors, PlainInput } from "./field.tsx";
+import { LineWhy } from "./line-why.tsx";
 import { Tag } from "./page.tsx";
 
-const ARROWS = { raise: "▲", keep: "■", lower: "▼", asPlanned: "·" } as const;
+export const ARROWS = { raise: "▲", keep: "■", lower: "▼", asPlanned: "·" } as const;
 
 interface ProposalRowProps {
   /** The line that is decided about, as the form names it. */
@@ -44,108 +35,11 @@ interface ProposalRowProps {
   readonly record: LineRecord | null;
   /** The loads that its drops come to. */
   readonly drops: readonly (Mass | null)[];
-  readonly ruling: {
-    readonly decision: "accepted" | "overruled";
-    readonly chosen: Mass | null;
-    readonly reason: string;
-    readonly shown: ShownProposal;
-  } | null;
+  readonly ruling: RuledLine | null;
   /** What was typed before a refusal, so that it stays. */
   readonly typed: Readonly<Record<string, string>> | null;
   readonly error: string | null;
   readonly isSettled: boolean;
-}
-
-/** Why: now against last time, the first reason, and on request the others, the rule and what is sure of it. */
-function Why({
-  proposal,
-  record,
-  comparingAt,
-  unit,
-}: {
-  readonly proposal: Proposal;
-  readonly comparingAt: string;
-  readonly record: LineRecord | null;
-  readonly unit: MassUnit;
-}) {
-  const rule = record === null ? [] : [`Rule: ${PROGRESSION_NAMES[record.rule.kind]}.`];
-  const sure = `${sentence(CONFIDENCE_NAMES[proposal.confidence])}.`;
-  const told = [...proposal.because.map(formatReason), ...rule, sure];
-  const [first, ...others] = told;
-  const arranged = proposal.ways.filter(({ step }) => step === null).map(formatWay);
-  return (
-    <Box>
-      {record?.now == null ? null : (
-        <Box
-          component="dl"
-          sx={{
-            m: 0,
-            mb: 0.75,
-            display: "grid",
-            gridTemplateColumns: "auto 1fr",
-            columnGap: 1.25,
-            "& dt": { color: "text.secondary" },
-            "& dd": { m: 0, fontVariantNumeric: "tabular-nums" },
-          }}
-        >
-          <dt>Now</dt>
-          <dd>{formatExposure(record.now)}</dd>
-          <dt>Last</dt>
-          <dd>
-            {record.before === null
-              ? record.differences.length === 0
-                ? "first time here"
-                : "nothing that compares"
-              : formatExposure(record.before)}
-          </dd>
-          {record.differences.length === 0 ? null : (
-            <>
-              <dt>Other</dt>
-              <dd>
-                {record.differences.map(formatDifference).join(", ")} ·{" "}
-                <Link to={comparingAt}>does not matter?</Link>
-              </dd>
-            </>
-          )}
-          {record.gained === null ? null : (
-            <>
-              <dt>Change</dt>
-              <dd>{formatGained(record.gained, unit)}</dd>
-            </>
-          )}
-          {record.series === null ? null : (
-            <>
-              <dt>Series</dt>
-              <dd>{formatSeries(record.series, unit)}</dd>
-            </>
-          )}
-        </Box>
-      )}
-      {proposal.mustRule ? (
-        <Box component="ul" sx={{ m: 0, pl: 2.25 }}>
-          {told.map((text, i) => (
-            <li key={i}>{text}</li>
-          ))}
-        </Box>
-      ) : (
-        <>
-          <Typography>{first}</Typography>
-          <Disclosure summary="Why" dense>
-            <Box component="ul" sx={{ m: 0, pl: 2.25 }}>
-              {others.map((text, i) => (
-                <li key={i}>{text}</li>
-              ))}
-            </Box>
-          </Disclosure>
-        </>
-      )}
-      {arranged.length === 0 ? null : (
-        <Typography variant="body2" sx={{ mt: 0.5 }}>
-          Also: {arranged.join(" · ")}
-        </Typography>
-      )}
-    </Box>
-  );
 }
 
 /** What can be said to a proposal: yes, one of its other ways, or another load. */
@@ -237,7 +131,7 @@ export function ProposalRow({
           </Typography>
         )}
       </div>
-      <Why
+      <LineWhy
         proposal={proposal}
         record={record}
         comparingAt={comparingAt}
@@ -294,7 +188,7 @@ export function ProposalRow({
   );
 }
 
-function RulingText({ ruling }: { readonly ruling: ProposalRowProps["ruling"] }) {
+export function RulingText({ ruling }: { readonly ruling: ProposalRowProps["ruling"] }) {
   if (ruling === null) return null;
   // What was taken is what was shown then, whatever the log says since.
   if (ruling.decision === "accepted")

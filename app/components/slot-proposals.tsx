@@ -4,31 +4,26 @@ import type { NamedLine } from "~/codec/decisions.ts";
 import type { Station } from "~/core/gym/index.ts";
 import type { Id, Mass } from "~/core/kernel/index.ts";
 import { isPreparatory, linesOf, type Slot } from "~/core/plan/index.ts";
-import type { LineProposal, LineRecord, Outcome, ShownProposal } from "~/core/progress/index.ts";
+import type { LineProposal, LineRecord, Outcome, RuledLine } from "~/core/progress/index.ts";
 import { formatMass } from "~/format/numbers.ts";
 import { formatLine } from "~/format/prescription.ts";
 import { formatReason } from "~/format/reasons.ts";
 import { sentence } from "~/format/sentence.ts";
 import { ProposalFrame, ProposalRow } from "./proposal-row.tsx";
 
-interface RuledLine {
+interface ProposedLine {
   readonly now: LineProposal;
-  readonly ruling: {
-    readonly decision: "accepted" | "overruled";
-    readonly chosen: Mass | null;
-    readonly reason: string;
-    readonly shown: ShownProposal;
-  } | null;
+  readonly ruling: RuledLine | null;
 }
 
 /** What a line is called: the exercise alone where it has no other, else with what the line asks. */
 export function nameOfLine(name: string, slot: Slot, line: Id<"line">): string {
-  const text = textOf(slot, line);
+  const text = lineText(slot, line);
   return text === null ? name : `${name}, ${text}`;
 }
 
 /** The line in words, where the exercise has others besides its preparation. */
-function textOf(slot: Slot, line: Id<"line">): string | null {
+export function lineText(slot: Slot, line: Id<"line">): string | null {
   const lines = linesOf(slot).filter(({ sets: [first] }) => !isPreparatory(first.role));
   const own = lines.find(({ id }) => id === line);
   return own === undefined || lines.length === 1 ? null : formatLine(own.sets);
@@ -52,7 +47,7 @@ export function SlotProposals({
   readonly comparingAt: string;
   readonly name: string;
   readonly station: Station | null;
-  readonly lines: readonly RuledLine[];
+  readonly lines: readonly ProposedLine[];
   readonly records: readonly LineRecord[];
   readonly outcomes: readonly Outcome[];
   /** The exercise where everything is accepted, as it is written. */
@@ -70,7 +65,7 @@ export function SlotProposals({
         </Typography>
       )}
       {lines.map(({ now, ruling }) => {
-        const text = sentence(textOf(slot, now.line) ?? name);
+        const text = sentence(lineText(slot, now.line) ?? name);
         const [first = null, ...drops] = outcomes.find((o) => o.line === now.line)?.readings ?? [];
         return now.isDecided ? (
           <ProposalRow

@@ -1,4 +1,3 @@
-import { bestsOf, comparingFor, seriesOf } from "~/core/log/index.ts";
 import { parseWithZod } from "@conform-to/zod/v4";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -7,17 +6,13 @@ import { Form, Link, data, redirect } from "react-router";
 import { personFormCodec, revisionField } from "~/codec/person.ts";
 import { approachAmong } from "~/core/person/index.ts";
 import { dayAt, yearOf } from "~/core/kernel/index.ts";
-import type { Exposure } from "~/core/log/index.ts";
-import { formatBest, formatHowSet, formatSetsDone } from "~/format/exposure.ts";
-import { formatDay, formatShortDay } from "~/format/numbers.ts";
+import { formatDay } from "~/format/numbers.ts";
 import { LEVEL_NAMES } from "~/format/training.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
-import { historyOf } from "~/server/coaching/history.server.ts";
 import { listApproaches } from "~/server/db/approaches.server.ts";
+import { standingFor } from "~/server/coaching/standing.server.ts";
 import { currentBrief } from "~/server/db/briefs.server.ts";
 import { listGyms } from "~/server/db/gyms.server.ts";
-import { comparingOf } from "~/server/db/comparing.server.ts";
-import { catalogueFor } from "~/server/db/movements.server.ts";
 import { changePerson, erasePerson, getPerson } from "~/server/db/people.server.ts";
 import { listPlansOf } from "~/server/db/plans.server.ts";
 import { readForm, refused } from "~/server/http/body.server.ts";
@@ -29,38 +24,21 @@ import { Ledger } from "../components/ledger.tsx";
 import { Empty, Page, Section, Tag } from "../components/page.tsx";
 import { PersonFields } from "../components/person-form.tsx";
 import { PlanLink, SessionTag } from "../components/plan-entry.tsx";
+import { ExerciseStanding } from "../components/standing.tsx";
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const person = orNotFound(await getPerson(scope, idParam<"person">(params.personId)));
-  const [plans, history, brief, approaches, gyms, catalogue, said] = await Promise.all([
+  const [plans, standing, brief, approaches, gyms] = await Promise.all([
     listPlansOf(scope, person.id, 8),
-    historyOf(scope, person.id),
+    standingFor(scope, person.id),
     currentBrief(scope, person),
     listApproaches(scope),
     listGyms(scope),
-    catalogueFor(scope),
-    comparingOf(scope, person.id),
   ]);
-  const series = [...seriesOf(history)].flatMap(([key, exposures]) => {
-    const context = exposures.at(-1)?.context;
-    if (context === undefined) return [];
-    return [
-      {
-        key,
-        movement: catalogue.find(context.movement)?.name ?? context.movement,
-        station: history.versions.get(context.stationVersion)?.name ?? "",
-        exposures: exposures.slice(-6),
-        bests: bestsOf(exposures, {
-          parameters: catalogue.find(context.movement)?.setUp ?? [],
-          comparing: comparingFor(said, context.movement, context.station),
-        }).slice(0, 4),
-      },
-    ];
-  });
   return {
     person,
     plans,
-    series,
+    standing,
     brief,
     approach: approachAmong(approaches, brief.approach),
     gyms,
@@ -100,7 +78,7 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
 
 export default function PersonPage({ loaderData, actionData }: Route.ComponentProps) {
   const { find } = useCatalogue();
-  const { person, plans, series, brief, approach, gyms, year } = loaderData;
+  const { person, plans, standing, brief, approach, gyms, year } = loaderData;
   const result = actionData?.kind === "reply" ? actionData : null;
   const other = result?.other ?? null;
   return (
@@ -161,48 +139,18 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
           }}
         />
       </Section>
-      <Section title="Work sets, session by session">
-        {series.length === 0 ? (
+      <Section title="Exercises: now and next">
+        {standing.length === 0 ? (
           <Empty>Nothing logged yet.</Empty>
         ) : (
-          <Ledger
-            label="Work sets by exercise"
-            head={[
-              "Exercise",
-              "Recent bests, set up as last time",
-              "Latest sessions: load × reps of each work set",
-            ]}
-          >
-            {series.map((line) => (
-              <tr key={`${line.movement} ${line.station}`}>
-                <th scope="row">
-                  <Link to={`/people/${person.id}/when?at=${encodeURIComponent(line.key)}`}>
-                    {line.movement}
-                  </Link>
-                  <Typography variant="body2" sx={{ color: "text.secondary" }}>
-                    {line.station}
-                  </Typography>
-                </th>
-                <td>
-                  {line.bests.map((best) => (
-                    <div key={`${best.counted} ${best.reading.thousandths} ${best.amount}`}>
-                      <span className="figure">{formatBest(best)}</span>{" "}
-                      <Typography component="span" variant="body2" sx={{ color: "text.secondary" }}>
-                        {formatHowSet(best)}
-                      </Typography>
-                    </div>
-                  ))}
-                </td>
-                <td>
-                  <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 3, rowGap: 0.5 }}>
-                    {line.exposures.map((exposure) => (
-                      <ExposureCell key={exposure.sessionLogId} exposure={exposure} />
-                    ))}
-                  </Box>
-                </td>
-              </tr>
-            ))}
-          </Ledger>
+          standing.map((of) => (
+            <ExerciseStanding
+              key={of.key}
+              of={of}
+              name={find(of.slot.movement)?.name ?? of.slot.movement}
+              personAt={`/people/${person.id}`}
+            />
+          ))
         )}
       </Section>
       <Section title="Sessions">
@@ -257,20 +205,5 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
         </Form>
       </Section>
     </Page>
-  );
-}
-
-function ExposureCell({ exposure }: { readonly exposure: Exposure }) {
-  return (
-    <div>
-      <Typography
-        component="span"
-        variant="overline"
-        sx={{ color: "text.secondary", display: "block" }}
-      >
-        {formatShortDay(exposure.day)}
-      </Typography>
-      <span className="figure">{formatSetsDone(exposure.sets)}</span>
-    </div>
   );
 }

@@ -31,8 +31,8 @@ export const loader = reading(async (scope, { params, request }: Route.LoaderArg
   const query = asked(dayAt(scope.now, "UTC")).parse(
     Object.fromEntries(new URL(request.url).searchParams),
   );
-  const { askable, ask } = await whenFor(scope, person.id);
-  const chosen = askable.find(({ key }) => key === query.at) ?? askable[0] ?? null;
+  const { exercises, ask } = await whenFor(scope, person.id);
+  const chosen = exercises.find(({ key }) => key === query.at) ?? exercises[0] ?? null;
   const load =
     chosen === null || query.load.trim() === ""
       ? null
@@ -43,7 +43,7 @@ export const loader = reading(async (scope, { params, request }: Route.LoaderArg
     chosen: chosen?.key ?? null,
     isLoad: load === null || load.ok,
     answer: chosen === null || !load?.ok ? null : ask(chosen, load.value, query.by),
-    askable: askable.map(({ key, slot, station, last }) => ({
+    askable: exercises.map(({ key, slot, station, last }) => ({
       key,
       movement: slot.movement,
       station: station.name,

@@ -5,6 +5,7 @@ export * from "./circumstances.ts";
 export * from "./curve.ts";
 export * from "./equation.ts";
 export * from "./estimate.ts";
+export * from "./standing.ts";
 export * from "./strength-records.ts";
 export * from "./judged-line.ts";
 export * from "./line-record.ts";

@@ -4,7 +4,7 @@ import { changeField, type Proposal, type ShownProposal } from "~/core/progress/
 import { jsonColumn } from "~/codec/rows.ts";
 import { newId } from "~/codec/new-id.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
-import type { Scope } from "./scope.server.ts";
+import type { Row, Scope } from "./scope.server.ts";
 import { readEach } from "./set-apart.server.ts";
 
 /** What the coach decided about a proposal. An overruling carries its reason. */
@@ -62,11 +62,36 @@ export async function rulingsOn(
   scope: Scope,
   sessionLogId: Id<"sessionLog">,
 ): Promise<readonly Ruling[]> {
-  const rows = await scope
-    .from("rulings")
-    .where({ run_id: toBinary(sessionLogId) })
-    .orderBy("id");
-  const all = readEach(scope, "ruling", rows, (row): Ruling => ({
+  return (await rulingsOnEach(scope, [sessionLogId])).get(sessionLogId) ?? [];
+}
+
+/** As {@link rulingsOn}, of several session logs in one query. */
+export async function rulingsOnEach(
+  scope: Scope,
+  sessionLogIds: readonly Id<"sessionLog">[],
+): Promise<ReadonlyMap<Id<"sessionLog">, readonly Ruling[]>> {
+  const ids = [...new Set(sessionLogIds)];
+  const rows =
+    ids.length === 0
+      ? []
+      : await scope.from("rulings").whereIn("run_id", ids.map(toBinary)).orderBy("id");
+  const all = readEach(scope, "ruling", rows, (row) => ({
+    session: fromBinary<"sessionLog">(row["run_id"]),
+    ruling: rulingIn(row),
+  }));
+  return new Map(
+    ids.map((id) => {
+      const own = all.flatMap(({ session, ruling }) => (session === id ? [ruling] : []));
+      const latest = new Map(
+        own.map((ruling) => [`${ruling.slotId} ${ruling.line ?? ""}`, ruling]),
+      );
+      return [id, [...latest.values()]];
+    }),
+  );
+}
+
+function rulingIn(row: Row): Ruling {
+  return {
     slotId: fromBinary(row["slot_id"]),
     lineageId: fromBinary(row["line_id"]),
     line: row["on_line"] === null ? null : fromBinary(row["on_line"]),
@@ -75,10 +100,7 @@ export async function rulingsOn(
     reason: z.string().parse(row["reason"]),
     shown: shownColumn.parse(row["proposal"]),
     logPosition: z.number().parse(row["log_position"]),
-  }));
-  return [
-    ...new Map(all.map((ruling) => [`${ruling.slotId} ${ruling.line ?? ""}`, ruling])).values(),
-  ];
+  };
 }
 
 /** The ruling on one line among those of a session log, or the one on its whole exercise. */

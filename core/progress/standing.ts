@@ -1,0 +1,76 @@
+import type { Day, Id, Mass } from "../kernel/index.ts";
+import type { Station } from "../gym/index.ts";
+import { bestsOf, type Best, type Exposure } from "../log/index.ts";
+import { linesOf, type Slot } from "../plan/index.ts";
+import type { Circumstances } from "./circumstances.ts";
+import { lineRecord, type LineRecord } from "./line-record.ts";
+import { proposeFor } from "./propose.ts";
+import type { LineProposal, ShownProposal } from "./proposal.ts";
+
+/** An exercise at its equipment with what was trained of it and all that judging it needs. */
+export interface Exercise<S extends Station = Station> {
+  /** As `lastKey` names it. */
+  readonly key: string;
+  readonly slot: Slot;
+  readonly station: S;
+  /** Oldest first; the last one is `last`. */
+  readonly exposures: readonly Exposure[];
+  readonly last: Exposure;
+  readonly known: Circumstances;
+}
+
+/** What a coach ruled on a line, with the proposal as it was shown. */
+export interface RuledLine {
+  readonly decision: "accepted" | "overruled";
+  readonly chosen: Mass | null;
+  readonly reason: string;
+  readonly shown: ShownProposal;
+}
+
+/** A line of an exercise: what it was done with, and what comes next. */
+export interface StandingLine {
+  readonly record: LineRecord;
+  readonly proposal: LineProposal;
+  /** Null while nobody ruled on it. */
+  readonly ruling: RuledLine | null;
+}
+
+/** How an exercise stands: its lines now, last time and next, its bests, and its latest sessions. */
+export interface Standing {
+  readonly key: string;
+  readonly slot: Slot;
+  readonly station: Station;
+  /** The session it was trained in last, which is where its next one is decided. */
+  readonly session: Id<"sessionLog">;
+  readonly lines: readonly StandingLine[];
+  readonly bests: readonly Best[];
+  readonly latest: readonly Exposure[];
+}
+
+/** How many bests and sessions are told of each exercise. */
+const BESTS = 3;
+const LATEST = 6;
+
+/** How an exercise stands on a day. `rulingOn` tells what was ruled on a line of its last session. */
+export function standingOf(
+  { key, slot, station, exposures, last, known }: Exercise,
+  on: Day,
+  rulingOn: (line: Id<"line">) => RuledLine | null,
+): Standing {
+  const session = last.sessionLogId;
+  const proposals = proposeFor(slot, exposures, { ...known, absence: null, on });
+  return {
+    key,
+    slot,
+    station,
+    session,
+    lines: linesOf(slot).flatMap((line): readonly StandingLine[] => {
+      const proposal = proposals.find((own) => own.line === line.id);
+      if (proposal === undefined) return [];
+      const record = lineRecord(slot, line, exposures, known, session);
+      return [{ record, proposal, ruling: rulingOn(line.id) }];
+    }),
+    bests: bestsOf(exposures, known).slice(0, BESTS),
+    latest: exposures.slice(-LATEST),
+  };
+}
