@@ -26,7 +26,8 @@ Stalls, ${stalls.stalled} athletes each
 - false alarms within 26 weeks: ${percent(stalls.falseAlarms)} (a test that knows the athlete: ${percent(stalls.oracleFalseAlarms)})
 - found: ${percent(stalls.found)} (${percent(stalls.oracleFound)})
 - sessions to the alarm, in the middle: ${stalls.delay} (${stalls.oracleDelay}), ${(stalls.delay / stalls.oracleDelay).toFixed(2)} times
-- where a session gains more than a day scatters (${stalls.clear}): ${percent(stalls.clearWithinFour)} within four sessions (${percent(stalls.oracleClearWithinFour)})`);
+- where a session gains more than a day scatters (${stalls.clear}): ${percent(stalls.clearWithinFour)} within four sessions (${percent(stalls.oracleClearWithinFour)})
+- a test that is told the noise and has to learn the gain: ${stalls.learnerDelay} sessions in the middle, ${percent(stalls.learnerClearWithinFour)} of the clear ones within four`);
 const projections = projectionReport(athletes, seed);
 console.log(`
 Projections, ${projections.stated} stated

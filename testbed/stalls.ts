@@ -21,6 +21,9 @@ export interface StallReport {
   readonly clear: number;
   readonly clearWithinFour: number;
   readonly oracleClearWithinFour: number;
+  /** As above, of a test that is told the noise and how gains fade, and has to learn the gain: what can be hoped for. */
+  readonly learnerDelay: number;
+  readonly learnerClearWithinFour: number;
 }
 
 const WEEKS = 26;
@@ -49,14 +52,27 @@ function pointsOf({ athlete, weeks }: Course): readonly Point[] {
   });
 }
 
-/** How much better a stall explains the values than going on, for somebody who knows the athlete's gain and noise. */
-function oracleStatistic(athlete: Athlete, points: readonly Point[]): number {
+/** What a test is told of an athlete besides the noise: the gain too, or it has to learn that from the values. */
+type Told = "gain" | "noise";
+
+/** How much better a stall explains the values than going on, for somebody who is told so much of the athlete. */
+function toldStatistic(athlete: Athlete, points: readonly Point[], told: Told): number {
   // What whole repetitions and a misjudged reserve add to the noise of a day.
   const noise = Math.hypot(athlete.dayNoise, 0.012);
+  const mean = (all: readonly number[]) => all.reduce((sum, v) => sum + v, 0) / all.length;
   const residuals = (until: number) => {
-    const off = points.map(({ value }, i) => value - (points[Math.min(i, until)]?.expected ?? 0));
-    const mean = off.reduce((sum, v) => sum + v, 0) / off.length;
-    return off.reduce((sum, v) => sum + (v - mean) ** 2, 0) / (2 * noise ** 2);
+    const come = points.map((_, i) => points[Math.min(i, until)]?.expected ?? 0);
+    const [c, v] = [mean(come), mean(points.map(({ value }) => value))];
+    const products = points.map(({ value }, i) => ((come[i] ?? 0) - c) * (value - v));
+    const squares = come.map((x) => (x - c) ** 2);
+    // The gain that fits best, as a multiple of the true one; never a loss.
+    const fitted = Math.max(0, mean(products) / (mean(squares) || 1));
+    const gain = told === "gain" ? 1 : fitted;
+    return points.reduce(
+      (sum, { value }, i) =>
+        sum + (value - v - gain * ((come[i] ?? 0) - c)) ** 2 / (2 * noise ** 2),
+      0,
+    );
   };
   const on = residuals(points.length);
   return Math.max(...points.slice(0, -1).map((_, i) => on - residuals(i)));
@@ -74,12 +90,17 @@ function alarmWeek({ weeks }: Course, from: number): number | null {
   return alarm?.week ?? null;
 }
 
-function oracleWeek({ athlete, weeks }: Course, threshold: number, from: number): number | null {
+function toldWeek(
+  { athlete, weeks }: Course,
+  told: Told,
+  threshold: number,
+  from: number,
+): number | null {
   const points = pointsOf({ athlete, weeks });
   for (let n = 3; n <= points.length; n += 1) {
     const week = points[n - 1]?.week ?? 0;
     if (week < from) continue;
-    if (oracleStatistic(athlete, points.slice(0, n)) > threshold) return week;
+    if (toldStatistic(athlete, points.slice(0, n), told) > threshold) return week;
   }
   return null;
 }
@@ -106,17 +127,21 @@ export function stallReport(athletes: number, seed: number): StallReport {
   }
   const isAlarmed = progressing.map((course) => alarmWeek(course, 0) !== null);
   const falseAlarms = isAlarmed.filter(Boolean).length / athletes;
-  // The threshold of the test that knows everything, at five false alarms in a hundred.
-  const peaks = progressing
-    .map(({ athlete, weeks }) => {
-      const points = pointsOf({ athlete, weeks });
-      const statistics = points
-        .slice(2)
-        .map((_, i) => oracleStatistic(athlete, points.slice(0, i + 3)));
-      return Math.max(...statistics);
-    })
-    .toSorted((a, b) => a - b);
-  const threshold = peaks[Math.floor(peaks.length * 0.95)] ?? Infinity;
+  /** The highest that each progressing athlete comes to, and the threshold at five false alarms in a hundred. */
+  const peaksOf = (told: Told) => {
+    const peaks = progressing
+      .map(({ athlete, weeks }) => {
+        const points = pointsOf({ athlete, weeks });
+        const statistics = points
+          .slice(2)
+          .map((_, i) => toldStatistic(athlete, points.slice(0, i + 3), told));
+        return Math.max(...statistics);
+      })
+      .toSorted((a, b) => a - b);
+    return { peaks, threshold: peaks[Math.floor(peaks.length * 0.95)] ?? Infinity };
+  };
+  const { peaks, threshold } = peaksOf("gain");
+  const learning = peaksOf("noise").threshold;
   const delays = stalled.map((course) => {
     const sessionsTo = (week: number | null) =>
       week === null
@@ -125,7 +150,8 @@ export function stallReport(athletes: number, seed: number): StallReport {
     // An alarm before the stall is a false one, and tells nothing of this delay.
     return {
       own: sessionsTo(alarmWeek(course, course.at + 1)),
-      oracle: sessionsTo(oracleWeek(course, threshold, course.at + 1)),
+      oracle: sessionsTo(toldWeek(course, "gain", threshold, course.at + 1)),
+      learner: sessionsTo(toldWeek(course, "noise", learning, course.at + 1)),
       isClear: gainAt(course.athlete, course.at) > course.athlete.dayNoise,
     };
   });
@@ -141,6 +167,9 @@ export function stallReport(athletes: number, seed: number): StallReport {
     oracleDelay: middle(delays.map(({ oracle }) => oracle)),
     clear: clear.length,
     clearWithinFour: clear.filter(({ own }) => own <= 4).length / Math.max(1, clear.length),
+    learnerDelay: middle(delays.map(({ learner }) => learner)),
+    learnerClearWithinFour:
+      clear.filter(({ learner }) => learner <= 4).length / Math.max(1, clear.length),
     oracleClearWithinFour:
       clear.filter(({ oracle }) => oracle <= 4).length / Math.max(1, clear.length),
   };
