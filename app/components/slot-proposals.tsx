@@ -1,8 +1,10 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
+import { Link } from "react-router";
 import type { NamedLine } from "~/codec/decisions.ts";
 import type { Station } from "~/core/gym/index.ts";
 import type { Id, Mass } from "~/core/kernel/index.ts";
+import { lastKey } from "~/core/log/index.ts";
 import { isPreparatory, linesOf, type Slot } from "~/core/plan/index.ts";
 import type { LineProposal, LineRecord, Outcome, RuledLine } from "~/core/progress/index.ts";
 import { formatMass } from "~/format/numbers.ts";
@@ -32,7 +34,7 @@ export function lineText(slot: Slot, line: Id<"line">): string | null {
 /** What Kravo proposes for the lines of one exercise: those to decide about, and those that follow. */
 export function SlotProposals({
   slot,
-  comparingAt,
+  personAt,
   name,
   station,
   lines,
@@ -44,7 +46,8 @@ export function SlotProposals({
   isSettled,
 }: {
   readonly slot: Slot;
-  readonly comparingAt: string;
+  /** Where the client's page is. */
+  readonly personAt: string;
   readonly name: string;
   readonly station: Station | null;
   readonly lines: readonly ProposedLine[];
@@ -57,6 +60,7 @@ export function SlotProposals({
   readonly isSettled: boolean;
 }) {
   const isOne = lines.length === 1;
+  const at = encodeURIComponent(lastKey(slot.movement, slot.station));
   return (
     <>
       {isOne ? null : (
@@ -75,7 +79,7 @@ export function SlotProposals({
             heading={isOne ? name : text}
             station={station}
             proposal={now}
-            comparingAt={comparingAt}
+            comparingAt={`${personAt}/comparing?at=${at}`}
             record={records.find(({ line }) => line === now.line) ?? null}
             drops={isSettled ? [] : drops}
             ruling={ruling}
@@ -106,6 +110,8 @@ export function SlotProposals({
           <Box component="span" sx={{ fontVariantNumeric: "tabular-nums" }}>
             {written}
           </Box>
+          {" · "}
+          <Link to={`${personAt}/when?at=${at}`}>When will it be …?</Link>
         </Typography>
       )}
     </>

@@ -194,7 +194,7 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
       {isEnded ? (
         <NextTime
           day={sessionLog.day}
-          comparingAt={`/people/${sessionLog.personId}/comparing`}
+          personAt={`/people/${sessionLog.personId}`}
           proposals={proposals}
           waiting={waiting}
           isSettled={sessionLog.settledAt !== null}

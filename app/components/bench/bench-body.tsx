@@ -50,7 +50,7 @@ import plain from "../../theme/plain.module.css";
 /** What the bench was loaded with. */
 export interface BenchKnown {
   readonly context: CoachingContext;
-  readonly plan: { readonly id: Id<"plan"> };
+  readonly plan: { readonly id: Id<"plan">; readonly personId: Id<"person"> };
   readonly gyms: readonly { readonly id: Id<"gym">; readonly name: string }[];
   readonly lasts: Readonly<Record<string, Exposure>>;
   readonly dismissals: readonly SetAside[];
@@ -139,8 +139,13 @@ export const BenchBody = memo(function BenchBody({
     [change, edit],
   );
   const place = useMemo<BenchPlace>(
-    () => ({ approach, weakerSide: brief.weakerSide, planNow: () => newest().plan }),
-    [approach, brief.weakerSide, newest],
+    () => ({
+      approach,
+      weakerSide: brief.weakerSide,
+      person: known.plan.personId,
+      planNow: () => newest().plan,
+    }),
+    [approach, brief.weakerSide, known.plan.personId, newest],
   );
   const changeHead = useCallback(
     (head: Draft["head"]) => change((d) => ({ ...d, head })),

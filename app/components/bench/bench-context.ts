@@ -1,5 +1,6 @@
 import { createContext } from "react";
 import type { Approach, Brief } from "~/core/person/index.ts";
+import type { Id } from "~/core/kernel/index.ts";
 import type { Judged } from "~/core/coach/index.ts";
 import { EMPTY_PLAN, type SessionPlan } from "~/core/plan/index.ts";
 
@@ -10,6 +11,8 @@ export const JudgedContext = createContext<Judged | null>(null);
 export interface BenchPlace {
   readonly approach: Approach | null;
   readonly weakerSide: Brief["weakerSide"];
+  /** Whom the session is for; null for a template. */
+  readonly person: Id<"person"> | null;
   /** The session as it is now, also while its drawing is still under way. */
   readonly planNow: () => SessionPlan;
 }
@@ -17,5 +20,6 @@ export interface BenchPlace {
 export const BenchPlaceContext = createContext<BenchPlace>({
   approach: null,
   weakerSide: null,
+  person: null,
   planNow: () => EMPTY_PLAN,
 });

@@ -15,6 +15,7 @@ import {
 } from "~/core/plan/index.ts";
 import type { PlanIssue, SetStep } from "~/core/unroll/index.ts";
 import type { Station } from "~/core/gym/index.ts";
+import { lastKey } from "~/core/log/index.ts";
 import { formatMinutes } from "~/format/numbers.ts";
 import { readingMeaning } from "~/format/station.ts";
 import { LineRules } from "./line-rules.tsx";
@@ -108,7 +109,9 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
         onRemove={() => actions.remove(slot.id)}
       />
       {props.swap}
-      {last === null ? null : <LastTime last={last} strength={props.strength} />}
+      {last === null ? null : (
+        <LastTime last={last} strength={props.strength} at={lastKey(slot.movement, slot.station)} />
+      )}
       <WrittenLine
         id={writtenLineId(slot)}
         label={`Sets of ${name}, written`}

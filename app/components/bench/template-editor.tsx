@@ -62,7 +62,7 @@ export function TemplateEditor({
       encType: "application/json",
     });
   const place = useMemo<BenchPlace>(
-    () => ({ approach: null, weakerSide: null, planNow: () => newest().document }),
+    () => ({ approach: null, weakerSide: null, person: null, planNow: () => newest().document }),
     [newest],
   );
   const addable = all.flatMap((movement) => {

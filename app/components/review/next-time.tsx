@@ -5,7 +5,6 @@ import type { ComponentProps } from "react";
 import { Form, Link } from "react-router";
 import type { NamedLine } from "~/codec/decisions.ts";
 import { addDays, type Day, type Id } from "~/core/kernel/index.ts";
-import { lastKey } from "~/core/log/index.ts";
 import { useCatalogue } from "../catalogue.ts";
 import { FieldErrors, PlainInput } from "../field.tsx";
 import { Section, Tag } from "../page.tsx";
@@ -19,7 +18,7 @@ type Proposed = Pick<
 /** What is proposed for next time, line by line, and the button that plans it. */
 export function NextTime({
   day,
-  comparingAt,
+  personAt,
   proposals,
   waiting,
   isSettled,
@@ -28,8 +27,8 @@ export function NextTime({
   problem,
 }: {
   readonly day: Day;
-  /** Where it is said what does not matter when sessions are compared. */
-  readonly comparingAt: string;
+  /** Where the client's page is. */
+  readonly personAt: string;
   readonly proposals: readonly Proposed[];
   /** How many lines the coach has to decide about. */
   readonly waiting: number;
@@ -58,7 +57,7 @@ export function NextTime({
           <SlotProposals
             key={slot.id}
             slot={slot}
-            comparingAt={`${comparingAt}?at=${encodeURIComponent(lastKey(slot.movement, slot.station))}`}
+            personAt={personAt}
             {...proposed}
             name={find(slot.movement)?.name ?? slot.movement}
             typed={typed}
