@@ -17,7 +17,8 @@ import {
   type PlannedSet,
   type SessionPlan,
 } from "~/core/plan/index.ts";
-import { STATIONS, type Exercise, type StationKey } from "./studio.ts";
+import { STATIONS, type StationKey } from "./studio.ts";
+import type { Exercise } from "./trainee.ts";
 
 /** The first session of a routine: its exercises with their starting loads, the drop on the last set. */
 export function firstPlan(

@@ -33,15 +33,9 @@ import { scopeFor, type Scope } from "../server/db/scope.server.ts";
 import { planNext, proposalsFor } from "../server/coaching/next-session.server.ts";
 import { firstPlan } from "./first-plan.ts";
 import { trainSession } from "./train-session.server.ts";
-import {
-  AWAY_GYM,
-  GYM,
-  STATIONS,
-  STUDIO,
-  TRAINEES,
-  type StationKey,
-  type Trainee,
-} from "./studio.ts";
+import { AWAY_GYM, GYM, STATIONS, STUDIO, type StationKey } from "./studio.ts";
+import type { Trainee } from "./trainee.ts";
+import { TRAINEES } from "./trainees.ts";
 import { seededRandom } from "../testbed/random.ts";
 
 type StationIds = Readonly<Record<StationKey, Id<"station">>>;

@@ -16,7 +16,7 @@ import { acceptCommands } from "../server/db/commands.server.ts";
 import { type StoredSessionLog } from "../server/db/session-logs.server.ts";
 import type { Scope } from "../server/db/scope.server.ts";
 import type { Random } from "../testbed/random.ts";
-import type { Exercise, Incident } from "./studio.ts";
+import type { Exercise, Incident } from "./trainee.ts";
 import { simulateSet } from "./train.ts";
 
 /** How one simulated session goes. */

@@ -1,4 +1,4 @@
-import type { Exercise, Incident } from "./studio.ts";
+import type { Exercise, Incident } from "./trainee.ts";
 import type { Random } from "../testbed/random.ts";
 
 /** What somebody did in one set, by the model of the demo. */

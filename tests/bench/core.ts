@@ -31,7 +31,8 @@ import { parseLine } from "~/core/plan/notation/index.ts";
 import { NOTATION, sampleCircumstances } from "~/tests/samples/index.ts";
 import { exercise, judging, sessionOf } from "~/tests/arbitrary/session.ts";
 import { firstPlan } from "~/demo/first-plan.ts";
-import { STATIONS, TRAINEES, type StationKey } from "~/demo/studio.ts";
+import { STATIONS, type StationKey } from "~/demo/studio.ts";
+import { TRAINEES } from "~/demo/trainees.ts";
 
 const ids = Object.fromEntries(
   Object.keys(STATIONS).map((key) => [key, newId<"station">()]),
