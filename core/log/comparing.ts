@@ -69,7 +69,6 @@ export function isLeftOut(
 ): boolean {
   return said.some(
     ({ condition, parameter }) =>
-      condition === "everything" ||
-      (condition === aspect && (aspect !== "setUp" || parameter === name)),
+      condition === "everything" || (condition === aspect && parameter === name),
   );
 }

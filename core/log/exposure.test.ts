@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { count, kg, share } from "../kernel/index.ts";
-import { heaviestTotal, onLine, type Exposure, type LineRef } from "./exposure.ts";
+import { doneInAll, heaviestTotal, onLine, type Exposure, type LineRef } from "./exposure.ts";
 import {
   sampleContext,
   sampleExposed,
@@ -74,5 +74,17 @@ describe("the heaviest total of an exposure", () => {
     expect(total(belt, null, 5)).toEqual(kg(77));
     expect(total(belt, null)).toBeNull();
     expect(total(belt)).toBeNull();
+  });
+});
+
+describe("what sets came to in all", () => {
+  const held = set(20, { measure: "seconds", amount: 30 });
+
+  it("is a sum of one kind of thing, and nothing of unlike ones, unknown ones, or none", () => {
+    expect(doneInAll([set(100), set(100)])).toEqual({ measure: "reps", amount: 16 });
+    expect(doneInAll([held, held])).toEqual({ measure: "seconds", amount: 60 });
+    expect(doneInAll([set(100), held])).toBeNull();
+    expect(doneInAll([set(100), set(100, { amount: null })])).toBeNull();
+    expect(doneInAll([])).toBeNull();
   });
 });

@@ -128,6 +128,40 @@ describe("when a load will come", () => {
     expect(short.ok && short.value.sessions.likely).toBeGreaterThanOrEqual(1);
   });
 
+  it("waits for the weakest set, not for the mean", () => {
+    const at = (...reps: readonly [number, number, number]) => {
+      const exposures = Array.from({ length: 8 }, (_, i) =>
+        sampleExposure(
+          reps.map((n) => sampleExposed(kg(80 + 2.5 * i), n)),
+          { day: addDays(sampleDay(), 7 * i) },
+        ),
+      );
+      const answer = projected(
+        factsOn(SLOT, linesOf(SLOT)[0]!, exposures, sampleCircumstances())!,
+        kg(120),
+      );
+      return answer.ok ? (answer.value.sessions.likely ?? Infinity) : NaN;
+    };
+    expect(at(11, 10, 6)).toBeGreaterThan(at(9, 9, 9));
+  });
+
+  it("is of repetitions only", () => {
+    const held = Array.from({ length: 6 }, (_, i) =>
+      sampleExposure([
+        sampleExposed(kg(20), null, 2, {
+          measure: "seconds",
+          amount: 30 + i,
+          demand: { least: 30, most: 60 },
+        }),
+      ]),
+    );
+    const facts = factsOn(SLOT, linesOf(SLOT)[0]!, held, sampleCircumstances())!;
+    expect(projected(facts, kg(60))).toEqual({
+      ok: false,
+      error: { code: "cannotTell", unknown: "reps" },
+    });
+  });
+
   it("names the step that no session brings", () => {
     const answer = projected(factsAfter(6, COARSE), kg(120));
     expect(answer.ok && answer.value.implausible).toMatchObject({ from: kg(80), to: kg(100) });

@@ -271,5 +271,5 @@ function moreAsked(target: Target): Target | null {
   }
 }
 
-/** A tenth more, to the next multiple of five. */
-const tenthMore = (n: number) => Math.ceil((n * 1.1) / 5) * 5;
+/** A tenth more, to the next multiple of five; in whole numbers, since 50 × 1.1 is a little more than 55. */
+const tenthMore = (n: number) => Math.ceil((n * 11) / 50) * 5;
