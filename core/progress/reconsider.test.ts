@@ -53,6 +53,19 @@ describe("what a correction changes of what was decided", () => {
     expect(changed(now(null, null), ruled(null), ruled(null))).toEqual([]);
   });
 
+  it("counts what else changes beside the same load", () => {
+    const [one, other] = [3, 4].map((to) => [{ kind: "sets", from: 2, to }] as const);
+    const slot = now(kg(105), kg(80));
+    const proposals = { ...slot, lines: slot.lines.map((own) => ({ ...own, changes: one! })) };
+    const shown = (changes: Ruled["shown"]["changes"], reading: Mass): Ruled => ({
+      shown: { reading, changes },
+      chosen: reading,
+    });
+    expect(changed(proposals, shown(one!, kg(105)), shown(other!, kg(80)))).toHaveLength(1);
+    expect(changed(proposals, shown(one!, kg(105)), shown([], kg(80)))).toHaveLength(1);
+    expect(changed(proposals, shown(one!, kg(105)), shown(one!, kg(80)))).toEqual([]);
+  });
+
   it("leaves out what nobody ruled on, and what is not decided by itself", () => {
     expect(changed(now(kg(105), kg(85)), null, null)).toEqual([]);
     expect(changed(now(kg(105), kg(85), false), ruled(kg(1)), ruled(kg(1)))).toEqual([]);
