@@ -28,13 +28,14 @@ import { ExerciseStanding } from "../components/standing.tsx";
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const person = orNotFound(await getPerson(scope, idParam<"person">(params.personId)));
-  const [plans, standing, brief, approaches, gyms] = await Promise.all([
+  const [plans, brief, approaches, gyms] = await Promise.all([
     listPlansOf(scope, person.id, 8),
-    standingFor(scope, person.id),
     currentBrief(scope, person),
     listApproaches(scope),
     listGyms(scope),
   ]);
+  const today = dayAt(scope.now, gyms[0]?.timeZone ?? "UTC");
+  const standing = await standingFor(scope, person.id, { goal: brief.goal, today });
   return {
     person,
     plans,
@@ -42,7 +43,7 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
     brief,
     approach: approachAmong(approaches, brief.approach),
     gyms,
-    year: yearOf(dayAt(scope.now, gyms[0]?.timeZone ?? "UTC")),
+    year: yearOf(today),
   };
 });
 

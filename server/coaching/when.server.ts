@@ -16,6 +16,8 @@ import {
   type NoProjection,
   type Projection,
 } from "~/core/progress/index.ts";
+import { briefHistory } from "../db/briefs.server.ts";
+import { studioDay } from "../db/gyms.server.ts";
 import type { Scope } from "../db/scope.server.ts";
 import { exercisesOf } from "./standing.server.ts";
 
@@ -30,7 +32,9 @@ export interface When {
 
 /** What a person's exercises can be asked, those trained last first. */
 export async function whenFor(scope: Scope, person: Id<"person">) {
-  const { exercises, today } = await exercisesOf(scope, person);
+  const [[brief], today] = await Promise.all([briefHistory(scope, person, 1), studioDay(scope)]);
+  const goal = brief?.document.goal ?? null;
+  const exercises = await exercisesOf(scope, person, { goal, today });
   /** The line of the first work set is asked about. */
   const ask = (of: Exercise, reading: Mass, by: Day | null): When | null => {
     const [first] = workSetsOf(of.slot);

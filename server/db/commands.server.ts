@@ -214,6 +214,7 @@ export async function saidBeside(
   scope: Scope,
   sessionLogIds: readonly Id<"sessionLog">[],
 ): Promise<ReadonlyMap<Id<"sessionLog">, SaidBeside>> {
+  if (sessionLogIds.length === 0) return new Map();
   const rows: Row[] = await scope
     .from("commands")
     .whereIn("run_id", sessionLogIds.map(toBinary))

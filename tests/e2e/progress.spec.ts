@@ -43,12 +43,25 @@ test("when a load will come is asked of an exercise, and says what is missing", 
   for (let set = 0; set < 3; set += 1) await logSet(page, 10, 2);
   await page.getByRole("button", { name: "End now" }).click();
   await expect(page.getByRole("heading", { name: "Next time" })).toBeVisible();
+  await expect(page.getByRole("link", { name: "When will it be …?" })).toBeVisible();
   await page
     .getByRole("navigation", { name: "Index" })
     .getByRole("link", { name: "People" })
     .click();
   await page.getByRole("link", { name: "Ada When" }).first().click();
-  await page.getByRole("link", { name: "Project a load" }).click();
+  // The client page says the same of the exercise, and leads to where it is decided.
+  const squat = page.getByRole("article", { name: "Back squat" });
+  await expect(squat.getByText("first time here")).toBeVisible();
+  await squat.getByRole("link", { name: /^Decide/ }).click();
+  await page.getByRole("button", { name: "Plan next session" }).click();
+  await expect(page.getByRole("link", { name: "When will it be …?" })).toBeVisible();
+  await page
+    .getByRole("navigation", { name: "Index" })
+    .getByRole("link", { name: "People" })
+    .click();
+  await page.getByRole("link", { name: "Ada When" }).first().click();
+  await expect(squat.getByText(/^Accepted: /)).toBeVisible();
+  await squat.getByRole("link", { name: "When will it be …?" }).click();
   await page.getByLabel("Load, kg").fill("a lot");
   await page.getByRole("button", { name: "Ask" }).click();
   await expect(page.getByText("“a lot” is no load.", { exact: false })).toBeVisible();
