@@ -1,6 +1,6 @@
 import { ticksOf, type Day, type Id } from "../kernel/index.ts";
 import { harderBy } from "../gym/index.ts";
-import { repsLeft, type Line, type ProgressionRule, type Slot } from "../plan/index.ts";
+import { repsLeft, type Line, type ProgressionRule } from "../plan/index.ts";
 import {
   differences,
   doneInAll,
@@ -11,9 +11,7 @@ import {
   type SeriesPlace,
 } from "../log/index.ts";
 import { recentAlike } from "./doubts.ts";
-import type { Circumstances } from "./circumstances.ts";
 import { hardestReading, type Facts } from "./judged-line.ts";
-import { factsOn } from "./propose.ts";
 
 /** How much more was done than last time; null where one of both is unknown, or they cannot be told apart. */
 export interface Gained {
@@ -49,14 +47,7 @@ export interface SeriesRecord {
 }
 
 /** What a coach compares a line by. `session` is the session that is looked at. */
-export function lineRecord(
-  slot: Slot,
-  line: Line,
-  exposures: readonly Exposure[],
-  known: Circumstances,
-  session: Id<"sessionLog">,
-): LineRecord {
-  const facts = factsOn(slot, line, exposures, known);
+export function lineRecord(line: Line, facts: Facts | null, session: Id<"sessionLog">): LineRecord {
   const none = {
     line: line.id,
     rule: line.rule,

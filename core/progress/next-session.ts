@@ -9,19 +9,12 @@ import {
 } from "../kernel/index.ts";
 import { howToMake, type CannotBeMade, type Station } from "../gym/index.ts";
 import { exposuresAt, lastKey, type Absence, type Series } from "../log/index.ts";
-import {
-  copyPlan,
-  linesOf,
-  mapSlots,
-  slotsOf,
-  type SessionPlan,
-  type Slot,
-} from "../plan/index.ts";
+import { copyPlan, mapSlots, slotsOf, type SessionPlan, type Slot } from "../plan/index.ts";
 import type { UnrollContext } from "../unroll/index.ts";
 import { accepted, outcomesOf, type Chosen, type ChosenStep, type Outcome } from "./accept.ts";
 import { circumstancesOf, type ClientCircumstances } from "./circumstances.ts";
 import { lineRecord, type LineRecord } from "./line-record.ts";
-import { proposeFor, unplaced } from "./propose.ts";
+import { judgeLines, unplaced } from "./propose.ts";
 import { takingWay, type LineProposal, type WayCode } from "./proposal.ts";
 
 /** A slot of a trained session with what Kravo proposes for each of its lines. */
@@ -78,11 +71,9 @@ export function proposalsAfter<S extends Station>(
       on: known.trainedSince.has(key) ? null : known.on,
       absence: known.absences.get(slot.id) ?? null,
     };
-    const lines = here === null ? unplaced(slot) : proposeFor(slot, own, here);
-    const records =
-      here === null
-        ? []
-        : linesOf(slot).map((line) => lineRecord(slot, line, own, here, session.id));
+    const judged = here === null ? [] : judgeLines(slot, own, here);
+    const lines = here === null ? unplaced(slot) : judged.flatMap(({ proposals }) => proposals);
+    const records = judged.map(({ line, facts }) => lineRecord(line, facts, session.id));
     const next = accepted(slot, proposedFor(lines), context, newId);
     return { slot, station, lines, records, outcomes: outcomesOf(next, context), accepted: next };
   });

@@ -1,4 +1,4 @@
-import { compareMass, sameReading, type Day, type Mass } from "../kernel/index.ts";
+import { compareMass, sameReading, type Day, type Id, type Mass } from "../kernel/index.ts";
 import { howToMake, loadForTotal, measuresAlike, totalMoved, type Loading } from "../gym/index.ts";
 import {
   followsOf,
@@ -26,32 +26,53 @@ export interface SlotCircumstances extends Circumstances {
   readonly on: Day | null;
 }
 
+/** A line of an exercise as it was judged: what is known of it, and what is proposed for it and its own drops. */
+export interface Judgement {
+  readonly line: Line;
+  /** Null where nothing of it was ever logged. */
+  readonly facts: Facts | null;
+  readonly proposals: readonly [LineProposal, ...LineProposal[]];
+}
+
 /**
- * What Kravo proposes for each line of an exercise but its preparation, in their order, and for each drop that has a
- * load of its own. `exposures` are those of the exercise at its station, oldest first; the last one is judged.
+ * What Kravo makes of each line of an exercise but its preparation, in their order. `exposures` are those of the
+ * exercise at its station, oldest first; the last one is judged.
  */
+export function judgeLines(
+  slot: Slot,
+  exposures: readonly Exposure[],
+  known: SlotCircumstances,
+): readonly Judgement[] {
+  const session = exposures.at(-1)?.sessionLogId ?? null;
+  return linesOf(slot).flatMap((line): readonly Judgement[] => {
+    const [first] = line.sets;
+    if (isPreparatory(first.role)) return [];
+    const drops = dropLinesOf(slot, line).map((drop): LineProposal => {
+      const meant = meantOn(slot, drop, dropExposures(exposures, drop.id), known);
+      const own = proposeLine(drop, meant, session, known);
+      // A drop has a load and what it asks for; everything else is its set's.
+      const move = own.changes.length > 0 && own.move === "raise" ? "keep" : own.move;
+      return { line: drop.id, isDecided: true, ...own, move, changes: [], ways: [] };
+    });
+    const meant = meantOn(slot, line, exposures, known);
+    const facts = meant?.facts ?? null;
+    const follows = followsFrom(first.load);
+    const own =
+      follows === null
+        ? proposeLine(line, meant, session, known)
+        : keep(null, [{ code: follows }], "high", false);
+    const proposal = { line: line.id, isDecided: follows === null, ...own };
+    return [{ line, facts, proposals: [proposal, ...drops] }];
+  });
+}
+
+/** What Kravo proposes for each line of an exercise but its preparation, and for each drop that has a load of its own. */
 export function proposeFor(
   slot: Slot,
   exposures: readonly Exposure[],
   known: SlotCircumstances,
 ): readonly LineProposal[] {
-  return linesOf(slot).flatMap((line): readonly LineProposal[] => {
-    const [first] = line.sets;
-    if (isPreparatory(first.role)) return [];
-    const drops = dropLinesOf(slot, line).map((drop): LineProposal => {
-      const own = proposeLine(slot, drop, dropExposures(exposures, drop.id), known);
-      // A drop has a load and what it asks for; everything else is its set's.
-      const move = own.changes.length > 0 && own.move === "raise" ? "keep" : own.move;
-      return { line: drop.id, isDecided: true, ...own, move, changes: [], ways: [] };
-    });
-    const follows = followsFrom(first.load);
-    if (follows !== null) {
-      const held = keep(null, [{ code: follows }], "high", false);
-      return [{ line: line.id, isDecided: false, ...held }, ...drops];
-    }
-    const own = proposeLine(slot, line, exposures, known);
-    return [{ line: line.id, isDecided: true, ...own }, ...drops];
-  });
+  return judgeLines(slot, exposures, known).flatMap(({ proposals }) => proposals);
 }
 
 /** Why a load needs no decision of its own, or null where it does. */
@@ -71,6 +92,25 @@ function exposuresOf(slot: Slot, line: Line, exposures: readonly Exposure[]): re
   });
 }
 
+/** What is known of a line, with what its readings came to where they mean something else by now. */
+interface Meant {
+  readonly facts: Facts;
+  readonly because: readonly Reason[];
+}
+
+function meantOn(
+  slot: Slot,
+  line: Line,
+  exposures: readonly Exposure[],
+  known: Circumstances,
+): Meant | null {
+  const own = exposuresOf(slot, line, exposures);
+  const last = own.at(-1);
+  if (last === undefined) return null;
+  const { exposures: read, because } = readAs(own, last, known);
+  return { facts: factsOf({ ...known, line, exposures: read }), because };
+}
+
 /** What is known of a line from all its exposures, whenever the last one was; null where there are none. */
 export function factsOn(
   slot: Slot,
@@ -78,32 +118,26 @@ export function factsOn(
   exposures: readonly Exposure[],
   known: Circumstances,
 ): Facts | null {
-  const own = exposuresOf(slot, line, exposures);
-  const last = own.at(-1);
-  if (last === undefined) return null;
-  return factsOf({ ...known, line, exposures: readAs(own, last, known).exposures });
+  return meantOn(slot, line, exposures, known)?.facts ?? null;
 }
 
 function proposeLine(
-  slot: Slot,
   line: Line,
-  exposures: readonly Exposure[],
+  meant: Meant | null,
+  session: Id<"sessionLog"> | null,
   known: SlotCircumstances,
 ): Proposal {
   const [first] = line.sets;
-  const own = exposuresOf(slot, line, exposures);
-  const last = own.at(-1);
-  const isToday = last !== undefined && last.sessionLogId === exposures.at(-1)?.sessionLogId;
-  if (!isToday) return unlogged(readingOf(first.load), known.absence);
-  const meant = readAs(own, last, known);
-  const facts = factsOf({ ...known, line, exposures: meant.exposures });
-  const situation = [...situationOf(facts), ...meant.because];
+  if (meant === null || meant.facts.last.sessionLogId !== session)
+    return unlogged(readingOf(first.load), known.absence);
+  const { facts, because } = meant;
+  const situation = [...situationOf(facts), ...because];
   const ruled = inSituation(nextBy(line.rule, facts), facts, situation);
   const proposal = afterBeingAway(ruled, facts, known.on);
   return makeable(
     isWithin(first.loadBounds, {
       ...proposal,
-      mustRule: proposal.mustRule || meant.because.length > 0,
+      mustRule: proposal.mustRule || because.length > 0,
     }),
     known.loading,
   );

@@ -1,10 +1,10 @@
 import type { Day, Id, Mass } from "../kernel/index.ts";
 import type { Station } from "../gym/index.ts";
 import { bestsOf, type Best, type Exposure } from "../log/index.ts";
-import { linesOf, type Slot } from "../plan/index.ts";
+import type { Slot } from "../plan/index.ts";
 import type { Circumstances } from "./circumstances.ts";
 import { lineRecord, type LineRecord } from "./line-record.ts";
-import { proposeFor } from "./propose.ts";
+import { judgeLines } from "./propose.ts";
 import type { LineProposal, ShownProposal } from "./proposal.ts";
 
 /** An exercise at its equipment with what was trained of it and all that judging it needs. */
@@ -58,18 +58,18 @@ export function standingOf(
   rulingOn: (line: Id<"line">) => RuledLine | null,
 ): Standing {
   const session = last.sessionLogId;
-  const proposals = proposeFor(slot, exposures, { ...known, absence: null, on });
   return {
     key,
     slot,
     station,
     session,
-    lines: linesOf(slot).flatMap((line): readonly StandingLine[] => {
-      const proposal = proposals.find((own) => own.line === line.id);
-      if (proposal === undefined) return [];
-      const record = lineRecord(slot, line, exposures, known, session);
-      return [{ record, proposal, ruling: rulingOn(line.id) }];
-    }),
+    lines: judgeLines(slot, exposures, { ...known, absence: null, on }).map(
+      ({ line, facts, proposals: [proposal] }): StandingLine => ({
+        record: lineRecord(line, facts, session),
+        proposal,
+        ruling: rulingOn(line.id),
+      }),
+    ),
     bests: bestsOf(exposures, known).slice(0, BESTS),
     latest: exposures.slice(-LATEST),
   };

@@ -61,7 +61,9 @@ export async function proposalsFor(scope: Scope, sessionLog: StoredSessionLog): 
       strengthRules(scope),
       comparingOf(scope, sessionLog.personId),
     ]);
-  const series = seriesOf(upTo(history, sessionLog));
+  const all = seriesOf(history);
+  const part = upTo(history, sessionLog);
+  const series = part.sessions.length === history.sessions.length ? all : seriesOf(part);
   const bodyWeight = bodyWeightOf(measurements, sessionLog.day);
   const known = unrollContextFrom(strengthRecordsOf(series, bodyWeight, rules), bodyWeight, rules);
   const context = unrollContextOf(stations, catalogue.find, known);
@@ -77,7 +79,7 @@ export async function proposalsFor(scope: Scope, sessionLog: StoredSessionLog): 
     // There are no phases yet, so no week is light or a test.
     weeks: null,
     on: dayAt(sessionLog.settledAt ?? scope.now, "UTC"),
-    trainedSince: trainedAfter(seriesOf(history), series),
+    trainedSince: trainedAfter(all, series),
     absences: absencesIn(said?.changes ?? [], said?.skips ?? new Map()),
   };
   const slots = proposalsAfter(session, series, stations, context, circumstances, newId);
