@@ -18,7 +18,7 @@ import { FieldErrors, PlainInput } from "./field.tsx";
 import { LineWhy } from "./line-why.tsx";
 import { Tag } from "./page.tsx";
 
-export const ARROWS = { raise: "▲", keep: "■", lower: "▼", asPlanned: "·" } as const;
+const ARROWS = { raise: "▲", keep: "■", lower: "▼", asPlanned: "·" } as const;
 
 interface ProposalRowProps {
   /** The line that is decided about, as the form names it. */
@@ -81,6 +81,35 @@ export function ProposalFrame({
   );
 }
 
+/** The load that comes next and what else changes, large. */
+export function ProposedStep({
+  proposal,
+  size,
+}: {
+  readonly proposal: Proposal;
+  readonly size: string;
+}) {
+  return (
+    <>
+      <Typography variant="figure" component="p" sx={{ fontSize: size }}>
+        <Box
+          component="span"
+          aria-hidden
+          sx={{ fontSize: "0.6em", mr: 0.75, verticalAlign: "0.12em" }}
+        >
+          {ARROWS[proposal.move]}
+        </Box>
+        {formatProposal(proposal)}
+      </Typography>
+      {proposal.changes.map((change, i) => (
+        <Typography key={i} sx={{ fontWeight: 550 }}>
+          {sentence(formatChange(change))}
+        </Typography>
+      ))}
+    </>
+  );
+}
+
 /** What Kravo proposes for one exercise, why, and the coach's word on it. */
 export function ProposalRow({
   at,
@@ -105,21 +134,7 @@ export function ProposalRow({
     <ProposalFrame name={name}>
       <div>
         <Typography sx={{ fontWeight: 650 }}>{heading}</Typography>
-        <Typography variant="figure" component="p" sx={{ fontSize: "1.9rem" }}>
-          <Box
-            component="span"
-            aria-hidden
-            sx={{ fontSize: "0.6em", mr: 0.75, verticalAlign: "0.12em" }}
-          >
-            {ARROWS[proposal.move]}
-          </Box>
-          {formatProposal(proposal)}
-        </Typography>
-        {proposal.changes.map((change, i) => (
-          <Typography key={i} sx={{ fontWeight: 550 }}>
-            {sentence(formatChange(change))}
-          </Typography>
-        ))}
+        <ProposedStep proposal={proposal} size="1.9rem" />
         {made?.ok === true ? (
           <Typography variant="body2" sx={{ color: "text.secondary" }}>
             {formatRecipe(made.value.recipe)}

@@ -5,14 +5,14 @@ import { lastKey, type Exposure } from "~/core/log/index.ts";
 import type { Standing, StandingLine } from "~/core/progress/index.ts";
 import { formatBest, formatHowSet, formatSetsDone } from "~/format/exposure.ts";
 import { formatShortDay } from "~/format/numbers.ts";
-import { formatChange, formatProposal, formatStep } from "~/format/progression.ts";
+import { formatStep } from "~/format/progression.ts";
 import { sentence } from "~/format/sentence.ts";
 
 import { Disclosure } from "./disclosure.tsx";
 import { LineFacts, LineWhy } from "./line-why.tsx";
 import { Tag } from "./page.tsx";
 import { lineText, nameOfLine } from "./slot-proposals.tsx";
-import { ARROWS, ProposalFrame, RulingText } from "./proposal-row.tsx";
+import { ProposalFrame, ProposedStep, RulingText } from "./proposal-row.tsx";
 
 /** How an exercise of a client stands: each line now, last time and next, with why; its bests and latest sessions. */
 export function ExerciseStanding({
@@ -141,17 +141,7 @@ function Next({
   return (
     <div>
       <Typography sx={{ color: "text.secondary" }}>Next</Typography>
-      <Typography variant="figure" component="p" sx={{ fontSize: "1.6rem" }}>
-        <Box component="span" aria-hidden sx={{ fontSize: "0.6em", mr: 0.75 }}>
-          {ARROWS[proposal.move]}
-        </Box>
-        {formatProposal(proposal)}
-      </Typography>
-      {proposal.changes.map((change, i) => (
-        <Typography key={i} sx={{ fontWeight: 550 }}>
-          {sentence(formatChange(change))}
-        </Typography>
-      ))}
+      <ProposedStep proposal={proposal} size="1.6rem" />
       {proposal.mustRule ? <Tag tone="strong">your decision</Tag> : null}{" "}
       <Link to={at} aria-label={`Decide: ${formatStep(proposal)}`}>
         Decide

@@ -10,26 +10,12 @@ import {
   sampleStation,
   sampleUnrollContext,
 } from "../../tests/samples/index.ts";
-import { proposed, slotBy } from "../../tests/samples/proposed.ts";
+import { DENSITY, proposed, SLOWER, slotBy } from "../../tests/samples/proposed.ts";
 import { trainedAs } from "../../tests/samples/trained.ts";
 import { accepted } from "./accept.ts";
 import type { Change } from "./change.ts";
 import { keep, shownMark } from "./proposal.ts";
 import { proposeFor } from "./propose.ts";
-
-const DENSITY: ProgressionRule = {
-  kind: "density",
-  min: seconds(45),
-  max: seconds(120),
-  by: seconds(15),
-};
-const SLOWER: ProgressionRule = {
-  kind: "constraintFirst",
-  what: "lower",
-  min: seconds(2),
-  max: seconds(5),
-  by: seconds(1),
-};
 
 const SMALLEST: ProgressionRule = { kind: "smallestStep", after: count(1) };
 

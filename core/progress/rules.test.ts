@@ -4,7 +4,7 @@ import type { Loading } from "../gym/index.ts";
 import { beginningOf, ruleOfKind, type ProgressionRule } from "../plan/index.ts";
 import { UNSAID_CONDITIONS, UNSAID_OBSERVATIONS } from "../log/index.ts";
 import { RACK } from "../../tests/samples/index.ts";
-import { proposed, slotBy } from "../../tests/samples/proposed.ts";
+import { DENSITY, proposed, SLOWER, slotBy } from "../../tests/samples/proposed.ts";
 import { trainedAs, trainedOr, trainedSlot } from "../../tests/samples/trained.ts";
 
 const TAPER: ProgressionRule = {
@@ -14,19 +14,6 @@ const TAPER: ProgressionRule = {
   by: count(2),
   steps: count(2),
   lighter: share(0.8),
-};
-const DENSITY: ProgressionRule = {
-  kind: "density",
-  min: seconds(45),
-  max: seconds(120),
-  by: seconds(15),
-};
-const SLOWER: ProgressionRule = {
-  kind: "constraintFirst",
-  what: "lower",
-  min: seconds(2),
-  max: seconds(5),
-  by: seconds(1),
 };
 
 const rested = (restSeconds: number) => ({
