@@ -84,7 +84,10 @@ await page.getByRole("button", { name: "Sign in" }).click();
 await page.waitForURL(`${origin}/`);
 const floor = await hrefOf("/", "a[href^='/floor/']");
 await shoot("today", { path: "/" });
-await shoot("person", { path: await hrefOf("/people", "tbody a:has-text('Sorrel')") });
+await shoot("person", {
+  path: await hrefOf("/people", "tbody a:has-text('Sorrel')"),
+  height: 1300,
+});
 await shoot("brief", { path: `${await hrefOf("/people", "tbody a:has-text('Ilka')")}/brief` });
 await shoot("approach", { path: "/approaches/shipped-of-long-muscle" });
 await shoot("writing-sets", { path: "/writing-sets" });

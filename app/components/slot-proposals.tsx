@@ -111,7 +111,7 @@ export function SlotProposals({
             {written}
           </Box>
           {" · "}
-          <Link to={`${personAt}/when?at=${at}`}>When will it be …?</Link>
+          <Link to={`${personAt}/when?at=${at}`}>Project a load</Link>
         </Typography>
       )}
     </>

@@ -61,7 +61,7 @@ export function ExerciseStanding({
             </div>
             <div>
               <Next line={line} at={`/runs/${session}`} />
-              {isLast ? <Link to={`${personAt}/when?at=${at}`}>When will it be …?</Link> : null}
+              {isLast ? <Link to={`${personAt}/when?at=${at}`}>Project a load</Link> : null}
             </div>
           </ProposalFrame>
         );

@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { Link, data, redirect } from "react-router";
+import { Link, data, redirect, type ShouldRevalidateFunctionArgs } from "react-router";
 import { fieldOf, readDecisions, type NamedLine } from "~/codec/decisions.ts";
 import { correctionFormCodec, reconsiderFormCodec } from "~/codec/correction.ts";
 import { plannedDayField } from "~/codec/days.ts";
@@ -87,6 +87,14 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
     timeZone,
   };
 });
+
+/** Also after a refusal: what changed meanwhile is shown, and it is that which is decided about next. */
+export function shouldRevalidate({
+  actionStatus,
+  defaultShouldRevalidate,
+}: ShouldRevalidateFunctionArgs): boolean {
+  return actionStatus !== undefined || defaultShouldRevalidate;
+}
 
 interface Refusal {
   readonly problem: { readonly at: NamedLine | null; readonly text: string };

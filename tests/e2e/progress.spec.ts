@@ -43,7 +43,7 @@ test("when a load will come is asked of an exercise, and says what is missing", 
   for (let set = 0; set < 3; set += 1) await logSet(page, 10, 2);
   await page.getByRole("button", { name: "End now" }).click();
   await expect(page.getByRole("heading", { name: "Next time" })).toBeVisible();
-  await expect(page.getByRole("link", { name: "When will it be …?" })).toBeVisible();
+  await expect(page.getByRole("link", { name: "Project a load" })).toBeVisible();
   await page
     .getByRole("navigation", { name: "Index" })
     .getByRole("link", { name: "People" })
@@ -54,14 +54,14 @@ test("when a load will come is asked of an exercise, and says what is missing", 
   await expect(squat.getByText("first time here")).toBeVisible();
   await squat.getByRole("link", { name: /^Decide/ }).click();
   await page.getByRole("button", { name: "Plan next session" }).click();
-  await expect(page.getByRole("link", { name: "When will it be …?" })).toBeVisible();
+  await expect(page.getByRole("link", { name: "Project a load" })).toBeVisible();
   await page
     .getByRole("navigation", { name: "Index" })
     .getByRole("link", { name: "People" })
     .click();
   await page.getByRole("link", { name: "Ada When" }).first().click();
   await expect(squat.getByText(/^Accepted: /)).toBeVisible();
-  await squat.getByRole("link", { name: "When will it be …?" }).click();
+  await squat.getByRole("link", { name: "Project a load" }).click();
   await page.getByLabel("Load, kg").fill("a lot");
   await page.getByRole("button", { name: "Ask" }).click();
   await expect(page.getByText("“a lot” is no load.", { exact: false })).toBeVisible();
@@ -70,4 +70,26 @@ test("when a load will come is asked of an exercise, and says what is missing", 
   await expect(
     page.getByText("A rate needs four sessions that compare; so far there is 1."),
   ).toBeVisible();
+});
+
+test("a proposal that changed since it was shown is not accepted, and is shown again", async ({
+  watched: page,
+}) => {
+  await openBench(page, "Ada Late");
+  await page.getByRole("button", { name: "Start training" }).click();
+  for (let set = 0; set < 3; set += 1) await logSet(page, 12, 2);
+  await page.getByRole("button", { name: "End now" }).click();
+  await expect(page.getByText("Raise to 62.5 kg")).toBeVisible();
+  const other = await page.context().newPage();
+  await other.goto(page.url());
+  await other.getByText("Correct", { exact: true }).first().click();
+  await other.getByLabel("Done", { exact: true }).first().fill("8");
+  await other.getByLabel("Why", { exact: true }).first().fill("Miscounted");
+  await other.getByRole("button", { name: "Save the correction" }).first().click();
+  await expect(other.getByText("Stay at 60 kg")).toBeVisible();
+  await page.getByRole("button", { name: "Plan next session" }).click();
+  await expect(page.getByText("This proposal changed since the page was loaded")).toBeVisible();
+  await expect(page.getByText("Stay at 60 kg")).toBeVisible();
+  await page.getByRole("button", { name: "Plan next session" }).click();
+  await expect(page.getByLabel("Load of set 1, kg")).toHaveValue("60");
 });

@@ -91,7 +91,7 @@ export const LastTime = steady(function LastTime({
       {person === null ? null : (
         <>
           {" · "}
-          <Link to={`/people/${person}/when?at=${encodeURIComponent(at)}`}>When will it be …?</Link>
+          <Link to={`/people/${person}/when?at=${encodeURIComponent(at)}`}>Project a load</Link>
         </>
       )}
     </p>
