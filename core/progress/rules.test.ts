@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { count, kg, lb, seconds, share } from "../kernel/index.ts";
+import { count, kg, lb, seconds, share, type Fault } from "../kernel/index.ts";
 import type { Loading } from "../gym/index.ts";
 import { beginningOf, ruleOfKind, type ProgressionRule } from "../plan/index.ts";
 import { UNSAID_CONDITIONS, UNSAID_OBSERVATIONS } from "../log/index.ts";
@@ -72,6 +72,23 @@ describe("the taper", () => {
       reading: kg(100),
       changes: [test, { kind: "sets", to: 1 }],
     });
+    const seen = (faults: readonly Fault[], week: number) =>
+      trainedAs(
+        slot,
+        "8 8 8",
+        {
+          observed: {
+            ...UNSAID_OBSERVATIONS,
+            faults: faults.map((fault) => ({ fault, fromRep: null })),
+          },
+        },
+        { week },
+      );
+    // A new fault comes first.
+    const faulty = proposed(slot, [seen([], 0), seen(["bounce"], 1)], { weeks });
+    expect([faulty.reading, faulty.changes]).toEqual([kg(100), []]);
+    const clean = proposed(slot, [seen([], 0), seen([], 1)], { weeks });
+    expect(clean.codes).toContain("taperTest");
   });
 });
 

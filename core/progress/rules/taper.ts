@@ -2,6 +2,7 @@ import { count, sameReading, share, type Mass } from "../../kernel/index.ts";
 import { stepsFrom } from "../../gym/index.ts";
 import type { Target } from "../../plan/index.ts";
 import type { Change } from "../change.ts";
+import { hasNewFault } from "../doubts.ts";
 import type { Facts } from "../judged-line.ts";
 import { shareOfReading } from "../not-yet.ts";
 import { keep, type Proposal } from "../proposal.ts";
@@ -37,8 +38,8 @@ export function next(facts: Facts, rule: RuleOf<"taper">): Proposal {
       changes: [targetTo(target, fewer)],
     });
   });
-  // The week is the test's, also where the load before it was not yet done.
-  return isTestWeek && ruled.move === "keep"
+  // The week is the test's, also where the load before it was not yet done; but no test goes over a new fault.
+  return isTestWeek && ruled.move === "keep" && !hasNewFault(facts.doubts)
     ? { ...ruled, changes: toTest, because: [tests, ...ruled.because] }
     : ruled;
 }
