@@ -21,7 +21,6 @@ import { authorsOf, correct } from "~/server/coaching/corrections.server.ts";
 import { changedSince, reconsider } from "~/server/coaching/reconsider.server.ts";
 import { getGym } from "~/server/db/gyms.server.ts";
 import { listApproaches } from "~/server/db/approaches.server.ts";
-import { briefHistory } from "~/server/db/briefs.server.ts";
 import { planFromSession } from "~/server/db/plans.server.ts";
 import { commandsAfter } from "~/server/db/commands.server.ts";
 import { getSessionLog } from "~/server/db/session-logs.server.ts";
@@ -43,14 +42,13 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const sessionLog = orNotFound(await getSessionLog(scope, idParam<"sessionLog">(params.runId)));
   const [
     commands,
-    { slots, context, written },
+    { slots, context, approach: chosen, written },
     rulings,
     next,
     changed,
     authors,
     gym,
     approaches,
-    briefs,
   ] = await Promise.all([
     commandsAfter(scope, sessionLog.id, 0),
     proposalsFor(scope, sessionLog),
@@ -60,10 +58,9 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
     authorsOf(scope, sessionLog.id),
     getGym(scope, sessionLog.gymId),
     listApproaches(scope),
-    briefHistory(scope, sessionLog.personId, 1),
   ]);
   const timeZone = gym?.timeZone ?? "UTC";
-  const approach = approachAmong(approaches, briefs[0]?.document.approach ?? null);
+  const approach = approachAmong(approaches, chosen);
   const proposals = slots.map(({ lines, ...slot }) => ({
     ...slot,
     written: written.get(slot.slot.id) ?? "",

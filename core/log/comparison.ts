@@ -63,6 +63,7 @@ function allDifferences(
   parameters: readonly SetUpParameter[],
 ): readonly Difference[] {
   const [a, b] = [earlier.context, later.context];
+  const [was, is] = [conditionsIn(earlier), conditionsIn(later)];
   const station: readonly Difference[] =
     a.station !== b.station
       ? [{ aspect: "station", direction: "other", from: a.station, to: b.station }]
@@ -74,8 +75,8 @@ function allDifferences(
       ? []
       : [{ aspect: "movement", direction: "other", from: a.movement, to: b.movement } as const]),
     ...station,
-    ...setUpDifferences(earlier, later, parameters),
-    ...between(rangeOf(earlier), rangeOf(later), (from, to) =>
+    ...setUpDifferences(was, is, parameters),
+    ...between(was.range, is.range, (from, to) =>
       from === to ? null : { aspect: "range", direction: rangeDirection(from, to), from, to },
     ),
     ...(sameTempo(a.tempo, b.tempo)
@@ -88,7 +89,7 @@ function allDifferences(
             to: b.tempo,
           } as const,
         ]),
-    ...restDifference(earlier, later),
+    ...restDifference(was, is),
     ...(Math.abs(b.hardSetsBefore - a.hardSetsBefore) <= ORDER_TOLERANCE
       ? []
       : [
@@ -99,11 +100,11 @@ function allDifferences(
             to: b.hardSetsBefore,
           } as const,
         ]),
-    ...between(gearOf(earlier), gearOf(later), (from, to) => {
+    ...between(was.gear, is.gear, (from, to) => {
       const direction = gearDirection(from, to);
       return direction && { aspect: "gear", direction, from, to };
     }),
-    ...between(helperOf(earlier), helperOf(later), (from, to) =>
+    ...between(was.helper, is.helper, (from, to) =>
       from === to
         ? null
         : {
@@ -113,7 +114,7 @@ function allDifferences(
             to,
           },
     ),
-    ...between(bodyMoved(earlier), bodyMoved(later), (from, to) => {
+    ...between(was.bodyWeight, is.bodyWeight, (from, to) => {
       const change = Math.abs(ticksOf(to) - ticksOf(from));
       return change <= ticksOf(from) * BODY_TOLERANCE
         ? null
@@ -124,19 +125,54 @@ function allDifferences(
             to,
           };
     }),
-    ...between(faultsOf(earlier), faultsOf(later), (from, to) => {
+    ...between(was.faults, is.faults, (from, to) => {
       const came = to.filter((fault) => !from.includes(fault));
       const went = from.filter((fault) => !to.includes(fault));
       if (came.length === 0 && went.length === 0) return null;
       const direction = came.length === 0 ? "harder" : went.length === 0 ? "easier" : "other";
       return { aspect: "faults", direction, came, went };
     }),
-    ...between(heldIn(earlier), heldIn(later), (from, to) =>
+    ...between(was.held, is.held, (from, to) =>
       Math.abs(to - from) <= from * HELD_TOLERANCE
         ? null
         : { aspect: "held", direction: to > from ? "harder" : "easier", from, to },
     ),
   ];
+}
+
+/** What an exercise was done under; null is unknown. */
+interface ConditionsIn {
+  readonly range: RepRange | null;
+  readonly restTaken: Seconds | null;
+  readonly restPlanned: Seconds | null;
+  readonly gear: readonly WornGear[] | null;
+  readonly helper: Helper | null;
+  readonly bodyWeight: Mass | null;
+  readonly faults: readonly Fault[] | null;
+  readonly held: Seconds | null;
+  /** Of each parameter that is set up, set by set. */
+  readonly choices: ReadonlyMap<string, readonly string[] | null>;
+}
+
+/** Each is compared with many others, so that what it was done under is worked out once. */
+const worked = new WeakMap<ComparedContext, ConditionsIn>();
+
+function conditionsIn(compared: ComparedContext): ConditionsIn {
+  const known = worked.get(compared);
+  if (known !== undefined) return known;
+  const found: ConditionsIn = {
+    range: rangeOf(compared),
+    restTaken: restTakenIn(compared),
+    restPlanned: compared.context.restSeconds,
+    gear: gearOf(compared),
+    helper: helperOf(compared),
+    bodyWeight: bodyMoved(compared),
+    faults: faultsOf(compared),
+    held: heldIn(compared),
+    choices: new Map([...namesIn(compared)].map((name) => [name, choicesIn(compared, name)])),
+  };
+  worked.set(compared, found);
+  return found;
 }
 
 /** What differs between two known values; nothing where one is unknown. */
@@ -168,17 +204,17 @@ export function verdictOf(found: readonly Difference[]): Verdict {
  * set, sets are held against each other in their order; it is harder where none was easier.
  */
 function setUpDifferences(
-  earlier: ComparedContext,
-  later: ComparedContext,
+  was: ConditionsIn,
+  is: ConditionsIn,
   parameters: readonly SetUpParameter[],
 ): readonly Difference[] {
-  return [...namesIn(earlier)].flatMap((name): readonly Difference[] => {
-    const [a, b] = [choicesIn(earlier, name), choicesIn(later, name)];
+  return [...was.choices].flatMap(([name, a]): readonly Difference[] => {
+    const b = is.choices.get(name) ?? null;
     if (a === null || b === null) return [];
     const parameter = parameters.find((p) => p.name === name);
     const orders = Array.from({ length: Math.max(a.length, b.length) }, (_, i) => {
-      const [was, is] = [a[i] ?? a.at(-1) ?? "", b[i] ?? b.at(-1) ?? ""];
-      return was === is ? 0 : compareChoices(parameter, was, is);
+      const [from, to] = [a[i] ?? a.at(-1) ?? "", b[i] ?? b.at(-1) ?? ""];
+      return from === to ? 0 : compareChoices(parameter, from, to);
     });
     if (orders.every((order) => order === 0)) return [];
     const isAll = (way: 1 | -1) => orders.every((order) => order === 0 || order === way);
@@ -212,20 +248,22 @@ export function conditionsKnown(
   compared: ComparedContext,
   { comparing }: ComparedBy,
 ): ReadonlySet<KnownCondition> {
+  const { range, gear, helper, bodyWeight, restTaken, restPlanned, choices } =
+    conditionsIn(compared);
   const known: readonly (readonly [KnownAspect, unknown])[] = [
-    ["range", rangeOf(compared)],
-    ["gear", gearOf(compared)],
-    ["helper", helperOf(compared)],
-    ["bodyWeight", bodyMoved(compared)],
-    ["rest", restTakenIn(compared) ?? compared.context.restSeconds],
+    ["range", range],
+    ["gear", gear],
+    ["helper", helper],
+    ["bodyWeight", bodyWeight],
+    ["rest", restTaken ?? restPlanned],
   ];
   return new Set<KnownCondition>([
     ...known.flatMap(([aspect, value]) =>
       value === null || isLeftOut(aspect, null, comparing) ? [] : [aspect],
     ),
-    ...[...namesIn(compared)]
-      .filter((name) => choicesIn(compared, name) !== null && !isLeftOut("setUp", name, comparing))
-      .map((name) => `setUp:${name}` as const),
+    ...[...choices]
+      .filter(([name, own]) => own !== null && !isLeftOut("setUp", name, comparing))
+      .map(([name]) => `setUp:${name}` as const),
   ]);
 }
 type KnownAspect = Extract<ContextAspect, "range" | "gear" | "helper" | "bodyWeight" | "rest">;
@@ -254,11 +292,11 @@ function tempoDirection(a: Tempo, b: Tempo): Direction {
   return changes.every((c) => c <= 0) ? "easier" : "other";
 }
 
-function restDifference(earlier: ComparedContext, later: ComparedContext): readonly Difference[] {
-  const taken = [restTakenIn(earlier), restTakenIn(later)] as const;
-  const [from, to] = taken.includes(null)
-    ? [earlier.context.restSeconds, later.context.restSeconds]
-    : taken;
+function restDifference(earlier: ConditionsIn, later: ConditionsIn): readonly Difference[] {
+  const isTaken = earlier.restTaken !== null && later.restTaken !== null;
+  const [from, to] = isTaken
+    ? [earlier.restTaken, later.restTaken]
+    : [earlier.restPlanned, later.restPlanned];
   return between(from, to, (was, is) =>
     Math.abs(is - was) <= was * REST_TOLERANCE
       ? null

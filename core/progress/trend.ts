@@ -163,17 +163,12 @@ export function stallIn(values: readonly number[]): Stall | null {
   const own = recent(values);
   const n = own.length;
   if (n < LEAST_SESSIONS) return null;
-  const on = all(
-    weighed(
-      own,
-      own.map((_, i) => comeAfter(i)),
-      PROGRESS,
-    ),
-  );
+  const come = own.map((_, i) => comeAfter(i));
+  const on = all(weighed(own, come, PROGRESS));
   const stops = own.slice(0, -2).map((_, turn) => {
     const weights = weighed(
       own,
-      own.map((_value, i) => comeAfter(Math.min(i, turn))),
+      come.map((further, i) => (i < turn ? further : (come[turn] ?? further))),
       PROGRESS,
     );
     return { turn, weights, log: all(weights) - on };

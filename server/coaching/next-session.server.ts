@@ -11,7 +11,7 @@ import { absencesIn, keptPlan, seriesOf, trainedAfter, upTo } from "~/core/log/i
 import type { FindMovement } from "~/core/movement/index.ts";
 import { writeLine } from "~/core/plan/notation/index.ts";
 import { PLAIN_DEFAULTS, usualSide, type SessionPlan } from "~/core/plan/index.ts";
-import { bodyWeightOf } from "~/core/person/index.ts";
+import { bodyWeightOf, type ApproachRef } from "~/core/person/index.ts";
 import {
   decidedOf,
   nextDocument,
@@ -44,15 +44,16 @@ export interface Proposals {
   /** The session that the next one is a copy of: as it was planned, with what was swapped for good. */
   readonly document: SessionPlan;
   readonly context: UnrollContext;
+  /** The approach that the client is trained by; null where nobody chose one. */
+  readonly approach: ApproachRef | null;
   /** Each exercise as it would be planned where everything is accepted, in the written line. */
   readonly written: ReadonlyMap<Id<"slot">, string>;
 }
 
 /** What Kravo proposes for every exercise of an ended session, at the stations as they are now. */
 export async function proposalsFor(scope: Scope, sessionLog: StoredSessionLog): Promise<Proposals> {
-  const [beside, history, stations, [brief], measurements, catalogue, { rules }, comparing] =
+  const [history, stations, [brief], measurements, catalogue, { rules }, comparing] =
     await Promise.all([
-      saidBeside(scope, [sessionLog.id]),
       historyOf(scope, sessionLog.personId),
       listStations(scope, sessionLog.gymId, "all"),
       briefHistory(scope, sessionLog.personId, 1),
@@ -69,7 +70,10 @@ export async function proposalsFor(scope: Scope, sessionLog: StoredSessionLog): 
   const context = unrollContextOf(stations, catalogue.find, known);
   const isHoldingSuccess = brief?.document.goal === "definition";
   // What was taken once stays out of the next session, and nothing is proposed for it.
-  const said = beside.get(sessionLog.id);
+  // A session that is still running, or lies further back than history, is asked for by itself.
+  const said =
+    history.beside.get(sessionLog.id) ??
+    (await saidBeside(scope, [sessionLog.id])).get(sessionLog.id);
   const document = keptPlan(sessionLog.document, said?.changes ?? []);
   const session = { id: sessionLog.id, document };
   const circumstances = {
@@ -83,7 +87,8 @@ export async function proposalsFor(scope: Scope, sessionLog: StoredSessionLog): 
     absences: absencesIn(said?.changes ?? [], said?.skips ?? new Map()),
   };
   const slots = proposalsAfter(session, series, stations, context, circumstances, newId);
-  return { slots, document, context, written: writtenOf(slots, catalogue.find) };
+  const approach = brief?.document.approach ?? null;
+  return { slots, document, context, approach, written: writtenOf(slots, catalogue.find) };
 }
 
 function writtenOf(slots: Proposals["slots"], find: FindMovement): ReadonlyMap<Id<"slot">, string> {
