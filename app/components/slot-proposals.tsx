@@ -111,7 +111,9 @@ export function SlotProposals({
             {written}
           </Box>
           {" · "}
-          <Link to={`${personAt}/when?at=${at}`}>Project a load</Link>
+          <Link to={`${personAt}/when?at=${at}`} aria-label={`Project a load of ${name}`}>
+            Project a load
+          </Link>
         </Typography>
       )}
     </>

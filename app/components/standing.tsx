@@ -61,7 +61,11 @@ export function ExerciseStanding({
             </div>
             <div>
               <Next line={line} at={`/runs/${session}`} />
-              {isLast ? <Link to={`${personAt}/when?at=${at}`}>Project a load</Link> : null}
+              {isLast ? (
+                <Link to={`${personAt}/when?at=${at}`} aria-label={`Project a load of ${name}`}>
+                  Project a load
+                </Link>
+              ) : null}
             </div>
           </ProposalFrame>
         );
