@@ -75,8 +75,8 @@ export function formatSeries(
   const many = `${plural(sessions, "session")} since ${formatShortDay(since)}`;
   const aside = {
     in: "",
-    aside: " (this one aside: the set-up was otherwise)",
-    unsure: " (this one aside: something was not logged)",
+    aside: " (not this one: different set-up)",
+    unsure: " (not this one: something was not logged)",
   }[last];
   const come = formatGained(gained, unit);
   return `${many}${aside}${come === "" ? "" : `: ${come.charAt(0).toLowerCase()}${come.slice(1)}`}`;

@@ -145,6 +145,7 @@ describe("reasons", () => {
     notComparable: { differences: [REST] },
     harderConditions: { differences: [REST], inAll: { measure: "reps", before: 30, now: 28 } },
     easierConditions: { differences: [REST], inAll: null },
+    newFaults: { faults: ["bounce"] },
     unknownConditions: { conditions: ["gear", "setUp:Foot height"] },
     drifted: { since: day("2026-01-12"), differences: [REST] },
     readingChanged: { from: kg(20), to: kg(40) },

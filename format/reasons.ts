@@ -173,6 +173,8 @@ export function formatReason(reason: Reason): string {
       return oneWay(reason, "harder");
     case "easierConditions":
       return oneWay(reason, "easier");
+    case "newFaults":
+      return `New fault: ${reason.faults.map((fault) => FAULT_NAMES[fault]).join(", ")}. Nothing goes up until it is gone.`;
     case "unknownConditions":
       return `Not logged this time: ${reason.conditions.map(conditionText).join(", ")}. The session is kept and left out of the trend.`;
     case "drifted":
@@ -220,7 +222,7 @@ export function formatReason(reason: Reason): string {
     case "restShared":
       return "In a superset or circuit the rests are the round's, so this rule cannot shorten them. Change them there, or choose another rule.";
     case "restLonger":
-      return `Rest was up to ${reason.taken} s where ${reason.asked} s were set. Stay until it is kept.`;
+      return `Rest ran to ${reason.taken} s; ${reason.asked} s was planned. Repeat with the planned rest.`;
     case "setAdded":
       return `Reached: ${plural(reason.to, "set")}, up to ${reason.most}.`;
     case "setsAtMost":
@@ -232,7 +234,7 @@ export function formatReason(reason: Reason): string {
     case "strictEnough":
       return `${sentence(CONSTRAINT_NAMES[reason.what])} is as hard as it is meant to get.`;
     case "notStrict":
-      return `Looser than asked in at least one set: ${CONSTRAINT_NAMES[reason.what]}. Stay until it is kept.`;
+      return `Not as strict as planned in at least one set: ${CONSTRAINT_NAMES[reason.what]}. Repeat until every set keeps it.`;
     case "nothingStricter":
       return `There is nothing to make harder: ${CONSTRAINT_NAMES[reason.what]}. Add it, or choose another rule.`;
     case "cleanSessions":

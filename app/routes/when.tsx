@@ -100,7 +100,7 @@ export default function WhenPage({ loaderData }: Route.ComponentProps) {
                 </Labelled>
               </Box>
               <Box sx={{ width: 190 }}>
-                <Labelled id="by" label="What by (optional)">
+                <Labelled id="by" label="Load by a date (optional)">
                   <PlainInput id="by" name="by" type="date" defaultValue={query.by ?? ""} />
                 </Labelled>
               </Box>

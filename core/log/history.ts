@@ -46,7 +46,7 @@ export function seriesOf({ sessions, performed, versions }: History): Series {
 
 /**
  * What was trained of an exercise at its equipment, oldest first. Where a coach said that other equipment does not
- * matter, what was trained on that too, as far as its readings mean the same.
+ * matter, what was trained on that too until then, as far as its readings mean the same.
  */
 export function exposuresAt(
   series: Series,
@@ -66,9 +66,10 @@ export function exposuresAt(
         ),
   );
   // Of one session its own equipment comes last.
-  return [...others, ...own].toSorted((a, b) =>
+  const all = [...others, ...own].toSorted((a, b) =>
     a.day === b.day ? compareIds(a.sessionLogId, b.sessionLogId) : a.day < b.day ? -1 : 1,
   );
+  return all.slice(0, all.findLastIndex((exposure) => own.includes(exposure)) + 1);
 }
 
 /** Ids of sessions rise with time. */

@@ -69,7 +69,7 @@ describe("double progression", () => {
       );
     const [clean, bouncing] = [seen(null), seen("bounce")];
     expect(next(clean, bouncing)).toMatchObject({ move: "keep", reading: kg(100) });
-    expect(codes(next(clean, bouncing))).toEqual(["allAtTop", "easierConditions"]);
+    expect(codes(next(clean, bouncing))).toEqual(["allAtTop", "newFaults"]);
     expect(next(bouncing, clean)).toMatchObject({ move: "raise", reading: kg(102.5) });
     expect(next(clean, clean)).toMatchObject({ move: "raise" });
     // What nobody looked at holds nothing back.

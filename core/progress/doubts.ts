@@ -5,10 +5,12 @@ import {
   doneInAll,
   verdictOf,
   type ComparedBy,
+  type Difference,
   type ExposedSet,
   type Exposure,
   type SeriesPlace,
 } from "../log/index.ts";
+import { faultsCome } from "./faults.ts";
 import type { Reason } from "./proposal.ts";
 import { isByRule } from "./varied.ts";
 
@@ -37,19 +39,24 @@ export function doubtsAbout(
 ): readonly Reason[] {
   return [
     ...fallOf(series, reading),
+    ...faultsNew(exposures),
     ...comparedWithBefore(exposures, series, known),
-    ...placedUnsurely(place),
+    ...placedUnsurely(place, known.rule),
     ...unknownsIn(lastOf(exposures)),
   ];
 }
 
 /** What the series says of a session that it cannot tell, or that has drifted too far from its beginning. */
-function placedUnsurely({ unknown, drift, driftedFrom }: SeriesPlace): readonly Reason[] {
+function placedUnsurely(
+  { unknown, drift, driftedFrom }: SeriesPlace,
+  rule: ProgressionRule,
+): readonly Reason[] {
+  const drifted = drift.filter((difference) => !isByRule(rule, difference));
   return [
     ...(unknown.length > 0 ? [{ code: "unknownConditions", conditions: unknown } as const] : []),
-    ...(driftedFrom === null
+    ...(driftedFrom === null || drifted.length === 0
       ? []
-      : [{ code: "drifted", since: driftedFrom.day, differences: drift } as const]),
+      : [{ code: "drifted", since: driftedFrom.day, differences: drifted } as const]),
   ];
 }
 
@@ -66,13 +73,14 @@ export function needsRuling(because: readonly Reason[]): boolean {
   return because.some(({ code }) => ASKING.has(code));
 }
 
-/** Faults that were seen the last time and not the time before. */
+/** True where a fault was seen that was never there before. */
 export function hasNewFault(because: readonly Reason[]): boolean {
-  return because.some(
-    (reason) =>
-      "differences" in reason &&
-      reason.differences.some((found) => found.aspect === "faults" && found.came.length > 0),
-  );
+  return because.some(({ code }) => code === "newFaults");
+}
+
+function faultsNew(exposures: readonly Exposure[]): readonly Reason[] {
+  const faults = faultsCome(exposures).fresh;
+  return faults.length === 0 ? [] : [{ code: "newFaults", faults }];
 }
 
 /** The latest of the sessions shortly before the last one that was under the same conditions; null where none was. */
@@ -96,7 +104,7 @@ function comparedWithBefore(
   if (before === undefined) return [{ code: "firstExposure" }];
   if (recentAlike(exposures, series) !== null) return [];
   const found = differences(before, last, known).filter(
-    (difference) => !isByRule(known.rule, difference),
+    (difference) => !isByRule(known.rule, difference) && !isFaultMore(difference),
   );
   const reading = last.sets[0]?.reading ?? null;
   const oneWay = { differences: found, inAll: inAllAt([before, last], reading) };
@@ -111,6 +119,10 @@ function comparedWithBefore(
       return [{ code: "notComparable", differences: found }];
   }
 }
+
+/** A fault more is told by itself, whichever session it is held against. */
+const isFaultMore = (difference: Difference) =>
+  difference.aspect === "faults" && difference.came.length > 0;
 
 /** What was done in all at the load of the last session, against the comparable one before, where it fell far. */
 function fallOf(series: readonly Exposure[], reading: Mass | null): readonly Reason[] {

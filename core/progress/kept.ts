@@ -9,14 +9,14 @@ import { variedBy } from "./varied.ts";
 const KEPT = 0.2;
 
 /** What the rule varies and was not kept in the last session, so that reaching it proves nothing; null where all was. */
-export function notKept({ line, sets }: Facts): Reason | null {
+export function notKept({ line, sets, isRestShared }: Facts): Reason | null {
   const [first] = line.sets;
   const varied = variedBy(line.rule);
   const loose = (what: Constraint, is: (set: ExposedSet) => boolean): Reason | null =>
     sets.some(is) ? { code: "notStrict", what } : null;
   switch (varied) {
     case "rest": {
-      if (first.restAfter.kind !== "fixed") return null;
+      if (isRestShared || first.restAfter.kind !== "fixed") return null;
       const asked = first.restAfter.seconds;
       // The first set has no rest between it and another of the exercise.
       const longest = sets.slice(1).flatMap(({ conditions }) => conditions.restBefore ?? []);

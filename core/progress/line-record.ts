@@ -38,7 +38,7 @@ export interface LineRecord {
   readonly series: SeriesRecord | null;
 }
 
-/** The sessions that compare with each other, against the first of them. */
+/** The sessions that compare with each other, the latest of them against the first. */
 export interface SeriesRecord {
   readonly since: Day;
   readonly sessions: number;
@@ -75,14 +75,14 @@ export function lineRecord(line: Line, facts: Facts | null, session: Id<"session
 }
 
 function seriesOfLast(facts: Facts): SeriesRecord | null {
-  const { place, last } = facts;
+  const { place } = facts;
   const [anchor] = place.sessions;
   if (place.last === "in" && place.sessions.length < 2) return null;
   return {
     since: anchor.day,
     sessions: place.sessions.length,
     last: place.last,
-    gained: gainedSince(anchor, last, facts),
+    gained: gainedSince(anchor, place.sessions.at(-1) ?? anchor, facts),
   };
 }
 

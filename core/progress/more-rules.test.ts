@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { count, kg, seconds } from "../kernel/index.ts";
+import { count, kg, seconds, ticksOf, type Fault } from "../kernel/index.ts";
 import type { Loading } from "../gym/index.ts";
 import { type ProgressionRule, type Rir, type Slot, type Target } from "../plan/index.ts";
-import type { Exposure } from "../log/index.ts";
+import { UNSAID_OBSERVATIONS, type Exposure } from "../log/index.ts";
 import {
   RACK,
   sampleCircumstances,
@@ -15,7 +15,8 @@ import { trainedAs } from "../../tests/samples/trained.ts";
 import { accepted } from "./accept.ts";
 import type { Change } from "./change.ts";
 import { keep, shownMark } from "./proposal.ts";
-import { proposeFor } from "./propose.ts";
+import { lineRecord } from "./line-record.ts";
+import { judgeLines, proposeFor } from "./propose.ts";
 
 const SMALLEST: ProgressionRule = { kind: "smallestStep", after: count(1) };
 
@@ -264,5 +265,70 @@ describe("how sure a proposal is", () => {
     const easy = (week: number) => trainedAs(slot, "8 8", { rir: 5 }, { week });
     const far = proposed(slot, [easy(0), easy(1)]);
     expect([far.confidence, far.codes.includes("fewLeft")]).toEqual(["medium", true]);
+  });
+});
+
+describe("a new fault", () => {
+  const slot = slotBy("2 x 8 at 100", SMALLEST);
+  const seen = (week: number, faults: readonly Fault[] | null) =>
+    trainedAs(
+      slot,
+      "8 8",
+      {
+        observed: {
+          ...UNSAID_OBSERVATIONS,
+          faults: faults && faults.map((fault) => ({ fault, fromRep: null })),
+        },
+      },
+      { week },
+    );
+  const after = (...all: readonly (readonly Fault[] | null)[]) => {
+    const { move, codes } = proposed(
+      slot,
+      all.map((faults, week) => seen(week, faults)),
+    );
+    return [move, codes.includes("newFaults"), codes.includes("faultReturns")];
+  };
+
+  it("is held against the last session at which somebody looked, whoever did not since", () => {
+    expect(after([], ["bounce"])).toEqual(["keep", true, false]);
+    expect(after([], null, null, null, null, null, ["bounce"])).toEqual(["keep", true, false]);
+    expect(after(null, [], ["bounce"])).toEqual(["keep", true, false]);
+    expect(after(["bounce"], ["bounce", "depthCut"])).toEqual(["keep", true, false]);
+  });
+
+  it("is none where it was there before, where nobody ever looked, or nobody does now", () => {
+    expect(after(["bounce"], null, ["bounce"])).toEqual(["raise", false, false]);
+    expect(after(null, ["bounce"])).toEqual(["raise", false, false]);
+    expect(after([], null)).toEqual(["raise", false, false]);
+  });
+
+  it("is one that is back where it was there and went, and told once", () => {
+    expect(after(["bounce"], [], ["bounce"])).toEqual(["keep", false, true]);
+    // At a session at which nobody looked nothing is back.
+    expect(after(["bounce"], [], ["bounce"], null)).toEqual(["raise", false, false]);
+  });
+});
+
+describe("what a series came to", () => {
+  it("is told of its own sessions, not of one that stands aside", () => {
+    const parameters = [{ name: "Pins", choices: ["3", "4"], usual: "3", rising: ["3", "4"] }];
+    const at = (load: number, Pins: string, week: number) =>
+      trainedAs(
+        slotBy(`2 x 8 at ${load}`, SMALLEST),
+        "8 8",
+        {},
+        { week, context: { setUp: { Pins } } },
+      );
+    const exposures = [at(100, "3", 0), at(105, "3", 1), at(90, "4", 2)];
+    const slot = slotBy("2 x 8 at 90", SMALLEST);
+    const [judged] = judgeLines(slot, exposures, sampleCircumstances({ parameters }));
+    const record = lineRecord(judged!.line, judged!.facts, exposures[2]!.sessionLogId);
+    expect(record.series).toMatchObject({
+      sessions: 2,
+      last: "aside",
+      since: exposures[0]!.day,
+      gained: { loadTicks: ticksOf(kg(5)) },
+    });
   });
 });

@@ -6,6 +6,7 @@ import type { Exposure } from "../log/index.ts";
 import {
   RACK,
   sampleCircumstances,
+  sampleContext,
   sampleDay,
   sampleExposed,
   sampleExposure,
@@ -126,6 +127,31 @@ describe("when a load will come", () => {
     const short = at(6);
     expect(short.ok && short.value.steps).toBe(0);
     expect(short.ok && short.value.sessions.likely).toBeGreaterThanOrEqual(1);
+  });
+
+  it("is not met by what was done under easier conditions", () => {
+    const depth = {
+      name: "Depth",
+      choices: ["high", "deep"],
+      usual: "high",
+      rising: ["high", "deep"],
+    };
+    const met = (before: string, now: string) => {
+      const exposures = [before, now].map((choice, i) =>
+        sampleExposure(
+          [1, 2, 3].map(() => sampleExposed(kg(i === 0 ? 120 : 80), 10)),
+          { context: sampleContext({ setUp: { Depth: choice } }) },
+        ),
+      );
+      const known = sampleCircumstances({ parameters: [depth] });
+      const answer = projected(factsOn(SLOT, linesOf(SLOT)[0]!, exposures, known)!, kg(110));
+      return !answer.ok && answer.error.code === "met";
+    };
+    expect([met("high", "deep"), met("deep", "high"), met("deep", "deep")]).toEqual([
+      false,
+      true,
+      true,
+    ]);
   });
 
   it("waits for the weakest set, not for the mean", () => {

@@ -12,7 +12,7 @@ import {
 } from "../kernel/index.ts";
 import { allLoads, harderBy, totalMoved } from "../gym/index.ts";
 import { repsLeft } from "../plan/index.ts";
-import type { Exposure } from "../log/index.ts";
+import { differences, verdictOf, type Exposure } from "../log/index.ts";
 import type { Facts } from "./judged-line.ts";
 import { setIndex } from "./progress-index.ts";
 import { rateOf, stallOf, valuesOf } from "./rate.ts";
@@ -80,7 +80,7 @@ export function projected(facts: Facts, asked: Mass): Result<Projection, NoProje
   const { loading, reading, place } = facts;
   const way = harderBy(loading);
   const isThere = (own: Mass) => way * compareMass(own, asked) >= 0;
-  if (facts.exposures.some((exposure) => wasDone(exposure, isThere))) return fail({ code: "met" });
+  if (asHard(facts).some((exposure) => wasDone(exposure, isThere))) return fail({ code: "met" });
   const loads = allLoads(loading);
   const to = loads.find((made) => isThere(made.reading))?.reading;
   if (to === undefined)
@@ -126,6 +126,14 @@ export function projected(facts: Facts, asked: Mass): Result<Projection, NoProje
 export function countedFrom(last: Day, today: Day, eachDays: number): Day {
   const late = addDays(today, -Math.round(eachDays));
   return late > last ? late : last;
+}
+
+/** The sessions under the conditions of the last one, or under harder ones. */
+function asHard(facts: Facts): readonly Exposure[] {
+  return facts.exposures.filter((exposure) => {
+    const verdict = verdictOf(differences(exposure, facts.last, facts));
+    return verdict === "alike" || verdict === "regressionOnly";
+  });
 }
 
 /** True where every set of a session was done for what it asked, at loads that are enough. */

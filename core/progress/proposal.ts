@@ -159,6 +159,8 @@ export type Reason =
   | ({ readonly code: "harderConditions" } & OneWay)
   /** One-way: a worse result under easier conditions is a loss, a better one proves nothing. */
   | ({ readonly code: "easierConditions" } & OneWay)
+  /** Never seen before here, at a session at which somebody looked. */
+  | { readonly code: "newFaults"; readonly faults: readonly Fault[] }
   /** Something that is known of the other sessions of its series is not known of this one. */
   | { readonly code: "unknownConditions"; readonly conditions: readonly KnownCondition[] }
   /** Small changes have added up since a series began, so that a new one begins. */

@@ -160,9 +160,22 @@ describe("less rest", () => {
     expect(proposed(at(77), sessions).codes).not.toContain("stalled");
   });
 
+  it("calls its own steps no drift", () => {
+    const sessions = [120, 105, 90].map((rest, week) =>
+      trainedAs(at(rest), "8 8 8", {}, { week, context: { restSeconds: seconds(rest) } }),
+    );
+    expect(proposed(at(90), sessions)).toMatchObject({
+      codes: ["allAtTop", "lessRest"],
+      confidence: "high",
+    });
+  });
+
   it("says that a superset's rests are not its own", () => {
     const slot = at(90);
-    const { codes, mustRule } = proposed(slot, [trainedAs(slot, "8 8 8")], { isRestShared: true });
+    // The other member's set lies within the rest, so that it is longer than the set's own.
+    const { codes, mustRule } = proposed(slot, [trainedAs(slot, "8 8 8", rested(240))], {
+      isRestShared: true,
+    });
     expect([codes.includes("restShared"), mustRule]).toEqual([true, true]);
   });
 });

@@ -2,12 +2,12 @@ import {
   daysBetween,
   share,
   type Day,
-  type Fault,
   type Limiter,
   type Region,
   type Share,
 } from "../kernel/index.ts";
 import type { ExposedSet, Exposure } from "../log/index.ts";
+import { faultsCome } from "./faults.ts";
 import type { Facts } from "./judged-line.ts";
 import { shareOfReading } from "./not-yet.ts";
 import { keep, type Proposal, type Reason, type Way } from "./proposal.ts";
@@ -134,18 +134,9 @@ function lastAndTimes<T>(
   return { value, times: end < 0 ? all.length : end };
 }
 
-/** Faults of the last session that were gone in one before it, after they had been there. */
+/** Faults that are seen again, after they were gone. */
 function faultsBack({ exposures }: Facts): readonly Reason[] {
-  const seen = exposures.flatMap(({ sets }): readonly (readonly Fault[])[] => {
-    const looked = sets.flatMap(({ observed }) =>
-      observed.faults === null ? [] : [observed.faults],
-    );
-    return looked.length === 0 ? [] : [looked.flat().map(({ fault }) => fault)];
-  });
-  const [now = [], before = [], ...earlier] = seen.toReversed();
-  return [...new Set(now)]
-    .filter((fault) => !before.includes(fault) && earlier.some((faults) => faults.includes(fault)))
-    .map((fault) => ({ code: "faultReturns", fault }));
+  return faultsCome(exposures).back.map((fault) => ({ code: "faultReturns", fault }));
 }
 
 /** What is left after so many days without an exercise. Source: our rule, docs/progression.md § Away. */
