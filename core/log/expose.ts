@@ -49,7 +49,11 @@ export function exposureOf(
     const bySide = sidesIn(set, own);
     return [
       {
-        ...workOf(set, place),
+        line: set.line,
+        role: set.role,
+        range: repsAsked(set.target),
+        within: set.range,
+        place,
         reading: first.reading,
         // A total over several goes is no set of so many repetitions.
         reps:

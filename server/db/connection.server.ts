@@ -10,20 +10,22 @@ interface RawConnection {
 /** Opens a pool for a DATABASE_URL. Connections are made when needed, so an absent server fails per query. */
 export function openDatabase(url: string): Database {
   const parsed = new URL(url);
+  const connection = {
+    host: parsed.hostname,
+    port: Number(parsed.port || 3306),
+    user: decodeURIComponent(parsed.username),
+    password: decodeURIComponent(parsed.password),
+    database: parsed.pathname.slice(1),
+    charset: "utf8mb4",
+    timezone: "Z",
+    dateStrings: true,
+    jsonStrings: true, // Knex does not know this option of the driver.
+    supportBigNumbers: true,
+    connectTimeout: 3000,
+  };
   return knex({
     client: "mysql2",
-    connection: {
-      host: parsed.hostname,
-      port: Number(parsed.port || 3306),
-      user: decodeURIComponent(parsed.username),
-      password: decodeURIComponent(parsed.password),
-      database: parsed.pathname.slice(1),
-      charset: "utf8mb4",
-      timezone: "Z",
-      dateStrings: true,
-      supportBigNumbers: true,
-      connectTimeout: 3000,
-    },
+    connection,
     pool: {
       min: 0,
       max: 10,
