@@ -8,7 +8,18 @@ const layer = (name, from, to, comment) => ({
   to: { path: to },
 });
 /** The rooms of core; each imports only those before it. */
-const ROOMS = ["kernel", "gym", "movement", "plan", "person", "unroll", "log", "progress", "coach"];
+const ROOMS = [
+  "kernel",
+  "gym",
+  "movement",
+  "plan",
+  "person",
+  "unroll",
+  "log",
+  "progress",
+  "phase",
+  "coach",
+];
 module.exports = {
   forbidden: [
     layer(

@@ -30,6 +30,9 @@ const BOUND_NAMES: Readonly<Record<BoundName, string>> = {
   lineSets: "sets",
   stepPercent: "per cent",
   secondsMore: "seconds",
+  setsEitherWay: "sets more or fewer",
+  rirEitherWay: "reps in reserve more or fewer",
+  weekPercent: "a share of the load",
 };
 
 const TWICE: Readonly<Record<string, string>> = {

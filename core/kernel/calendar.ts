@@ -67,6 +67,11 @@ export function weekStart(of: Day): Day {
   return addDays(of, -((dayjs.utc(of).day() + 6) % 7));
 }
 
+/** The day of the week, Monday 1 to Sunday 7. */
+export function weekdayOf(of: Day): number {
+  return ((dayjs.utc(of).day() + 6) % 7) + 1;
+}
+
 /** True for a time zone that this machine's zone data knows. */
 export function isTimeZone(name: string): boolean {
   try {

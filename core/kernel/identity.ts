@@ -28,7 +28,10 @@ export type IdOf =
   | "measurement"
   | "dismissal"
   | "comparing"
-  | "template";
+  | "template"
+  | "phase"
+  | "phaseDay"
+  | "phaseRevision";
 
 /** A UUID in lower-case text form, branded by what it names. */
 export type Id<K extends IdOf> = string & { readonly [idBrand]: K };

@@ -59,6 +59,12 @@ export const BOUNDS = {
   /** A second or more of tempo or of a hold, and the rest that is taken off. */
   secondsMore: real(0.5, 120),
   fallbacks: whole(1, 4),
+  /** Sets of a line more or fewer in one week of a phase. */
+  setsEitherWay: whole(-10, 10),
+  /** Reps more or fewer to leave in one week of a phase. */
+  rirEitherWay: real(-3, 4, "count"),
+  /** What of the load of a line is trained in one week of a phase. */
+  weekPercent: real(30, 120, "percent"),
 } as const satisfies Readonly<Record<string, Bound>>;
 
 export type BoundName = keyof typeof BOUNDS;

@@ -44,6 +44,9 @@ export const gain = counted("gain");
 export const lineSets = counted("lineSets");
 export const stepPercent = shared("stepPercent");
 export const secondsMore = timed("secondsMore");
+export const setsEitherWay = numberField("setsEitherWay", BOUNDS.setsEitherWay, (n) => n);
+export const rirEitherWay = numberField("rirEitherWay", BOUNDS.rirEitherWay, (n) => n);
+export const weekPercent = shared("weekPercent");
 
 /** A load that is more than nothing, by which another gets heavier. */
 export const increment = holding(

@@ -11,9 +11,13 @@ export {
   GEAR_NAME,
   gearField,
   holdSeconds,
+  lineSets,
   restSeconds,
+  rirEitherWay,
+  setsEitherWay,
   SET_UP_WORD,
   setUpField,
+  weekPercent,
 } from "./fields.ts";
 export * from "./hold-position.ts";
 export * from "./intensity.ts";

@@ -5,10 +5,14 @@ import { rotationOf, type SessionPlan, type Slot } from "../plan/index.ts";
 import { comparingFor, type Comparing } from "../log/index.ts";
 import type { StrengthRules } from "./strength-rules.ts";
 
+/** How a week of a phase is trained. */
+export const WEEK_KINDS = ["normal", "light", "lighter", "test"] as const;
+export type WeekKind = (typeof WEEK_KINDS)[number];
+
 /** A week of training: its number in the phase, its kind, and how many weeks since the last lighter one. */
 export interface TrainingWeek {
   readonly number: number;
-  readonly kind: "normal" | "light" | "lighter" | "test";
+  readonly kind: WeekKind;
   readonly sinceLighter: number | null;
 }
 

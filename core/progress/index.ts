@@ -1,8 +1,10 @@
 /** From what was done to what comes next: strength, rules, accepting. */
 export * from "./accept.ts";
+export { withChanges } from "./apply-changes.ts";
 export * from "./change.ts";
 export * from "./circumstances.ts";
 export * from "./curve.ts";
+export { dropLinesOf } from "./drop-lines.ts";
 export * from "./equation.ts";
 export * from "./estimate.ts";
 export * from "./standing.ts";
@@ -13,6 +15,7 @@ export * from "./load-for.ts";
 export * from "./projection.ts";
 export * from "./proposal.ts";
 export * from "./next-session.ts";
+export { shareOfReading } from "./not-yet.ts";
 export * from "./propose.ts";
 export * from "./reconsider.ts";
 export * from "./progress-index.ts";

@@ -1,0 +1,211 @@
+import { assertNever, type Id, type NewId, type Mass } from "../kernel/index.ts";
+import {
+  applyEdit,
+  followsOf,
+  isEffortSpan,
+  isPreparatory,
+  linesOf,
+  referenceOf,
+  RIR_VALUES,
+  slotsOf,
+  tempoOf,
+  type PlannedSet,
+  type Rir,
+  type SessionPlan,
+  type Slot,
+} from "../plan/index.ts";
+import type { UnrollContext } from "../unroll/index.ts";
+import {
+  accepted,
+  dropLinesOf,
+  outcomesOf,
+  withChanges,
+  type Chosen,
+  type ChosenStep,
+} from "../progress/index.ts";
+import { stepOf, type CellEdit } from "./cell-edit.ts";
+import { lighterBy, setsTo, type Cell } from "./edit/cell.ts";
+import type { CellChange } from "./phase.ts";
+import { isPlain, type PhaseWeek } from "./phase-week.ts";
+
+/** An exercise in one week with each layer: as its rules have it, as the week has it, and as the coach does. */
+export interface LayeredSlot {
+  readonly ruled: Slot;
+  readonly inWeek: Slot;
+  /** Null where the coach leaves it out. */
+  readonly final: Slot | null;
+}
+
+/** Each layer of an exercise in a week, in their one order: rule, week, the coach's changes. */
+export function layered(
+  ruled: Slot,
+  week: PhaseWeek,
+  changes: readonly Pick<CellChange, "line" | "edit">[],
+  context: UnrollContext,
+  newId: NewId,
+): LayeredSlot {
+  const own = inWeek(ruled, week, context, newId);
+  return { ruled, inWeek: own, final: asChanged(own, changes, context, newId) };
+}
+
+/** A session in a week: every exercise through its layers, without those that the coach leaves out. */
+export function sessionInWeek(
+  ruled: SessionPlan,
+  week: PhaseWeek,
+  changes: readonly CellChange[],
+  context: UnrollContext,
+  newId: NewId,
+): SessionPlan {
+  return slotsOf(ruled).reduce((plan, slot) => {
+    const own = changes.filter(({ lineage }) => lineage === slot.lineageId);
+    const { final } = layered(slot, week, own, context, newId);
+    if (final === slot) return plan;
+    return final === null
+      ? applyEdit(plan, { kind: "removeSlot", slot: slot.id })
+      : applyEdit(plan, { kind: "changeSlot", slot: slot.id, to: final });
+  }, ruled);
+}
+
+/** An exercise as a week has it: sets and reserve by the week, loads at its share, no harder than that. */
+function inWeek(slot: Slot, week: PhaseWeek, context: UnrollContext, newId: NewId): Slot {
+  if (isPlain(week)) return slot;
+  const steps = new Map<Id<"line">, ChosenStep>();
+  for (const cell of cellsOf(slot, context)) {
+    const { line } = cell;
+    const fewer = week.sets === 0 ? [] : setsTo(cell, line.sets.length + week.sets).changes;
+    const follows = followsOf(line.sets[0].load) !== "nothing";
+    const reading = week.load === 1 || follows ? null : lighterBy(cell, week.load);
+    steps.set(line.id, { reading, changes: fewer });
+    if (week.load === 1) continue;
+    for (const drop of dropLinesOf(slot, line)) {
+      const own = readingIn(drop.sets[0]);
+      const lighter = lighterBy({ ...cell, line: drop, reading: own }, week.load);
+      steps.set(drop.id, { reading: lighter, changes: [] });
+    }
+  }
+  return easedBy(written(slot, steps, context, newId), week.effort);
+}
+
+const readingIn = ({ load }: PlannedSet): Mass | null =>
+  load.kind === "absolute" ? load.reading : null;
+
+/** An exercise with the coach's changes to its lines; null where nothing of it is left. */
+function asChanged(
+  slot: Slot,
+  changes: readonly { readonly line: Id<"line">; readonly edit: CellEdit }[],
+  context: UnrollContext,
+  newId: NewId,
+): Slot | null {
+  if (changes.length === 0) return slot;
+  const out = new Set<Id<"line">>();
+  const changed = changes.reduce((now, { line, edit }) => {
+    const cell = cellsOf(now, context).find((own) => own.line.id === line);
+    if (cell === undefined) return now;
+    const step = stepOf(edit, cell);
+    if (step !== "leftOut") return written(now, new Map([[line, step]]), context, newId);
+    out.add(line);
+    return now;
+  }, slot);
+  if (out.size === 0) return changed;
+  return withoutLines(changed, out, context);
+}
+
+/** An exercise without some of its lines; null where no work is left. What went from one of their sets keeps its load. */
+function withoutLines(
+  slot: Slot,
+  out: ReadonlySet<Id<"line">>,
+  context: UnrollContext,
+): Slot | null {
+  const gone = new Set(slot.sets.filter(({ line }) => out.has(line)).map(({ id }) => id));
+  const loads = new Map(outcomesOf(slot, context).map(({ line, readings: [own] }) => [line, own]));
+  const sets = slot.sets
+    .filter(({ id }) => !gone.has(id))
+    .map((set): PlannedSet => {
+      const from = referenceOf(set.load)?.set ?? null;
+      const reading = loads.get(set.line) ?? null;
+      const isLost = from !== null && gone.has(from);
+      return {
+        ...set,
+        load: !isLost
+          ? set.load
+          : reading === null
+            ? { kind: "open" }
+            : { kind: "absolute", reading },
+        tempo: tempoOf(set, slot.sets),
+        tempoAs: set.tempoAs !== null && gone.has(set.tempoAs) ? null : set.tempoAs,
+      };
+    });
+  const isWorkLeft = sets.some(({ role }) => !isPreparatory(role));
+  const lines = slot.lines.filter(({ id }) => !out.has(id));
+  return isWorkLeft ? { ...slot, sets, lines } : null;
+}
+
+/** The lines of an exercise but its preparation, each with the load that it comes to. */
+function cellsOf(slot: Slot, context: UnrollContext): readonly Cell[] {
+  const loads = new Map(outcomesOf(slot, context).map(({ line, readings: [own] }) => [line, own]));
+  const station = context.station(slot.station);
+  return linesOf(slot)
+    .filter(({ sets: [{ role }] }) => !isPreparatory(role))
+    .map((line) => ({
+      line,
+      reading: loads.get(line.id) ?? null,
+      station,
+      bodyWeight: context.bodyWeight,
+    }));
+}
+
+/** Steps written into an exercise; where its equipment is gone, all of them but the loads. */
+function written(slot: Slot, steps: Chosen, context: UnrollContext, newId: NewId): Slot {
+  if (context.station(slot.station) !== null) return accepted(slot, steps, context, newId);
+  return [...steps].reduce(
+    (now, [line, { changes }]) => withChanges(now, line, changes, newId),
+    slot,
+  );
+}
+
+/** Every work set with so many reps more in reserve. */
+function easedBy(slot: Slot, by: number): Slot {
+  if (by === 0) return slot;
+  return {
+    ...slot,
+    sets: slot.sets.map((set) =>
+      isPreparatory(set.role)
+        ? set
+        : {
+            ...set,
+            ...spanOf(rirPlus(set.effort, by), set.effortUpTo && rirPlus(set.effortUpTo, by)),
+          },
+    ),
+  };
+}
+
+/** A range of reserve, or one number where its ends came together. */
+function spanOf(effort: Rir, upTo: Rir | null): Pick<PlannedSet, "effort" | "effortUpTo"> {
+  return { effort, effortUpTo: upTo !== null && isEffortSpan(effort, upTo) ? upTo : null };
+}
+
+/** So many reps more in reserve, from none to five; what is no number stays. */
+export function rirPlus(rir: Rir, by: number): Rir {
+  switch (rir) {
+    case "more":
+    case "past":
+    case "unknown":
+      return rir;
+    case 0:
+    case 0.5:
+    case 1:
+    case 1.5:
+    case 2:
+    case 2.5:
+    case 3:
+    case 3.5:
+    case 4:
+    case 4.5:
+    case 5: {
+      const to = Math.min(5, Math.max(0, Math.round((rir + by) * 2) / 2));
+      return RIR_VALUES.find((value) => value === to) ?? rir;
+    }
+    default:
+      return assertNever(rir);
+  }
+}

@@ -1,0 +1,132 @@
+import { z } from "zod";
+import {
+  addDays,
+  daysBetween,
+  idField,
+  isDay,
+  weekdayOf,
+  type Day,
+  textWithin,
+} from "../kernel/index.ts";
+import { GOALS, isApproachRef, type ApproachRef } from "../person/index.ts";
+import { planSchema, slotsOf } from "../plan/index.ts";
+import { cellEditField } from "./cell-edit.ts";
+import { phaseWeekField } from "./phase-week.ts";
+
+/** How long a phase can be, and how many days a week it has. Source: our rule; six to twelve weeks are usual. */
+export const PHASE_BOUNDS = { weeks: { least: 1, most: 52 }, days: { least: 1, most: 7 } } as const;
+
+/** A day of training that returns every week. */
+export const phaseDayField = z
+  .object({
+    id: idField("phaseDay"),
+    /** Monday 1 to Sunday 7. */
+    weekday: z.int().min(1).max(7),
+    gymId: idField("gym"),
+    /** `HH:MM` on the gym's wall clock, or null when only the day is set. */
+    startTime: z
+      .string()
+      .regex(/^([01]\d|2[0-3]):[0-5]\d$/)
+      .nullable(),
+    title: textWithin(120),
+    /** As it is written before rules, weeks and changes: what the first week begins with. */
+    session: planSchema,
+  })
+  .readonly();
+export type PhaseDay = z.output<typeof phaseDayField>;
+
+/** Where a change of the coach's stands: a line of an exercise of a day, in one week from 1. */
+const cellPlace = {
+  day: idField("phaseDay"),
+  lineage: idField("lineage"),
+  line: idField("line"),
+  week: z.int().min(1).max(PHASE_BOUNDS.weeks.most),
+};
+export const cellChangeField = z.object({ ...cellPlace, edit: cellEditField }).readonly();
+export type CellChange = z.output<typeof cellChangeField>;
+export type CellPlace = Omit<CellChange, "edit">;
+
+const dayField = z.custom<Day>((v) => typeof v === "string" && isDay(v), "expected a date");
+const approachField = z.custom<ApproachRef>(
+  (v) => typeof v === "string" && isApproachRef(v),
+  "expected an approach",
+);
+
+/** The document of a phase: one versioned value. */
+export const phaseSchema = z
+  .object({
+    schemaVersion: z.literal(1),
+    start: dayField,
+    goal: z.enum(GOALS),
+    /** How it is told that it worked. */
+    success: textWithin(300),
+    /** Null where the client's own is followed. */
+    approach: approachField.nullable(),
+    days: z
+      .array(phaseDayField)
+      .min(PHASE_BOUNDS.days.least)
+      .max(PHASE_BOUNDS.days.most)
+      .refine((days) => isOnce(days.map(({ id }) => id)), "expected every day once")
+      .refine((days) => isOnce(days.map(({ weekday }) => weekday)), "expected one session a day")
+      .readonly(),
+    weeks: z
+      .array(phaseWeekField)
+      .min(PHASE_BOUNDS.weeks.least)
+      .max(PHASE_BOUNDS.weeks.most)
+      .readonly(),
+    changes: z.array(cellChangeField).max(2000).readonly(),
+    notes: textWithin(2000),
+  })
+  .readonly();
+export type Phase = z.output<typeof phaseSchema>;
+
+function isOnce(values: readonly unknown[]): boolean {
+  return new Set(values).size === values.length;
+}
+
+/** The date of a day of training in a week of the phase, from 1: its weekday, on or after the day on which the week begins. */
+export function dateOf({ start }: Pick<Phase, "start">, day: PhaseDay, week: number): Day {
+  const begins = addDays(start, 7 * (week - 1));
+  return addDays(begins, (day.weekday - weekdayOf(begins) + 7) % 7);
+}
+
+/** The last day of a phase. */
+export function endOf({ start, weeks }: Pick<Phase, "start" | "weeks">): Day {
+  return addDays(start, 7 * weeks.length - 1);
+}
+
+/** The week of a phase that a date lies in, from 1; 0 before it, one more than it has after it. */
+export function weekAt({ start, weeks }: Pick<Phase, "start" | "weeks">, on: Day): number {
+  const days = daysBetween(start, on);
+  return days < 0 ? 0 : Math.min(weeks.length, Math.floor(days / 7)) + 1;
+}
+
+/** True where two phases have a day in common. */
+export function overlaps(
+  a: Pick<Phase, "start" | "weeks">,
+  b: Pick<Phase, "start" | "weeks">,
+): boolean {
+  return a.start <= endOf(b) && b.start <= endOf(a);
+}
+
+/** The days of training in the order in which they come, in every week alike. */
+export function inOrder({ start, days }: Pick<Phase, "start" | "days">): readonly PhaseDay[] {
+  const first = weekdayOf(start);
+  const place = ({ weekday }: PhaseDay) => (weekday - first + 7) % 7;
+  return days.toSorted((a, b) => place(a) - place(b));
+}
+
+/** The changes that name a line or a week that is gone, which then do nothing. */
+export function lostChanges(phase: Phase): readonly CellChange[] {
+  const lines = new Set(
+    phase.days.flatMap(({ id, session }) =>
+      slotsOf(session).flatMap((slot) =>
+        slot.sets.map(({ line }) => `${id} ${slot.lineageId} ${line}`),
+      ),
+    ),
+  );
+  return phase.changes.filter(
+    ({ day, lineage, line, week }) =>
+      week > phase.weeks.length || !lines.has(`${day} ${lineage} ${line}`),
+  );
+}

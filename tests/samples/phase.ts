@@ -1,0 +1,66 @@
+import { day } from "~/core/kernel/index.ts";
+import {
+  usualWeek,
+  type Phase,
+  type PhaseDay,
+  type PhaseFacts,
+  type ProjectedSession,
+} from "~/core/phase/index.ts";
+import { slotsOf, type SessionPlan, type Slot } from "~/core/plan/index.ts";
+import { writeLine } from "~/core/plan/notation/index.ts";
+import { USUAL_RULES } from "~/core/progress/index.ts";
+import { NOTATION, sampleId, samplePlan, sampleStation, sampleUnrollContext } from "./index.ts";
+
+/** A day of a phase with these exercises. */
+export function samplePhaseDay(weekday: number, ...slots: readonly Slot[]): PhaseDay {
+  return {
+    id: sampleId(10_000 + weekday),
+    weekday,
+    gymId: sampleId(900),
+    startTime: null,
+    title: `Day ${weekday}`,
+    session: samplePlan(...slots),
+  };
+}
+
+/** Four normal weeks from a Monday. */
+export function samplePhase(days: readonly PhaseDay[], over: Partial<Phase> = {}): Phase {
+  return {
+    schemaVersion: 1,
+    start: day("2026-03-02"),
+    goal: "strength",
+    success: "",
+    approach: null,
+    days,
+    weeks: Array.from({ length: 4 }, () => usualWeek("normal")),
+    changes: [],
+    notes: "",
+    ...over,
+  };
+}
+
+/** Nothing trained, one rack, seen on the day before the sample phase begins. */
+export function sampleFacts(over: Partial<PhaseFacts> = {}): PhaseFacts {
+  const stations = over.stations ?? [sampleStation()];
+  return {
+    placed: [],
+    series: new Map(),
+    stations,
+    context: sampleUnrollContext(stations),
+    known: { isHoldingSuccess: false, strength: USUAL_RULES, comparing: [] },
+    today: day("2026-03-01"),
+    ...over,
+  };
+}
+
+/** Every exercise of a session as its written line. */
+export function linesIn(plan: SessionPlan): readonly string[] {
+  return slotsOf(plan).map(({ sets }) => writeLine(sets, NOTATION));
+}
+
+/** "week source: line | line" for each session. */
+export function told(sessions: readonly ProjectedSession[]): readonly string[] {
+  return sessions.map(
+    ({ week, source, plan }) => `${week} ${source}: ${linesIn(plan).join(" | ")}`,
+  );
+}
