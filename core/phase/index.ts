@@ -4,3 +4,5 @@ export * from "./layers.ts";
 export * from "./phase.ts";
 export * from "./phase-week.ts";
 export * from "./project.ts";
+export * from "./proposals.ts";
+export * from "./sheet.ts";

@@ -90,9 +90,21 @@ export function dateOf({ start }: Pick<Phase, "start">, day: PhaseDay, week: num
   return addDays(begins, (day.weekday - weekdayOf(begins) + 7) % 7);
 }
 
+/** The last day of a week of a phase, from 1. */
+export function lastDayOf({ start }: Pick<Phase, "start">, week: number): Day {
+  return addDays(start, 7 * week - 1);
+}
+
 /** The last day of a phase. */
-export function endOf({ start, weeks }: Pick<Phase, "start" | "weeks">): Day {
-  return addDays(start, 7 * weeks.length - 1);
+export function endOf(phase: Pick<Phase, "start" | "weeks">): Day {
+  return lastDayOf(phase, phase.weeks.length);
+}
+
+/** The week that comes after one and has not gone by; beyond the last where the phase is over by then. */
+export function nextWeek(phase: Pick<Phase, "start">, week: number, today: Day): number {
+  let next = week + 1;
+  while (lastDayOf(phase, next) < today) next += 1;
+  return next;
 }
 
 /** The week of a phase that a date lies in, from 1; 0 before it, one more than it has after it. */

@@ -1,19 +1,13 @@
-import { addDays, type Day, type Id, type NewId } from "../kernel/index.ts";
+import type { Day, Id, NewId } from "../kernel/index.ts";
 import type { Station } from "../gym/index.ts";
 import { mapSlots, type SessionPlan } from "../plan/index.ts";
 import type { Absence, Exposure, Series } from "../log/index.ts";
-import {
-  accepted,
-  proposalsAfter,
-  type LineProposal,
-  type SessionCircumstances,
-  type SlotProposal,
-} from "../progress/index.ts";
-import type { UnrollContext } from "../unroll/index.ts";
+import type { LineProposal, SlotProposal } from "../progress/index.ts";
 import { sessionInWeek } from "./layers.ts";
 import { asMet } from "./met.ts";
-import { dateOf, inOrder, type CellChange, type Phase, type PhaseDay } from "./phase.ts";
-import { isEasy, trainingWeek } from "./phase-week.ts";
+import { dateOf, inOrder, lastDayOf, type CellChange, type Phase, type PhaseDay } from "./phase.ts";
+import { isEasy } from "./phase-week.ts";
+import { proposalsInPhase, withoutEasy, type TrainedFacts } from "./proposals.ts";
 
 /** A session of a phase that became real: approved, and perhaps trained. */
 export interface PlacedSession {
@@ -34,13 +28,8 @@ export interface PlacedSession {
 }
 
 /** What a phase is projected from. */
-export interface PhaseFacts<S extends Station = Station> {
+export interface PhaseFacts<S extends Station = Station> extends TrainedFacts<S> {
   readonly placed: readonly PlacedSession[];
-  readonly series: Series;
-  readonly stations: readonly S[];
-  readonly context: UnrollContext;
-  readonly known: Pick<SessionCircumstances, "isHoldingSuccess" | "strength" | "comparing">;
-  readonly today: Day;
 }
 
 /**
@@ -133,7 +122,8 @@ function sessionAt<S extends Station>(
   const on = dateOf(phase, day, week);
   const placed = placedAt(facts, day, week);
   if (placed !== null) {
-    const source = placed.state === "done" ? "done" : "planned";
+    const isOver = placed.state === "planned" && lastDayOf(phase, week) < facts.today;
+    const source = isOver ? "missed" : placed.state === "done" ? "done" : "planned";
     return {
       day,
       week,
@@ -151,8 +141,6 @@ function sessionAt<S extends Station>(
   const plan = own === undefined ? ruled : sessionInWeek(ruled, own, changes, facts.context, newId);
   return { day, week, on, source, plan, ruled, because, placed };
 }
-
-const lastDayOf = ({ start }: Phase, week: number): Day => addDays(start, 7 * week - 1);
 
 /** What the coach changed of a day in a week. */
 export function changesOf(
@@ -201,22 +189,11 @@ function after<S extends Station>(
   };
 }
 
-/** After a light or lighter week the rules stand where they stood; only pain is no matter of the week. */
+/** After a light or lighter week the rules stand where they stood, but for pain. */
 function afterEasy<S extends Station>(session: ProjectedSession, known: Projecting<S>): Standing {
-  const id = session.placed?.sessionLog ?? null;
-  const kept = { ruled: session.ruled, because: NOTHING, isReal: session.source === "done" };
-  if (id === null || session.source !== "done") return kept;
-  const { facts, newId } = known;
-  const hurt = proposalsOn(session, id, facts.series, known).map((proposal) => ({
-    ...proposal,
-    lines: proposal.lines.filter(({ because }) => because.some(({ code }) => code === "pain")),
-  }));
-  const ruled = mapSlots(session.ruled, (slot) => {
-    const lines = hurt.find((one) => one.slot.id === slot.id)?.lines ?? [];
-    const chosen = new Map(lines.map(({ line, reading, changes }) => [line, { reading, changes }]));
-    return accepted(slot, chosen, facts.context, newId);
-  });
-  return { ...kept, ruled, because: becauseOf(hurt) };
+  return session.source === "done"
+    ? after(session, null, known.facts.series, known)
+    : { ...asWritten(session.ruled), isReal: false };
 }
 
 function proposalsOn<S extends Station>(
@@ -225,53 +202,10 @@ function proposalsOn<S extends Station>(
   series: Series,
   { phase, facts, newId }: Projecting<S>,
 ): readonly SlotProposal<S>[] {
-  const upTo = new Map([...series].map(([key, own]) => [key, cutAt(own, id, on)]));
-  const next = Math.min(week + 1, phase.weeks.length);
-  return proposalsAfter(
-    { id, document: ruled },
-    upTo,
-    facts.stations,
-    facts.context,
-    {
-      ...facts.known,
-      weeks: {
-        trained: trainingWeek(phase.weeks, week),
-        next: trainingWeek(phase.weeks, next),
-      },
-      on: nextDate(phase, day, week, facts.today),
-      trainedSince: new Set(),
-      absences: placed?.absences ?? new Map<Id<"slot">, Absence>(),
-    },
-    newId,
-  );
-}
-
-/** When a day is trained next after a week: not in the past. */
-function nextDate(phase: Phase, day: PhaseDay, week: number, today: Day): Day {
-  let next = week + 1;
-  while (lastDayOf(phase, next) < today) next += 1;
-  return dateOf(phase, day, next);
-}
-
-/** Exposures up to those of a session, or up to its day where it has none. */
-function cutAt(exposures: readonly Exposure[], id: Id<"sessionLog">, on: Day): readonly Exposure[] {
-  const last = exposures.findLastIndex(({ sessionLogId }) => sessionLogId === id);
-  return last >= 0 ? exposures.slice(0, last + 1) : exposures.filter((one) => one.day < on);
+  const absences = placed?.absences ?? new Map<Id<"slot">, Absence>();
+  const trained = { id, day, week, on, ruled, absences };
+  return proposalsInPhase(phase, trained, { ...facts, series }, newId);
 }
 
 const becauseOf = (proposals: readonly SlotProposal[]): ProjectedSession["because"] =>
   new Map(proposals.map(({ slot, lines }) => [slot.lineageId, lines]));
-
-/** History without the sessions of light and lighter weeks, of which none is a verdict. */
-function withoutEasy({ weeks }: Phase, { series, placed }: PhaseFacts): Series {
-  const easy = new Set(
-    placed.flatMap(({ week, sessionLog }) => {
-      const own = weeks[week - 1];
-      return own !== undefined && isEasy(own) && sessionLog !== null ? [sessionLog] : [];
-    }),
-  );
-  if (easy.size === 0) return series;
-  return new Map(
-    [...series].map(([key, own]) => [key, own.filter((one) => !easy.has(one.sessionLogId))]),
-  );
-}

@@ -1,4 +1,4 @@
-import { type NewId, assertNever } from "../kernel/index.ts";
+import { type Id, type NewId, assertNever } from "../kernel/index.ts";
 import type { Item } from "./item.ts";
 import { leadTo } from "./load-rule.ts";
 import type { Block, Slot } from "./plan.ts";
@@ -54,6 +54,35 @@ export function copySet(set: PlannedSet, copies: SetCopies, newId: NewId): Plann
       ...extension,
       id: copies.extensions.get(extension.id) ?? newId(),
     })),
+  };
+}
+
+/**
+ * An exercise with new ids, whose lines move on by themselves: nothing of it is known to be the same as in what it
+ * was copied from.
+ */
+export function copyApart(slot: Slot, newId: NewId): Slot {
+  const lines = new Map<Id<"line">, Id<"line">>();
+  const lineOf = (line: Id<"line">) => {
+    const own = lines.get(line) ?? newId<"line">();
+    lines.set(line, own);
+    return own;
+  };
+  const copied = copySlot(slot, newId);
+  return {
+    ...copied,
+    lineageId: newId(),
+    sets: copied.sets.map((set) => ({
+      ...set,
+      lineageId: newId(),
+      line: lineOf(set.line),
+      extensions: set.extensions.map((extension) =>
+        extension.kind === "drop"
+          ? { ...extension, lineageId: newId(), line: lineOf(extension.line) }
+          : { ...extension, lineageId: newId() },
+      ),
+    })),
+    lines: copied.lines.map(({ id, rule }) => ({ id: lineOf(id), rule })),
   };
 }
 

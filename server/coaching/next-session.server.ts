@@ -8,35 +8,37 @@ import {
   type Result,
 } from "~/core/kernel/index.ts";
 import { absencesIn, keptPlan, seriesOf, trainedAfter, upTo } from "~/core/log/index.ts";
-import type { FindMovement } from "~/core/movement/index.ts";
+import {
+  changesOf,
+  layered,
+  nextWeek,
+  proposalsInPhase,
+  type PhaseDay,
+} from "~/core/phase/index.ts";
 import { writeLine } from "~/core/plan/notation/index.ts";
-import { PLAIN_DEFAULTS, usualSide, type SessionPlan } from "~/core/plan/index.ts";
-import { bodyWeightOf, type ApproachRef } from "~/core/person/index.ts";
+import { PLAIN_DEFAULTS, usualSide, type SessionPlan, type Slot } from "~/core/plan/index.ts";
+import type { ApproachRef } from "~/core/person/index.ts";
 import {
   decidedOf,
   nextDocument,
   proposalsAfter,
-  strengthRecordsOf,
-  unrollContextFrom,
   type DecideError,
   type Decision,
   type SlotProposal,
 } from "~/core/progress/index.ts";
-import { unrollContextOf, type UnrollContext } from "~/core/unroll/index.ts";
+import type { UnrollContext } from "~/core/unroll/index.ts";
 import { newId } from "~/codec/new-id.ts";
 import { toBinary } from "../db/columns.server.ts";
 import { saidBeside } from "../db/commands.server.ts";
-import { listStations, type StoredStation } from "../db/gyms.server.ts";
-import { comparingOf } from "../db/comparing.server.ts";
-import { listMeasurements } from "../db/measurements.server.ts";
-import { catalogueFor } from "../db/movements.server.ts";
+import type { StoredStation } from "../db/gyms.server.ts";
+import { getPhase, type StoredPhase } from "../db/phases.server.ts";
 import { addPlan } from "../db/plans.server.ts";
 import { addRuling } from "../db/rulings.server.ts";
 import type { StoredSessionLog } from "../db/session-logs.server.ts";
-import { briefHistory } from "../db/briefs.server.ts";
 import type { Scope } from "../db/scope.server.ts";
-import { strengthRules } from "../db/strength-rules.server.ts";
-import { historyOf } from "./history.server.ts";
+import { clientFor } from "./client.server.ts";
+import { phaseFactsFor } from "./phase-facts.server.ts";
+import { placeSession } from "./place-session.server.ts";
 
 /** What is proposed after a session, and how the next one will find the gym and the person. */
 export interface Proposals {
@@ -48,80 +50,117 @@ export interface Proposals {
   readonly approach: ApproachRef | null;
   /** Each exercise as it would be planned where everything is accepted, in the written line. */
   readonly written: ReadonlyMap<Id<"slot">, string>;
+  /** Where the next one stands in the phase that this one belongs to; null where there is none, or it ends. */
+  readonly next: NextInPhase | null;
+}
+
+/** The week of a phase that a next session is planned for, and what week and coach make of it there. */
+export interface NextInPhase {
+  readonly phase: StoredPhase;
+  readonly day: PhaseDay;
+  readonly week: number;
 }
 
 /** What Kravo proposes for every exercise of an ended session, at the stations as they are now. */
 export async function proposalsFor(scope: Scope, sessionLog: StoredSessionLog): Promise<Proposals> {
-  const [history, stations, [brief], measurements, catalogue, { rules }, comparing] =
-    await Promise.all([
-      historyOf(scope, sessionLog.personId),
-      listStations(scope, sessionLog.gymId, "all"),
-      briefHistory(scope, sessionLog.personId, 1),
-      listMeasurements(scope, sessionLog.personId),
-      catalogueFor(scope),
-      strengthRules(scope),
-      comparingOf(scope, sessionLog.personId),
-    ]);
-  const all = seriesOf(history);
+  const { id, place } = sessionLog;
+  const [client, phase] = await Promise.all([
+    clientFor(scope, sessionLog.personId),
+    place === null ? null : getPhase(scope, place.phase),
+  ]);
+  const { history } = client;
   const part = upTo(history, sessionLog);
-  const series = part.sessions.length === history.sessions.length ? all : seriesOf(part);
-  const bodyWeight = bodyWeightOf(measurements, sessionLog.day);
-  const known = unrollContextFrom(strengthRecordsOf(series, bodyWeight, rules), bodyWeight, rules);
-  const context = unrollContextOf(stations, catalogue.find, known);
-  const isHoldingSuccess = brief?.document.goal === "definition";
+  const series = part.sessions.length === history.sessions.length ? client.series : seriesOf(part);
+  const on = dayAt(sessionLog.settledAt ?? scope.now, "UTC");
+  const trainedSince = trainedAfter(client.series, series);
+  const inPhase =
+    phase === null
+      ? null
+      : { phase, facts: await phaseFactsFor(scope, phase, { ...client, series }, on) };
+  const trained = inPhase?.facts.placed.find((one) => one.sessionLog === id) ?? null;
+  const day = phase?.document.days.find((one) => one.id === trained?.day) ?? null;
+  const context = client.contextOn(sessionLog.day, series);
+  if (inPhase !== null && trained !== null && day !== null) {
+    const { document: plan } = inPhase.phase;
+    const { ruled, week, absences } = trained;
+    const slots = proposalsInPhase(
+      plan,
+      { id, day, week, on: trained.on, ruled, absences },
+      { ...inPhase.facts, context, trainedSince },
+      newId,
+    );
+    const upcoming = nextWeek(plan, week, on);
+    const next =
+      upcoming > plan.weeks.length ? null : { phase: inPhase.phase, day, week: upcoming };
+    const written = writtenOf(slots, next, context);
+    return { slots, document: ruled, context, approach: client.approach, written, next };
+  }
   // What was taken once stays out of the next session, and nothing is proposed for it.
   // A session that is still running, or lies further back than history, is asked for by itself.
-  const said =
-    history.beside.get(sessionLog.id) ??
-    (await saidBeside(scope, [sessionLog.id])).get(sessionLog.id);
+  const said = history.beside.get(id) ?? (await saidBeside(scope, [id])).get(id);
   const document = keptPlan(sessionLog.document, said?.changes ?? []);
-  const session = { id: sessionLog.id, document };
   const circumstances = {
-    isHoldingSuccess,
-    strength: rules,
-    comparing,
-    // There are no phases yet, so no week is light or a test.
+    ...client.known,
     weeks: null,
-    on: dayAt(sessionLog.settledAt ?? scope.now, "UTC"),
-    trainedSince: trainedAfter(all, series),
+    on,
+    trainedSince,
     absences: absencesIn(said?.changes ?? [], said?.skips ?? new Map()),
   };
-  const slots = proposalsAfter(session, series, stations, context, circumstances, newId);
-  const approach = brief?.document.approach ?? null;
-  return { slots, document, context, approach, written: writtenOf(slots, catalogue.find) };
+  const { stations } = client;
+  const slots = proposalsAfter({ id, document }, series, stations, context, circumstances, newId);
+  const written = writtenOf(slots, null, context);
+  return { slots, document, context, approach: client.approach, written, next: null };
 }
 
-function writtenOf(slots: Proposals["slots"], find: FindMovement): ReadonlyMap<Id<"slot">, string> {
-  const exercises = slots.map(({ accepted }) => accepted.sets);
+/** Each exercise as it would be planned, after what the week and the coach make of it. */
+function writtenOf(
+  slots: Proposals["slots"],
+  next: NextInPhase | null,
+  context: UnrollContext,
+): ReadonlyMap<Id<"slot">, string> {
+  const planned = slots.map(({ slot, accepted }) => ({
+    slot,
+    sets: next === null ? accepted.sets : (inNextWeek(accepted, next, context)?.sets ?? []),
+  }));
   const { effort, rest } = PLAIN_DEFAULTS;
   return new Map(
-    slots.map(({ slot, station, accepted }, own) => {
-      const movement = find(slot.movement);
+    planned.map(({ slot, sets }, own) => {
+      const movement = context.movement(slot.movement);
       const notation = {
-        unit: station?.loading.unit ?? "kg",
+        unit: context.station(slot.station)?.loading.unit ?? "kg",
         defaults: {
           effort,
           rest,
           side: movement === null ? ({ kind: "both" } as const) : usualSide(movement, "left"),
         },
-        exercises,
+        exercises: planned.map((one) => one.sets),
         own,
-        nameOf: (ref: MovementRef) => find(ref)?.name ?? null,
+        nameOf: (ref: MovementRef) => context.movement(ref)?.name ?? null,
         movementNamed: () => null,
       };
-      return [slot.id, writeLine(accepted.sets, notation)];
+      return [slot.id, writeLine(sets, notation)];
     }),
   );
+}
+
+function inNextWeek(slot: Slot, { phase, day, week }: NextInPhase, context: UnrollContext) {
+  const { document } = phase;
+  const own = document.weeks[week - 1];
+  const changes = changesOf(document, day, week).filter((c) => c.lineage === slot.lineageId);
+  return own === undefined ? slot : layered(slot, own, changes, context, newId).final;
 }
 
 export type PlanNextError =
   DecideError | { readonly code: "notEnded" } | { readonly code: "settled" };
 
-/** Plans the next session from what was proposed after a trained one: its copy with what was decided, the rulings kept beside it. */
+/**
+ * Plans the next session from what was proposed after a trained one: its copy with what was decided, the rulings
+ * kept beside it. In a phase it is the next week of that day; where that is planned already, that plan stays.
+ */
 export async function planNext(
   scope: Scope,
   sessionLog: StoredSessionLog,
-  { slots, document, context }: Proposals,
+  { slots, document, context, next }: Proposals,
   on: Day,
   decisions: readonly Decision[],
 ): Promise<Result<Id<"plan">, PlanNextError>> {
@@ -147,10 +186,13 @@ export async function planNext(
         logPosition: sessionLog.lastPosition,
       });
     }
-    const { personId, gymId, startTime, title } = sessionLog;
+    const { id: session, personId, gymId, startTime, title } = sessionLog;
     const head = { personId, gymId, day: on, startTime, title };
+    const ruled = nextDocument(document, decided, context, newId);
     return ok(
-      await addPlan(trx, head, nextDocument(document, decided, context, newId), sessionLog.id),
+      next === null
+        ? await addPlan(trx, head, ruled, { session })
+        : await placeSession(trx, { ...next, on, ruled, context }, head, session),
     );
   });
 }

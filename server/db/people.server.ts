@@ -111,6 +111,13 @@ export async function erasePerson(scope: Scope, id: Id<"person">): Promise<boole
       .from("plans")
       .where({ person_id: toBinary(id) })
       .delete();
+    const phases = await trx
+      .from("phases")
+      .where({ person_id: toBinary(id) })
+      .select("id");
+    const phaseIds = phases.map((phase) => phase["id"] as Buffer);
+    await trx.from("phase_revisions").whereIn("phase_id", phaseIds).delete();
+    await trx.from("phases").whereIn("id", phaseIds).delete();
     await trx
       .from("people")
       .where({ id: toBinary(id) })

@@ -11,6 +11,8 @@ import {
 import type { PlanEntry, PlanHead, RulingState } from "~/core/log/index.ts";
 import { LEVELS, type Level } from "~/core/person/index.ts";
 import type { SessionPlan } from "~/core/plan/index.ts";
+import type { TrainingWeek } from "~/core/progress/index.ts";
+import { trainingWeekCodec } from "~/codec/phase.ts";
 import { planCodec } from "~/codec/plan.ts";
 import { dayColumn, instantColumn, jsonColumn, storedJson } from "~/codec/rows.ts";
 import { newId } from "~/codec/new-id.ts";
@@ -185,11 +187,27 @@ export async function getPlan(scope: Scope, id: Id<"plan">): Promise<StoredPlan 
   }));
 }
 
+/** The day and week of a phase that a plan makes real, and what its rules had before week and coach. */
+export interface PhasePlace {
+  readonly phase: Id<"phase">;
+  readonly revision: number;
+  readonly day: Id<"phaseDay">;
+  readonly week: number;
+  readonly training: TrainingWeek;
+  readonly ruled: SessionPlan;
+}
+
+/** What a plan was made from. */
+export interface PlanOrigin {
+  readonly session?: Id<"sessionLog">;
+  readonly place?: PhasePlace;
+}
+
 export async function addPlan(
   scope: Scope,
   head: PlanHead,
   document: SessionPlan,
-  plannedFromSession: Id<"sessionLog"> | null = null,
+  { session, place }: PlanOrigin = {},
 ): Promise<Id<"plan">> {
   const id = newId<"plan">();
   const revisionId = newId<"revision">();
@@ -200,7 +218,8 @@ export async function addPlan(
       person_id: toBinary(head.personId),
       revision: 1,
       revision_id: toBinary(revisionId),
-      planned_from_run: plannedFromSession === null ? null : toBinary(plannedFromSession),
+      planned_from_run: session === undefined ? null : toBinary(session),
+      ...(place === undefined ? {} : placeColumns(place)),
       created_at: trx.now,
       ...trx.by,
     });
@@ -248,6 +267,75 @@ function headColumns(head: Omit<PlanHead, "personId">) {
     start_time: head.startTime,
     title: head.title,
   };
+}
+
+function placeColumns({ phase, revision, day, week, training, ruled }: PhasePlace) {
+  return {
+    phase_id: toBinary(phase),
+    phase_revision: revision,
+    phase_day: toBinary(day),
+    phase_week: week,
+    training_week: storedJson(trainingWeekCodec, training),
+    ruled: storedJson(planCodec, ruled),
+  };
+}
+
+/** A plan that a phase made real, as it is now or was trained, before what its training changed. */
+export interface StoredPlacedSession {
+  readonly day: Id<"phaseDay">;
+  readonly week: number;
+  readonly on: Day;
+  readonly planId: Id<"plan">;
+  readonly document: SessionPlan;
+  readonly ruled: SessionPlan;
+  readonly isEdited: boolean;
+  readonly sessionLog: Id<"sessionLog"> | null;
+  readonly isEnded: boolean;
+}
+
+/** What a phase made real so far. */
+export async function placedSessions(
+  scope: Scope,
+  phase: Id<"phase">,
+): Promise<readonly StoredPlacedSession[]> {
+  const rows = (await scope
+    .from("plans")
+    .leftJoin("runs", (join) =>
+      join.on("runs.studio_id", "plans.studio_id").andOn("runs.plan_id", "plans.id"),
+    )
+    .join("plan_revisions", (join) =>
+      join
+        .on("plan_revisions.studio_id", "plans.studio_id")
+        .andOn("plan_revisions.id", scope.raw("coalesce(runs.revision_id, plans.revision_id)")),
+    )
+    .where("plans.phase_id", toBinary(phase))
+    .select("plans.*", "runs.id as run_id", "runs.ended_at", "plan_revisions.document")) as Row[];
+  return readEach(scope, "session", rows, (row) => ({
+    day: fromBinary(row["phase_day"]),
+    week: z.number().parse(row["phase_week"]),
+    on: dayColumn.parse(row["day"]),
+    planId: fromBinary(row["id"]),
+    document: documentColumn.parse(row["document"]),
+    ruled: documentColumn.parse(row["ruled"]),
+    // A phase writes a plan's first revision and never another one.
+    isEdited: z.number().parse(row["revision"]) > 1,
+    sessionLog: row["run_id"] === null ? null : fromBinary(row["run_id"]),
+    isEnded: row["ended_at"] !== null,
+  }));
+}
+
+/** The plan that a day in a week of a phase became; null where it is not real yet. */
+export async function planAt(
+  scope: Scope,
+  phase: Id<"phase">,
+  day: Id<"phaseDay">,
+  week: number,
+): Promise<Id<"plan"> | null> {
+  const row = await scope
+    .from("plans")
+    .where({ phase_id: toBinary(phase), phase_day: toBinary(day), phase_week: week })
+    .first("id");
+  return row === undefined ? null : fromBinary(row["id"]);
 }
 
 async function insertRevision(

@@ -272,6 +272,35 @@ const COMPARING = [
   )`,
 ];
 
+/**
+ * Phases with their revisions. A plan that a phase made real says which day and week of it it is, and as what the
+ * rules had it; each stands once.
+ */
+const PHASES = [
+  `create table phases (
+    studio_id binary(16) not null, id binary(16) not null, person_id binary(16) not null,
+    name varchar(80) not null, starts date not null, ends date not null,
+    revision int not null, created_at bigint not null, removed_at bigint null,
+    actor_kind enum('user','link','system') not null, actor_id binary(16) null,
+    primary key (studio_id, id), key phases_person (studio_id, person_id, starts),
+    key phases_days (studio_id, starts, ends),
+    foreign key (studio_id, person_id) references people (studio_id, id)
+  )`,
+  `create table phase_revisions (
+    studio_id binary(16) not null, id binary(16) not null, phase_id binary(16) not null,
+    number int not null, document json not null, created_at bigint not null,
+    actor_kind enum('user','link','system') not null, actor_id binary(16) null,
+    primary key (studio_id, id), unique key phase_revisions_number (studio_id, phase_id, number),
+    foreign key (studio_id, phase_id) references phases (studio_id, id)
+  )`,
+  `alter table plans
+    add column phase_id binary(16) null, add column phase_day binary(16) null,
+    add column phase_week int null, add column phase_revision int null,
+    add column ruled json null, add column training_week json null,
+    add unique key plans_phase (studio_id, phase_id, phase_day, phase_week),
+    add foreign key (studio_id, phase_id) references phases (studio_id, id)`,
+];
+
 /** Migrations by name, in order. A landed one is never edited; the next is appended. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
   { name: "001-foundation", statements: FIRST },
@@ -283,6 +312,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: "007-own-set-ups", statements: OWN_SET_UPS },
   { name: "008-conditions", statements: CONDITIONS },
   { name: "009-comparing", statements: COMPARING },
+  { name: "010-phases", statements: PHASES },
 ];
 
 const source: Knex.MigrationSource<(typeof MIGRATIONS)[number]> = {

@@ -22,6 +22,8 @@ export type StudioTable =
   | "templates"
   | "plans"
   | "plan_revisions"
+  | "phases"
+  | "phase_revisions"
   | "runs"
   | "commands"
   | "performed_exercises"
@@ -45,6 +47,8 @@ export interface Scope extends Reader {
   /** Rows of this studio. */
   from(table: StudioTable): Knex.QueryBuilder<Row, Row[]>;
   insert(table: StudioTable, row: Row): Promise<void>;
+  /** A piece of SQL within a query that is scoped already. */
+  raw(sql: string): Knex.Raw;
   /** The actor's columns, for rows that record who wrote them. */
   readonly by: { readonly actor_kind: string; readonly actor_id: Buffer | null };
   /** Runs work in one transaction, as a whole again after a deadlock. */
@@ -68,6 +72,7 @@ export function scopeFor(
     insert: async (table, row) => {
       await connection(table).insert({ studio_id: toBinary(who.studioId), ...row });
     },
+    raw: (sql) => connection.raw(sql),
     transaction: (work) =>
       nested
         ? work(build(connection, true))

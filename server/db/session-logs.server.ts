@@ -39,6 +39,12 @@ export interface StoredSessionLog {
   readonly lastPosition: number;
   readonly settledPosition: number | null;
   readonly document: SessionPlan;
+  /** The day and week of a phase that it makes real; null where it belongs to none. */
+  readonly place: {
+    readonly phase: Id<"phase">;
+    readonly day: Id<"phaseDay">;
+    readonly week: number;
+  } | null;
 }
 
 const documentColumn = jsonColumn(planCodec);
@@ -62,6 +68,14 @@ function sessionLogFrom(row: Row): StoredSessionLog {
     lastPosition: z.number().parse(row["last_position"]),
     settledPosition: z.number().nullable().parse(row["settled_position"]),
     document: documentColumn.parse(row["document"]),
+    place:
+      row["phase_id"] === null
+        ? null
+        : {
+            phase: fromBinary(row["phase_id"]),
+            day: fromBinary(row["phase_day"]),
+            week: z.number().parse(row["phase_week"]),
+          },
   };
 }
 
@@ -85,6 +99,9 @@ function sessionLogQuery(scope: Scope) {
       "plans.start_time",
       "plans.title",
       "plans.gym_id",
+      "plans.phase_id",
+      "plans.phase_day",
+      "plans.phase_week",
       "plans.revision_id as newest_revision_id",
       "people.name as person_name",
       "people.unit as person_unit",

@@ -13,6 +13,7 @@ export type RecordKind =
   | "gym"
   | "log entry"
   | "measurement"
+  | "phase"
   | "ruling"
   | "equipment"
   | "session"

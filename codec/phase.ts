@@ -1,0 +1,107 @@
+import { z } from "zod";
+import { GOALS } from "~/core/person/index.ts";
+import { PHASE_BOUNDS, phaseSchema, type Phase } from "~/core/phase/index.ts";
+import { idField, type Day } from "~/core/kernel/index.ts";
+import { WEEK_KINDS } from "~/core/progress/index.ts";
+import { approachRefCodec } from "./brief.ts";
+import { plannedDayField } from "./days.ts";
+import { planCodec } from "./plan.ts";
+import { textField } from "./text.ts";
+import { revisionCodec } from "./values.ts";
+
+/** A phase document, whose sessions are of whichever version they were stored in. */
+export const phaseCodec: z.ZodType<Phase> = z
+  .unknown()
+  .transform(withNewSessions)
+  .pipe(phaseSchema);
+
+function withNewSessions(document: unknown): unknown {
+  const phase = z.looseObject({ days: z.array(z.looseObject({ session: z.unknown() })) });
+  const read = phase.safeParse(document);
+  if (!read.success) return document;
+  const days = read.data.days.map((day) => {
+    const session = planCodec.safeParse(day.session);
+    return session.success ? { ...day, session: session.data } : day;
+  });
+  return { ...read.data, days };
+}
+
+/** A week of training as it is kept with a plan. */
+export const trainingWeekCodec = z
+  .object({
+    number: z.int().min(1).max(PHASE_BOUNDS.weeks.most),
+    kind: z.enum(WEEK_KINDS),
+    sinceLighter: z.int().min(0).nullable(),
+  })
+  .readonly();
+
+const whole = (least: number, most: number, what: string) =>
+  z
+    .string({ error: `Expected ${what}.` })
+    .trim()
+    .regex(/^-?\d+$/, `Expected ${what}, a whole number.`)
+    .transform(Number)
+    .refine((n) => n >= least && n <= most, `Expected ${what}, from ${least} to ${most}.`);
+
+/** What a session of a phase is made from: a template, or a session that was planned. */
+const sourceField = z
+  .string()
+  .regex(/^(template|plan):/, "Expected a template or a session.")
+  .transform((text) => {
+    const [kind = "", id = ""] = text.split(":");
+    return { kind, id };
+  })
+  .pipe(
+    z.union([
+      z.object({ kind: z.literal("template"), id: idField("template") }),
+      z.object({ kind: z.literal("plan"), id: idField("plan") }),
+    ]),
+  );
+export type SessionSource = z.output<typeof sourceField>;
+
+/** Each weekday's session, Monday first; empty for a day without training. */
+const daysField = z
+  .array(z.union([z.literal("").transform(() => null), sourceField]))
+  .length(7, "Expected seven weekdays.")
+  .refine((days) => days.some((day) => day !== null), "Choose a session for at least one day.");
+
+const { weeks } = PHASE_BOUNDS;
+
+/** A phase as a coach begins it: for whom, from when, how long, on which days, how its weeks go. */
+export function newPhaseCodec(today: Day) {
+  return z.object({
+    personId: idField("person"),
+    name: textField("a name, like Strength 1", 80),
+    gymId: idField("gym"),
+    start: plannedDayField(today),
+    weeks: whole(weeks.least, weeks.most, "a number of weeks"),
+    goal: z.enum(GOALS),
+    success: z.string().max(300).default(""),
+    approach: z
+      .union([z.literal(""), approachRefCodec])
+      .default("")
+      .transform((ref) => (ref === "" ? null : ref)),
+    days: daysField,
+    isFirstLight: z
+      .literal("on")
+      .optional()
+      .transform((on) => on === "on"),
+    isLastTest: z
+      .literal("on")
+      .optional()
+      .transform((on) => on === "on"),
+    lighterEvery: z
+      .union([z.literal("").transform(() => null), whole(2, 26, "weeks between lighter ones")])
+      .default(null),
+    easierBy: whole(0, 4, "reps more in reserve"),
+    fewerBy: whole(0, 4, "sets fewer"),
+  });
+}
+export type NewPhase = z.output<ReturnType<typeof newPhaseCodec>>;
+
+/** What the phase sheet sends: the revision it started from, and the whole of it. */
+export const savePhaseCodec = z.object({
+  baseRevision: revisionCodec,
+  name: textField("a name", 80),
+  document: phaseCodec,
+});

@@ -1,0 +1,40 @@
+import type { Day, Id } from "~/core/kernel/index.ts";
+import type { PlanHead } from "~/core/log/index.ts";
+import { changesOf, sessionInWeek, trainingWeek, type PhaseDay } from "~/core/phase/index.ts";
+import type { SessionPlan } from "~/core/plan/index.ts";
+import type { UnrollContext } from "~/core/unroll/index.ts";
+import { newId } from "~/codec/new-id.ts";
+import { addPlan, planAt } from "../db/plans.server.ts";
+import type { StoredPhase } from "../db/phases.server.ts";
+import type { Scope } from "../db/scope.server.ts";
+
+/** A day in a week of a phase that becomes real, as its rules have it. */
+export interface ToPlace {
+  readonly phase: StoredPhase;
+  readonly day: PhaseDay;
+  readonly week: number;
+  readonly on: Day;
+  /** With ids of its own. */
+  readonly ruled: SessionPlan;
+  readonly context: UnrollContext;
+}
+
+/** Writes the plan of a day in a week, through the layers of the week; one that is there already stays. */
+export async function placeSession(
+  scope: Scope,
+  { phase, day, week, on, ruled, context }: ToPlace,
+  head: Omit<PlanHead, "day">,
+  session?: Id<"sessionLog">,
+): Promise<Id<"plan">> {
+  const there = await planAt(scope, phase.id, day.id, week);
+  if (there !== null) return there;
+  const { document, revision } = phase;
+  const own = document.weeks[week - 1];
+  if (own === undefined) throw new Error(`week ${week} of ${document.weeks.length}`);
+  const plan = sessionInWeek(ruled, own, changesOf(document, day, week), context, newId);
+  const training = trainingWeek(document.weeks, week);
+  return addPlan(scope, { ...head, day: on }, plan, {
+    ...(session === undefined ? {} : { session }),
+    place: { phase: phase.id, revision, day: day.id, week, training, ruled },
+  });
+}

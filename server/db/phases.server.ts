@@ -1,0 +1,201 @@
+import { z } from "zod";
+import { fail, ok, type Day, type Id, type Result } from "~/core/kernel/index.ts";
+import { endOf, type Phase } from "~/core/phase/index.ts";
+import { newId } from "~/codec/new-id.ts";
+import { phaseCodec } from "~/codec/phase.ts";
+import { dayColumn, jsonColumn, storedJson } from "~/codec/rows.ts";
+import { fromBinary, toBinary } from "./columns.server.ts";
+import type { Row, Scope } from "./scope.server.ts";
+import { readEach, readOne } from "./set-apart.server.ts";
+
+/** What lists and calendars say of a phase. */
+export interface PhaseEntry {
+  readonly id: Id<"phase">;
+  readonly personId: Id<"person">;
+  readonly personName: string;
+  readonly name: string;
+  readonly starts: Day;
+  readonly ends: Day;
+  readonly revision: number;
+}
+
+/** A phase with its newest document. */
+export interface StoredPhase extends PhaseEntry {
+  readonly document: Phase;
+}
+
+const documentColumn = jsonColumn(phaseCodec);
+
+function entryFrom(row: Row): PhaseEntry {
+  return {
+    id: fromBinary(row["id"]),
+    personId: fromBinary(row["person_id"]),
+    personName: z.string().parse(row["person_name"]),
+    name: z.string().parse(row["name"]),
+    starts: dayColumn.parse(row["starts"]),
+    ends: dayColumn.parse(row["ends"]),
+    revision: z.number().parse(row["revision"]),
+  };
+}
+
+const phaseFrom = (row: Row): StoredPhase => ({
+  ...entryFrom(row),
+  document: documentColumn.parse(row["document"]),
+});
+
+function entryQuery(scope: Scope) {
+  return scope
+    .from("phases")
+    .join("people", (join) =>
+      join.on("people.studio_id", "phases.studio_id").andOn("people.id", "phases.person_id"),
+    )
+    .whereNull("phases.removed_at")
+    .select("phases.*", "people.name as person_name");
+}
+
+function phaseQuery(scope: Scope) {
+  return entryQuery(scope)
+    .join("phase_revisions", (join) =>
+      join
+        .on("phase_revisions.studio_id", "phases.studio_id")
+        .andOn("phase_revisions.phase_id", "phases.id")
+        .andOn("phase_revisions.number", "phases.revision"),
+    )
+    .select("phase_revisions.document");
+}
+
+/** A phase with its newest document; null where this studio has none of that id. */
+export async function getPhase(scope: Scope, id: Id<"phase">): Promise<StoredPhase | null> {
+  const row: unknown = await phaseQuery(scope).where("phases.id", toBinary(id)).first();
+  return row === undefined ? null : readOne(scope, "phase", row as Row, phaseFrom);
+}
+
+/** A person's phases, the latest first. */
+export async function listPhasesOf(
+  scope: Scope,
+  person: Id<"person">,
+): Promise<readonly PhaseEntry[]> {
+  const rows = (await entryQuery(scope)
+    .where("phases.person_id", toBinary(person))
+    .orderBy("phases.starts", "desc")) as Row[];
+  return readEach(scope, "phase", rows, entryFrom);
+}
+
+/** Another phase of the person that has a day in common. */
+export interface Overlap {
+  readonly code: "overlaps";
+  readonly with: PhaseEntry;
+}
+
+/** Adds a phase; fails where the person has another one on some of its days, or is gone. */
+export async function addPhase(
+  scope: Scope,
+  person: Id<"person">,
+  name: string,
+  document: Phase,
+): Promise<Result<Id<"phase">, Overlap | { readonly code: "missing" }>> {
+  const id = newId<"phase">();
+  return scope.transaction(async (trx) => {
+    if (!(await lockPerson(trx, person))) return fail({ code: "missing" });
+    const other = await overlapping(trx, person, document, id);
+    if (other !== null) return fail({ code: "overlaps", with: other });
+    await trx.insert("phases", {
+      id: toBinary(id),
+      person_id: toBinary(person),
+      ...headColumns(name, document),
+      revision: 1,
+      created_at: trx.now,
+      ...trx.by,
+    });
+    await insertRevision(trx, id, 1, document);
+    return ok(id);
+  });
+}
+
+export type SavePhaseError =
+  | Overlap
+  | { readonly code: "missing" }
+  | { readonly code: "changedMeanwhile"; readonly current: StoredPhase };
+
+/** Saves a phase as its next revision; fails with what the other edit left where somebody was faster. */
+export async function savePhase(
+  scope: Scope,
+  id: Id<"phase">,
+  baseRevision: number,
+  name: string,
+  document: Phase,
+): Promise<Result<number, SavePhaseError>> {
+  return scope.transaction(async (trx) => {
+    const before = await getPhase(trx, id);
+    if (before === null || !(await lockPerson(trx, before.personId)))
+      return fail({ code: "missing" });
+    const other = await overlapping(trx, before.personId, document, id);
+    if (other !== null) return fail({ code: "overlaps", with: other });
+    const changed = await trx
+      .from("phases")
+      .where({ id: toBinary(id), revision: baseRevision })
+      .whereNull("removed_at")
+      .update({ ...headColumns(name, document), revision: baseRevision + 1, ...trx.by });
+    if (changed !== 1) {
+      const current = await getPhase(trx, id);
+      return current === null
+        ? fail({ code: "missing" })
+        : fail({ code: "changedMeanwhile", current });
+    }
+    await insertRevision(trx, id, baseRevision + 1, document);
+    return ok(baseRevision + 1);
+  });
+}
+
+/** Archives a phase; sessions that it made real stay. */
+export async function archivePhase(scope: Scope, id: Id<"phase">): Promise<void> {
+  await scope
+    .from("phases")
+    .where({ id: toBinary(id) })
+    .update({ removed_at: scope.now });
+}
+
+/** Two phases of one person are never written at once, so that none can overlap with one that is not there yet. */
+async function lockPerson(scope: Scope, person: Id<"person">): Promise<boolean> {
+  const row: unknown = await scope
+    .from("people")
+    .where({ id: toBinary(person) })
+    .forUpdate()
+    .first("id");
+  return row !== undefined;
+}
+
+async function overlapping(
+  scope: Scope,
+  person: Id<"person">,
+  phase: Phase,
+  but: Id<"phase">,
+): Promise<PhaseEntry | null> {
+  const row: unknown = await entryQuery(scope)
+    .where("phases.person_id", toBinary(person))
+    .whereNot("phases.id", toBinary(but))
+    .where("phases.starts", "<=", endOf(phase))
+    .where("phases.ends", ">=", phase.start)
+    .first();
+  return row === undefined ? null : entryFrom(row as Row);
+}
+
+function headColumns(name: string, document: Phase) {
+  return { name, starts: document.start, ends: endOf(document) };
+}
+
+async function insertRevision(
+  scope: Scope,
+  phase: Id<"phase">,
+  number: number,
+  document: Phase,
+): Promise<void> {
+  await scope.insert("phase_revisions", {
+    id: toBinary(newId<"phaseRevision">()),
+    phase_id: toBinary(phase),
+    number,
+    document: storedJson(phaseCodec, document),
+    created_at: scope.now,
+    ...scope.by,
+  });
+}
