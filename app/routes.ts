@@ -13,6 +13,8 @@ export default [
     route("people/:personId/strength", "routes/strength.tsx"),
     route("people/:personId/when", "routes/when.tsx"),
     route("people/:personId/comparing", "routes/comparing.tsx"),
+    route("phases/new", "routes/phase-new.tsx"),
+    route("phases/:phaseId", "routes/phase.tsx"),
     route("gyms", "routes/gyms.tsx"),
     route("gyms/:gymId", "routes/gym.tsx"),
     route("gyms/:gymId/stations/new", "routes/station-new.tsx"),

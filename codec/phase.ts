@@ -1,7 +1,8 @@
 import { z } from "zod";
 import { GOALS } from "~/core/person/index.ts";
-import { PHASE_BOUNDS, phaseSchema, type Phase } from "~/core/phase/index.ts";
+import { cellChangesField, PHASE_BOUNDS, phaseSchema, type Phase } from "~/core/phase/index.ts";
 import { idField, type Day } from "~/core/kernel/index.ts";
+import { LONGEST_LINE } from "~/core/plan/notation/index.ts";
 import { WEEK_KINDS } from "~/core/progress/index.ts";
 import { approachRefCodec } from "./brief.ts";
 import { plannedDayField } from "./days.ts";
@@ -59,10 +60,16 @@ const sourceField = z
   );
 export type SessionSource = z.output<typeof sourceField>;
 
-/** Each weekday's session, Monday first; empty for a day without training. */
+/** Each weekday's session, Monday first; null for a day without training. Forms leave empty fields away. */
 const daysField = z
-  .array(z.union([z.literal("").transform(() => null), sourceField]))
-  .length(7, "Expected seven weekdays.")
+  .array(
+    z
+      .union([z.literal(""), sourceField])
+      .optional()
+      .transform((source) => (source === undefined || source === "" ? null : source)),
+  )
+  .max(7, "Expected seven weekdays.")
+  .default([])
   .refine((days) => days.some((day) => day !== null), "Choose a session for at least one day.");
 
 const { weeks } = PHASE_BOUNDS;
@@ -99,9 +106,29 @@ export function newPhaseCodec(today: Day) {
 }
 export type NewPhase = z.output<ReturnType<typeof newPhaseCodec>>;
 
-/** What the phase sheet sends: the revision it started from, and the whole of it. */
-export const savePhaseCodec = z.object({
-  baseRevision: revisionCodec,
-  name: textField("a name", 80),
-  document: phaseCodec,
-});
+const cellPlace = {
+  day: idField("phaseDay"),
+  lineage: idField("lineage"),
+  line: idField("line"),
+  week: z.int().min(1).max(PHASE_BOUNDS.weeks.most),
+};
+
+/** What the phase sheet sends, with the revision that it started from. */
+export const sheetActionCodec = z.discriminatedUnion("intent", [
+  /** What was typed or pasted into cells. */
+  z.object({
+    intent: z.literal("type"),
+    baseRevision: revisionCodec,
+    entries: z
+      .array(z.object({ ...cellPlace, text: z.string().max(LONGEST_LINE) }))
+      .min(1)
+      .max(400),
+  }),
+  /** The coach's changes as they were before: undo and redo. */
+  z.object({
+    intent: z.literal("putBack"),
+    baseRevision: revisionCodec,
+    changes: cellChangesField,
+  }),
+]);
+export type SheetAction = z.output<typeof sheetActionCodec>;

@@ -5,7 +5,7 @@ import Typography from "@mui/material/Typography";
 import { Form, Link, data, redirect } from "react-router";
 import { personFormCodec, revisionField } from "~/codec/person.ts";
 import { approachAmong } from "~/core/person/index.ts";
-import { dayAt, yearOf } from "~/core/kernel/index.ts";
+import { dayAt, yearOf, type Day } from "~/core/kernel/index.ts";
 import { formatDay } from "~/format/numbers.ts";
 import { LEVEL_NAMES } from "~/format/training.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
@@ -14,6 +14,7 @@ import { standingFor } from "~/server/coaching/standing.server.ts";
 import { currentBrief } from "~/server/db/briefs.server.ts";
 import { listGyms } from "~/server/db/gyms.server.ts";
 import { changePerson, erasePerson, getPerson } from "~/server/db/people.server.ts";
+import { listPhasesOf } from "~/server/db/phases.server.ts";
 import { listPlansOf } from "~/server/db/plans.server.ts";
 import { readForm, refused } from "~/server/http/body.server.ts";
 import { reading, writing } from "~/server/http/handlers.server.ts";
@@ -28,8 +29,9 @@ import { ExerciseStanding } from "../components/standing.tsx";
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const person = orNotFound(await getPerson(scope, idParam<"person">(params.personId)));
-  const [plans, brief, approaches, gyms] = await Promise.all([
+  const [plans, phases, brief, approaches, gyms] = await Promise.all([
     listPlansOf(scope, person.id, 8),
+    listPhasesOf(scope, person.id),
     currentBrief(scope, person),
     listApproaches(scope),
     listGyms(scope),
@@ -39,6 +41,8 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   return {
     person,
     plans,
+    phases,
+    today,
     standing,
     brief,
     approach: approachAmong(approaches, brief.approach),
@@ -79,7 +83,7 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
 
 export default function PersonPage({ loaderData, actionData }: Route.ComponentProps) {
   const { find } = useCatalogue();
-  const { person, plans, standing, brief, approach, gyms, year } = loaderData;
+  const { person, plans, phases, today, standing, brief, approach, gyms, year } = loaderData;
   const result = actionData?.kind === "reply" ? actionData : null;
   const other = result?.other ?? null;
   return (
@@ -140,6 +144,7 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
           }}
         />
       </Section>
+      <Phases person={person.id} phases={phases} today={today} />
       <Section title="Exercises: now and next">
         {standing.length === 0 ? (
           <Empty>Nothing logged yet.</Empty>
@@ -206,5 +211,44 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
         </Form>
       </Section>
     </Page>
+  );
+}
+
+/** The client's phases, the latest first, and the way to a new one. */
+function Phases({
+  person,
+  phases,
+  today,
+}: {
+  readonly person: string;
+  readonly phases: Route.ComponentProps["loaderData"]["phases"];
+  readonly today: Day;
+}) {
+  return (
+    <Section
+      title="Phases"
+      aside={
+        <Button component={Link} to={`/phases/new?person=${person}`} size="small">
+          Plan a phase
+        </Button>
+      }
+    >
+      {phases.length === 0 ? (
+        <Empty>None yet. A phase carries sessions from week to week by their rules.</Empty>
+      ) : (
+        <Ledger label="Phases" head={["From", "To", "Phase", ""]}>
+          {phases.map(({ id, name, starts, ends }) => (
+            <tr key={id}>
+              <td className="figure">{formatDay(starts)}</td>
+              <td className="figure">{formatDay(ends)}</td>
+              <th scope="row">
+                <Link to={`/phases/${id}`}>{name}</Link>
+              </th>
+              <td>{starts <= today && today <= ends ? <Tag tone="strong">now</Tag> : null}</td>
+            </tr>
+          ))}
+        </Ledger>
+      )}
+    </Section>
   );
 }

@@ -5,7 +5,7 @@ import { Link, data, redirect, type ShouldRevalidateFunctionArgs } from "react-r
 import { fieldOf, readDecisions, type NamedLine } from "~/codec/decisions.ts";
 import { correctionFormCodec, reconsiderFormCodec } from "~/codec/correction.ts";
 import { plannedDayField } from "~/codec/days.ts";
-import { dayAt } from "~/core/kernel/index.ts";
+import { addDays, dayAt } from "~/core/kernel/index.ts";
 import { reviewOf } from "~/core/log/index.ts";
 import { linesToRule } from "~/core/progress/index.ts";
 import { type Slot } from "~/core/plan/index.ts";
@@ -42,7 +42,7 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const sessionLog = orNotFound(await getSessionLog(scope, idParam<"sessionLog">(params.runId)));
   const [
     commands,
-    { slots, context, approach: chosen, written },
+    { slots, context, approach: chosen, written, next: nextInPhase },
     rulings,
     next,
     changed,
@@ -79,6 +79,13 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
     proposals,
     waiting,
     next,
+    upcoming: nextInPhase && {
+      phase: nextInPhase.phase.id,
+      name: nextInPhase.phase.name,
+      week: nextInPhase.week,
+      kind: nextInPhase.phase.document.weeks[nextInPhase.week - 1]?.kind ?? "normal",
+      on: nextInPhase.on,
+    },
     since,
     authors,
     timeZone,
@@ -143,7 +150,8 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
 });
 
 export default function Review({ loaderData, actionData }: Route.ComponentProps) {
-  const { sessionLog, review, proposals, waiting, next, since, authors, timeZone } = loaderData;
+  const { sessionLog, review, proposals, waiting, upcoming, next, since, authors, timeZone } =
+    loaderData;
   const { find } = useCatalogue();
   const unitOf = (slot: Slot) =>
     proposals.find((p) => p.slot.id === slot.id)?.station?.loading.unit ?? sessionLog.personUnit;
@@ -198,7 +206,8 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
       )}
       {isEnded ? (
         <NextTime
-          day={sessionLog.day}
+          day={upcoming?.on ?? addDays(sessionLog.day, 7)}
+          upcoming={upcoming}
           personAt={`/people/${sessionLog.personId}`}
           proposals={proposals}
           waiting={waiting}

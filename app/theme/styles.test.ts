@@ -1,7 +1,11 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 
-const SHEETS = ["app/theme/plain.module.css", "app/components/bench/bench.module.css"];
+const SHEETS = [
+  "app/theme/plain.module.css",
+  "app/components/bench/bench.module.css",
+  "app/components/phase/phase-sheet.module.css",
+];
 
 /** What stands in a sheet without what its rules say: selectors alone. */
 const selectorsOf = (css: string) =>

@@ -6,3 +6,4 @@ export * from "./phase-week.ts";
 export * from "./project.ts";
 export * from "./proposals.ts";
 export * from "./sheet.ts";
+export * from "./typed-cell.ts";

@@ -54,8 +54,11 @@ describe("a week", () => {
     // No harder than the share: 0.9 of 102.5 is 92.25.
     ["4 x 8 at 102.5", LIGHTER, "2 x 8 at 90 kg leave 4"],
     ["2 x 8 at 100 leave 1-2", { ...NORMAL, effort: 2 }, "2 x 8 at 100 kg leave 3-4"],
-    // Five is the most that is left: a range whose ends meet there is one number.
-    ["2 x 8 at 100 leave 4-5", { ...NORMAL, effort: 2 }, "2 x 8 at 100 kg leave 5"],
+    // A set of a normal week stays a hard one, at four; of a lighter one at five. Ends that meet are one number.
+    ["2 x 8 at 100 leave 3", { ...NORMAL, effort: 2 }, "2 x 8 at 100 kg leave 4"],
+    ["2 x 8 at 100 leave 5", { ...NORMAL, effort: 2 }, "2 x 8 at 100 kg leave 5"],
+    ["2 x 8 at 100 leave 3-4", { ...NORMAL, effort: 2 }, "2 x 8 at 100 kg leave 4"],
+    ["2 x 8 at 100 leave 4", { ...LIGHTER, sets: 0 }, "2 x 8 at 90 kg leave 5"],
     ["2 x 8 at 100 leave 1", { ...NORMAL, effort: -2 }, "2 x 8 at 100 kg leave 0"],
     ["2 x 8 at 100", { ...NORMAL, sets: 2 }, "4 x 8 at 100 kg"],
     ["2 x 8 at 100", { ...NORMAL, sets: -5 }, "8 at 100 kg"],

@@ -6,6 +6,7 @@ import {
   isPreparatory,
   linesOf,
   referenceOf,
+  repsLeft,
   RIR_VALUES,
   slotsOf,
   tempoOf,
@@ -26,7 +27,7 @@ import {
 import { stepOf, type CellEdit } from "./cell-edit.ts";
 import { lighterBy, setsTo, type Cell } from "./edit/cell.ts";
 import type { CellChange } from "./phase.ts";
-import { isPlain, type PhaseWeek } from "./phase-week.ts";
+import { isEasy, isPlain, type PhaseWeek } from "./phase-week.ts";
 
 /** An exercise in one week with each layer: as its rules have it, as the week has it, and as the coach does. */
 export interface LayeredSlot {
@@ -83,7 +84,7 @@ function inWeek(slot: Slot, week: PhaseWeek, context: UnrollContext, newId: NewI
       steps.set(drop.id, { reading: lighter, changes: [] });
     }
   }
-  return easedBy(written(slot, steps, context, newId), week.effort);
+  return easedBy(written(slot, steps, context, newId), week.effort, isEasy(week) ? 5 : HARD);
 }
 
 const readingIn = ({ load }: PlannedSet): Mass | null =>
@@ -163,9 +164,13 @@ function written(slot: Slot, steps: Chosen, context: UnrollContext, newId: NewId
   );
 }
 
-/** Every work set with so many reps more in reserve. */
-function easedBy(slot: Slot, by: number): Slot {
+/** A set of a week that is neither light nor lighter counts as hard. */
+const HARD = 4;
+
+/** Every work set with so many reps more in reserve, up to a number; one that had more before keeps it. */
+function easedBy(slot: Slot, by: number, most: number): Slot {
   if (by === 0) return slot;
+  const eased = (rir: Rir) => rirPlus(rir, Math.min(by, Math.max(0, most - (repsLeft(rir) ?? 0))));
   return {
     ...slot,
     sets: slot.sets.map((set) =>
@@ -173,7 +178,7 @@ function easedBy(slot: Slot, by: number): Slot {
         ? set
         : {
             ...set,
-            ...spanOf(rirPlus(set.effort, by), set.effortUpTo && rirPlus(set.effortUpTo, by)),
+            ...spanOf(eased(set.effort), set.effortUpTo && eased(set.effortUpTo)),
           },
     ),
   };

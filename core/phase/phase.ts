@@ -44,6 +44,8 @@ const cellPlace = {
 };
 export const cellChangeField = z.object({ ...cellPlace, edit: cellEditField }).readonly();
 export type CellChange = z.output<typeof cellChangeField>;
+/** The coach's changes of a phase. */
+export const cellChangesField = z.array(cellChangeField).max(2000).readonly();
 export type CellPlace = Omit<CellChange, "edit">;
 
 const dayField = z.custom<Day>((v) => typeof v === "string" && isDay(v), "expected a date");
@@ -74,7 +76,7 @@ export const phaseSchema = z
       .min(PHASE_BOUNDS.weeks.least)
       .max(PHASE_BOUNDS.weeks.most)
       .readonly(),
-    changes: z.array(cellChangeField).max(2000).readonly(),
+    changes: cellChangesField,
     notes: textWithin(2000),
   })
   .readonly();
@@ -127,6 +129,28 @@ export function inOrder({ start, days }: Pick<Phase, "start" | "days">): readonl
   const place = ({ weekday }: PhaseDay) => (weekday - first + 7) % 7;
   return days.toSorted((a, b) => place(a) - place(b));
 }
+
+/** What the coach changed of a line in one week. */
+export function cellEditsAt({ changes }: Pick<Phase, "changes">, at: CellPlace) {
+  return changes.filter((change) => isAt(change, at)).map(({ edit }) => edit);
+}
+
+/** The phase with other changes of a line in one week. */
+export function withEdits(
+  phase: Phase,
+  at: CellPlace,
+  edits: readonly CellChange["edit"][],
+): Phase {
+  const { day, lineage, line, week } = at;
+  const others = phase.changes.filter((change) => !isAt(change, at));
+  return {
+    ...phase,
+    changes: [...others, ...edits.map((edit) => ({ day, lineage, line, week, edit }))],
+  };
+}
+
+const isAt = (a: CellPlace, b: CellPlace) =>
+  a.day === b.day && a.lineage === b.lineage && a.line === b.line && a.week === b.week;
 
 /** The changes that name a line or a week that is gone, which then do nothing. */
 export function lostChanges(phase: Phase): readonly CellChange[] {

@@ -12,7 +12,7 @@ import {
   type VolumePolicy,
 } from "../plan/index.ts";
 import { lastKey, onLine, type Exposure, type Series } from "../log/index.ts";
-import { outcomesOf, type Confidence, type Move, type Reason } from "../progress/index.ts";
+import { outcomesOf, type LineProposal } from "../progress/index.ts";
 import {
   plannedSets,
   sessionDuration,
@@ -24,6 +24,7 @@ import type { CellEdit } from "./cell-edit.ts";
 import { changesOf, type CellSource, type ProjectedSession } from "./project.ts";
 import { dateOf, inOrder, weekAt, type Phase, type PhaseDay } from "./phase.ts";
 import { isPlain, type PhaseWeek } from "./phase-week.ts";
+import { cellText } from "./typed-cell.ts";
 
 /** What was done of a line: each set's load and how much of what is counted. */
 export interface DoneSet {
@@ -43,12 +44,9 @@ export interface SheetCell {
   /** Empty until it was trained. */
   readonly done: readonly DoneSet[];
   /** What the rule made of the week before; null where it did not speak. */
-  readonly rule: {
-    readonly move: Move;
-    readonly because: readonly Reason[];
-    readonly confidence: Confidence;
-    readonly mustRule: boolean;
-  } | null;
+  readonly rule: Pick<LineProposal, "move" | "because" | "confidence" | "mustRule"> | null;
+  /** As it can be typed into another cell. */
+  readonly text: string;
   readonly isByWeek: boolean;
   readonly edits: readonly CellEdit[];
 }
@@ -207,13 +205,25 @@ function cellIn(
     effort: first.effort,
     effortUpTo: first.effortUpTo,
     done: doneOn(session, slot, own, series),
-    rule: proposal ?? null,
+    rule: proposal === undefined ? null : ruleOfCell(proposal),
+    text: cellText(
+      own.sets,
+      outcome?.readings[0] ?? null,
+      context.station(slot.station)?.loading.unit ?? "kg",
+    ),
     isByWeek: week !== undefined && !isPlain(week),
     edits: changesOf(phase, session.day, session.week)
       .filter((change) => change.lineage === lineageId && change.line === line)
       .map(({ edit }) => edit),
   };
 }
+
+const ruleOfCell = ({ move, because, confidence, mustRule }: LineProposal): SheetCell["rule"] => ({
+  move,
+  because,
+  confidence,
+  mustRule,
+});
 
 function doneOn(
   { placed }: ProjectedSession,

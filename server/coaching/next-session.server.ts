@@ -10,6 +10,7 @@ import {
 import { absencesIn, keptPlan, seriesOf, trainedAfter, upTo } from "~/core/log/index.ts";
 import {
   changesOf,
+  dateOf,
   layered,
   nextWeek,
   proposalsInPhase,
@@ -59,6 +60,7 @@ export interface NextInPhase {
   readonly phase: StoredPhase;
   readonly day: PhaseDay;
   readonly week: number;
+  readonly on: Day;
 }
 
 /** What Kravo proposes for every exercise of an ended session, at the stations as they are now. */
@@ -91,7 +93,9 @@ export async function proposalsFor(scope: Scope, sessionLog: StoredSessionLog): 
     );
     const upcoming = nextWeek(plan, week, on);
     const next =
-      upcoming > plan.weeks.length ? null : { phase: inPhase.phase, day, week: upcoming };
+      upcoming > plan.weeks.length
+        ? null
+        : { phase: inPhase.phase, day, week: upcoming, on: dateOf(plan, day, upcoming) };
     const written = writtenOf(slots, next, context);
     return { slots, document: ruled, context, approach: client.approach, written, next };
   }
@@ -186,7 +190,8 @@ export async function planNext(
         logPosition: sessionLog.lastPosition,
       });
     }
-    const { id: session, personId, gymId, startTime, title } = sessionLog;
+    const { id: session, personId } = sessionLog;
+    const { gymId, startTime, title } = next?.day ?? sessionLog;
     const head = { personId, gymId, day: on, startTime, title };
     const ruled = nextDocument(document, decided, context, newId);
     return ok(

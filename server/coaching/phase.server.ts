@@ -13,7 +13,7 @@ import {
 } from "~/core/phase/index.ts";
 import { approachAmong, volumePolicyOf } from "~/core/person/index.ts";
 import type { SlotProposal } from "~/core/progress/index.ts";
-import { copyApart, copyPlan, mapSlots, type SessionPlan } from "~/core/plan/index.ts";
+import { copyApart, copyPlan, mapSlots, slotsOf, type SessionPlan } from "~/core/plan/index.ts";
 import { newId } from "~/codec/new-id.ts";
 import type { NewPhase, SessionSource } from "~/codec/phase.ts";
 import { listApproaches } from "../db/approaches.server.ts";
@@ -62,16 +62,16 @@ export async function addPhaseFor(
   if (person === null) return fail({ code: "missing" });
   if (gym === null) return fail({ code: "gymMissing" });
   const days: MadeDay[] = [];
-  const used = new Set<string>();
+  const used = new Set<Id<"lineage">>();
   for (const [i, source] of form.days.entries()) {
     if (source === null) continue;
     const made = await dayFrom(scope, source, person, form, i + 1);
     if (made === null) return fail({ code: "sourceMissing", weekday: i + 1 });
-    // The same session on a second day moves on by itself there.
-    const session = used.has(source.id)
-      ? mapSlots(made.day.session, (slot) => copyApart(slot, newId))
-      : made.day.session;
-    used.add(source.id);
+    // An exercise that another day has as well moves on by itself on each.
+    const session = mapSlots(made.day.session, (slot) =>
+      used.has(slot.lineageId) ? copyApart(slot, newId) : slot,
+    );
+    for (const { lineageId } of slotsOf(session)) used.add(lineageId);
     days.push({ ...made, day: { ...made.day, session } });
   }
   const document: Phase = {

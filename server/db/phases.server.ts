@@ -70,6 +70,21 @@ export async function getPhase(scope: Scope, id: Id<"phase">): Promise<StoredPha
   return row === undefined ? null : readOne(scope, "phase", row as Row, phaseFrom);
 }
 
+/** A phase as it was in one of its revisions; null where there is none. */
+export async function phaseRevision(
+  scope: Scope,
+  id: Id<"phase">,
+  number: number,
+): Promise<Phase | null> {
+  const row: unknown = await scope
+    .from("phase_revisions")
+    .where({ phase_id: toBinary(id), number })
+    .first();
+  return row === undefined
+    ? null
+    : readOne(scope, "phase", row as Row, ({ document }) => documentColumn.parse(document));
+}
+
 /** A person's phases, the latest first. */
 export async function listPhasesOf(
   scope: Scope,

@@ -4,7 +4,9 @@ import Typography from "@mui/material/Typography";
 import type { ComponentProps } from "react";
 import { Form, Link } from "react-router";
 import type { NamedLine } from "~/codec/decisions.ts";
-import { addDays, type Day, type Id } from "~/core/kernel/index.ts";
+import type { Day, Id } from "~/core/kernel/index.ts";
+import type { WeekKind } from "~/core/progress/index.ts";
+import { WEEK_NAMES } from "~/format/phase.ts";
 import { useCatalogue } from "../catalogue.ts";
 import { FieldErrors, PlainInput } from "../field.tsx";
 import { Section, Tag } from "../page.tsx";
@@ -18,6 +20,7 @@ type Proposed = Pick<
 /** What is proposed for next time, line by line, and the button that plans it. */
 export function NextTime({
   day,
+  upcoming,
   personAt,
   proposals,
   waiting,
@@ -26,7 +29,15 @@ export function NextTime({
   typed,
   problem,
 }: {
+  /** When the next session is planned unless another day is chosen. */
   readonly day: Day;
+  /** The week of the phase that the next session is; null where there is none. */
+  readonly upcoming: {
+    readonly phase: Id<"phase">;
+    readonly name: string;
+    readonly week: number;
+    readonly kind: WeekKind;
+  } | null;
   /** Where the client's page is. */
   readonly personAt: string;
   readonly proposals: readonly Proposed[];
@@ -52,6 +63,16 @@ export function NextTime({
         )
       }
     >
+      {upcoming === null ? null : (
+        <Typography variant="body2" sx={{ color: "text.secondary", pt: 1 }}>
+          Next is week {upcoming.week} of{" "}
+          <Link to={`/phases/${upcoming.phase}`}>{upcoming.name}</Link>
+          {upcoming.kind === "normal"
+            ? ""
+            : `, a ${WEEK_NAMES[upcoming.kind]} week: sets and loads are planned as its week has them`}
+          .
+        </Typography>
+      )}
       <Form method="post">
         {proposals.map(({ slot, ...proposed }) => (
           <SlotProposals
@@ -88,7 +109,7 @@ export function NextTime({
                 id="next-day"
                 type="date"
                 name="day"
-                defaultValue={typed?.["day"] ?? aWeekAfter(day)}
+                defaultValue={typed?.["day"] ?? day}
               />
             </Box>
             <Button type="submit" variant="contained" color="secondary">
@@ -107,9 +128,6 @@ export function NextTime({
     </Section>
   );
 }
-
-/** A week later is what most plans repeat in; any other day can be chosen. */
-const aWeekAfter = (day: Day) => addDays(day, 7);
 
 /** "2 need your decision; the other 4 are accepted unless you change them." */
 function acceptedText(proposals: readonly Proposed[], waiting: number): string {

@@ -1,0 +1,34 @@
+/** The classes of the phase sheet; `styles.test.ts` holds them to it. */
+declare const styles: {
+  readonly bar: string;
+  readonly cell: string;
+  readonly changed: string;
+  readonly corner: string;
+  readonly dayRow: string;
+  readonly done: string;
+  readonly explained: string;
+  readonly fill: string;
+  readonly frame: string;
+  readonly frameNote: string;
+  readonly input: string;
+  readonly line: string;
+  readonly missed: string;
+  readonly name: string;
+  readonly new: string;
+  readonly next: string;
+  readonly now: string;
+  readonly nowColumn: string;
+  readonly old: string;
+  readonly oneWeek: string;
+  readonly planned: string;
+  readonly problem: string;
+  readonly projected: string;
+  readonly scroll: string;
+  readonly selected: string;
+  readonly sets: string;
+  readonly sheet: string;
+  readonly small: string;
+  readonly way: string;
+  readonly week: string;
+};
+export default styles;

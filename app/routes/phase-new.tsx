@@ -1,0 +1,263 @@
+import { getFormProps, useForm } from "@conform-to/react";
+import { parseWithZod } from "@conform-to/zod/v4";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { Form, Link, redirect, useSubmit } from "react-router";
+import { newPhaseCodec } from "~/codec/phase.ts";
+import { addDays, dayAt, weekStart } from "~/core/kernel/index.ts";
+import { GOALS } from "~/core/person/index.ts";
+import { GOAL_NAMES } from "~/format/brief.ts";
+import { formatShortDay } from "~/format/numbers.ts";
+import { formatNewPhaseError, WEEKDAYS } from "~/format/phase.ts";
+import { addPhaseFor } from "~/server/coaching/phase.server.ts";
+import { listApproaches } from "~/server/db/approaches.server.ts";
+import { currentBrief } from "~/server/db/briefs.server.ts";
+import { listGyms } from "~/server/db/gyms.server.ts";
+import { listPeople } from "~/server/db/people.server.ts";
+import { listPhasesOf } from "~/server/db/phases.server.ts";
+import { listPlansOf } from "~/server/db/plans.server.ts";
+import { listTemplates } from "~/server/db/templates.server.ts";
+import { readForm, refused } from "~/server/http/body.server.ts";
+import { reading, writing } from "~/server/http/handlers.server.ts";
+import type { Route } from "./+types/phase-new.ts";
+import { Choice, Labelled, Select, TextInput } from "../components/field.tsx";
+import { Empty, Page, Section } from "../components/page.tsx";
+
+/** Of how many of a client's latest sessions a new phase can be made. */
+const LATEST = 12;
+
+export const loader = reading(async (scope, { request }: Route.LoaderArgs) => {
+  const [people, gyms, templates, approaches] = await Promise.all([
+    listPeople(scope),
+    listGyms(scope),
+    listTemplates(scope),
+    listApproaches(scope),
+  ]);
+  const today = dayAt(scope.now, gyms[0]?.timeZone ?? "UTC");
+  const asked = new URL(request.url).searchParams.get("person");
+  const person = people.find((p) => p.id === asked) ?? people[0] ?? null;
+  const [plans, brief, phases] =
+    person === null
+      ? [[], null, []]
+      : await Promise.all([
+          listPlansOf(scope, person.id, LATEST),
+          currentBrief(scope, person),
+          listPhasesOf(scope, person.id),
+        ]);
+  const nextMonday = addDays(weekStart(today), 7);
+  const last = phases[0]?.ends;
+  const usual = brief?.gyms[0];
+  return {
+    people: people.map(({ id, name }) => ({ id, name })),
+    gyms: gyms.map(({ id, name }) => ({ id, name })),
+    approaches: approaches.map(({ ref, name }) => ({ ref, name })),
+    sources: [
+      ...templates
+        .filter(({ isPutAway }) => !isPutAway)
+        .map(({ id, name }) => ({ value: `template:${id}`, text: `Template: ${name}` })),
+      ...plans.map(({ id, title, day }) => ({
+        value: `plan:${id}`,
+        text: `${title}, ${formatShortDay(day)}`,
+      })),
+    ],
+    person: person?.id ?? null,
+    goal: brief?.goal ?? "size",
+    gym: gyms.find(({ id }) => id === usual)?.id ?? gyms[0]?.id ?? null,
+    start: last !== undefined && last >= nextMonday ? addDays(last, 1) : nextMonday,
+    number: phases.length + 1,
+    today,
+  };
+});
+
+export const action = writing(async (scope, { request }: Route.ActionArgs) => {
+  const submission = parseWithZod(await readForm(request), {
+    schema: newPhaseCodec(dayAt(scope.now, "UTC")),
+  });
+  if (submission.status !== "success") return refused(submission.reply());
+  const added = await addPhaseFor(scope, submission.value);
+  if (added.ok) throw redirect(`/phases/${added.value.id}`);
+  return refused(submission.reply({ formErrors: [formatNewPhaseError(added.error)] }));
+});
+
+export default function NewPhase({ loaderData, actionData }: Route.ComponentProps) {
+  const { people, gyms, approaches, sources, person, goal, gym, start, number, today } = loaderData;
+  const submit = useSubmit();
+  const [form, fields] = useForm({
+    id: `phase-${person ?? "none"}`,
+    lastResult: actionData ?? null,
+    defaultValue: {
+      personId: person ?? undefined,
+      name: `Phase ${number}`,
+      gymId: gym ?? undefined,
+      start,
+      weeks: "6",
+      goal,
+      success: "",
+      approach: "",
+      lighterEvery: "",
+      easierBy: "2",
+      fewerBy: "1",
+      isFirstLight: "on",
+    },
+    onValidate: ({ formData }) => parseWithZod(formData, { schema: newPhaseCodec(today) }),
+    shouldValidate: "onSubmit",
+    shouldRevalidate: "onInput",
+  });
+  if (people.length === 0 || gyms.length === 0 || sources.length === 0) {
+    return (
+      <Page title="Plan a phase">
+        <Empty>
+          A phase needs a client, a gym, and a template or a session to begin from.{" "}
+          {people.length === 0 ? <Link to="/people/new">Add a client</Link> : null}
+          {people.length > 0 && gyms.length === 0 ? <Link to="/gyms">Add a gym</Link> : null}
+          {people.length > 0 && gyms.length > 0 ? (
+            <Link to="/plans/new">Plan a session</Link>
+          ) : null}
+        </Empty>
+      </Page>
+    );
+  }
+  const days = fields.days.getFieldList();
+  return (
+    <Page title="Plan a phase" lead="Weeks of sessions that move on by their rules">
+      <Form method="post" {...getFormProps(form)}>
+        <Box
+          sx={{
+            display: "grid",
+            gridTemplateColumns: { md: "1fr 1fr" },
+            columnGap: 5,
+            maxWidth: 980,
+          }}
+        >
+          <div>
+            <Labelled id={fields.personId.id} label="Client" errors={fields.personId.errors}>
+              <Select
+                id={fields.personId.id}
+                name={fields.personId.name}
+                defaultValue={person ?? ""}
+                onChange={(event) =>
+                  void submit(new URLSearchParams({ person: event.target.value }), {
+                    method: "get",
+                    replace: true,
+                  })
+                }
+              >
+                {people.map(({ id, name }) => (
+                  <option key={id} value={id}>
+                    {name}
+                  </option>
+                ))}
+              </Select>
+            </Labelled>
+            <TextInput field={fields.name} label="Name" />
+            <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", columnGap: 2 }}>
+              <TextInput field={fields.start} label="First day" type="date" />
+              <TextInput field={fields.weeks} label="Weeks" inputMode="numeric" />
+              <Choice
+                field={fields.goal}
+                label="Goal"
+                options={GOALS.map((own) => [own, GOAL_NAMES[own]])}
+              />
+              <Choice
+                field={fields.approach}
+                label="Training approach"
+                options={[
+                  ["", "As the client's"],
+                  ...approaches.map(({ ref, name }) => [ref, name] as const),
+                ]}
+              />
+            </Box>
+            <TextInput
+              field={fields.success}
+              label="Success is"
+              hint="How you will both see that it worked; optional"
+            />
+            <Choice
+              field={fields.gymId}
+              label="Gym"
+              options={gyms.map(({ id, name }) => [id, name])}
+            />
+          </div>
+          <div>
+            <Section title="Days">
+              {WEEKDAYS.map((weekday, i) => (
+                <Box
+                  key={weekday}
+                  sx={{
+                    display: "grid",
+                    gridTemplateColumns: "92px 1fr",
+                    alignItems: "center",
+                    py: 0.5,
+                  }}
+                >
+                  <label htmlFor={`day-${i}`}>{weekday}</label>
+                  <Select
+                    id={`day-${i}`}
+                    name={`${fields.days.name}[${i}]`}
+                    defaultValue={days[i]?.initialValue ?? ""}
+                  >
+                    <option value="">–</option>
+                    {sources.map(({ value, text }) => (
+                      <option key={value} value={value}>
+                        {text}
+                      </option>
+                    ))}
+                  </Select>
+                </Box>
+              ))}
+              {fields.days.errors === undefined ? null : (
+                <Typography
+                  role="alert"
+                  variant="body2"
+                  sx={{ color: "kravo.signal", fontWeight: 650 }}
+                >
+                  ▸ {fields.days.errors.join(" ")}
+                </Typography>
+              )}
+            </Section>
+            <Section title="Weeks">
+              <Box sx={{ display: "flex", gap: 3, py: 1 }}>
+                <label>
+                  <input type="checkbox" name={fields.isFirstLight.name} defaultChecked /> Light
+                  first week
+                </label>
+                <label>
+                  <input type="checkbox" name={fields.isLastTest.name} /> Test in the last week
+                </label>
+              </Box>
+              <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr 1fr", columnGap: 2 }}>
+                <TextInput
+                  field={fields.lighterEvery}
+                  label="Lighter every"
+                  hint="weeks; empty for none"
+                  inputMode="numeric"
+                />
+                <TextInput
+                  field={fields.easierBy}
+                  label="RIR more at first"
+                  hint="falls to none by the end"
+                  inputMode="numeric"
+                />
+                <TextInput
+                  field={fields.fewerBy}
+                  label="Sets fewer at first"
+                  hint="rises to all by the end"
+                  inputMode="numeric"
+                />
+              </Box>
+            </Section>
+            {form.errors === undefined ? null : (
+              <Typography role="alert" sx={{ color: "kravo.signal", fontWeight: 650, mb: 1 }}>
+                ▸ {form.errors.join(" ")}
+              </Typography>
+            )}
+            <Button type="submit" variant="contained">
+              Make the phase
+            </Button>
+          </div>
+        </Box>
+      </Form>
+    </Page>
+  );
+}

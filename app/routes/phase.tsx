@@ -1,0 +1,263 @@
+import Button from "@mui/material/Button";
+import Box from "@mui/material/Box";
+import useMediaQuery from "@mui/material/useMediaQuery";
+import Typography from "@mui/material/Typography";
+import { useEffect, useMemo, useState } from "react";
+import { Form, Link, data, redirect, useFetcher, useNavigation } from "react-router";
+import { sheetActionCodec } from "~/codec/phase.ts";
+import { describeIssues } from "~/codec/save-plan.ts";
+import type { Phase } from "~/core/phase/index.ts";
+import { GOAL_NAMES } from "~/format/brief.ts";
+import { formatDay, plural } from "~/format/numbers.ts";
+import { formatTypeCellsError } from "~/format/phase.ts";
+import { ROLE_NAMES } from "~/format/training.ts";
+import { idParam, orNotFound } from "~/server/auth/session.server.ts";
+import { putBack, typeCells } from "~/server/coaching/phase-cells.server.ts";
+import { approveWeek, phaseSheet } from "~/server/coaching/phase.server.ts";
+import { archivePhase, getPhase } from "~/server/db/phases.server.ts";
+import { isJson, readForm, readJson } from "~/server/http/body.server.ts";
+import { reading, writing } from "~/server/http/handlers.server.ts";
+import type { Route } from "./+types/phase.ts";
+import { useCatalogue } from "../components/catalogue.ts";
+import { Page } from "../components/page.tsx";
+import { CellExplained } from "../components/phase/cell-explained.tsx";
+import { PhaseSheet, placeKey, rowsOf, type Entry } from "../components/phase/phase-sheet.tsx";
+import { single, type Selection } from "../components/phase/grid.ts";
+
+export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
+  const phase = orNotFound(await getPhase(scope, idParam<"phase">(params.phaseId)));
+  const shown = orNotFound(await phaseSheet(scope, phase));
+  const { revision, name, document } = phase;
+  const { start, goal, success, changes, weeks } = document;
+  return { ...shown, id: phase.id, revision, name, start, goal, success, changes, weeks };
+});
+
+/** Writes into cells, or puts changes back; approves a week; archives the phase. */
+export const action = writing(async (scope, { params, request }: Route.ActionArgs) => {
+  const phase = orNotFound(await getPhase(scope, idParam<"phase">(params.phaseId)));
+  if (isJson(request)) {
+    const asked = sheetActionCodec.safeParse(await readJson(request));
+    if (!asked.success)
+      return data({ problem: describeIssues(asked.error).join(" "), at: null }, { status: 400 });
+    const { baseRevision } = asked.data;
+    const saved =
+      asked.data.intent === "type"
+        ? await typeCells(scope, phase, baseRevision, asked.data.entries)
+        : await putBack(scope, phase, baseRevision, asked.data.changes);
+    if (saved.ok) return { problem: null, at: null };
+    const { error } = saved;
+    return data(
+      { problem: formatTypeCellsError(error), at: "at" in error ? placeKey(error.at) : null },
+      { status: error.code === "changedMeanwhile" || error.code === "cellChanged" ? 409 : 400 },
+    );
+  }
+  const form = await readForm(request);
+  if (form.get("intent") === "archive") {
+    await archivePhase(scope, phase.id);
+    throw redirect(`/people/${phase.personId}`);
+  }
+  const week = Number(form.get("week"));
+  if (form.get("intent") !== "approve" || !Number.isInteger(week))
+    return data({ problem: "This was not understood.", at: null }, { status: 400 });
+  const { planned, waiting } = await approveWeek(scope, phase.id, week);
+  return { problem: null, at: null, approved: { week, planned, waiting } };
+});
+
+export default function PhasePage({ loaderData, actionData }: Route.ComponentProps) {
+  return <PhaseOf key={loaderData.id} {...loaderData} approved={approvedIn(actionData)} />;
+}
+
+const approvedIn = (reply: Route.ComponentProps["actionData"]) =>
+  reply !== undefined && "approved" in reply ? reply.approved : null;
+
+function PhaseOf({
+  approved,
+  ...phase
+}: Route.ComponentProps["loaderData"] & { readonly approved: ReturnType<typeof approvedIn> }) {
+  const { find } = useCatalogue();
+  const { sheet, bands, person, revision, changes } = phase;
+  const rows = rowsOf(sheet);
+  const next = nextWeek(phase);
+  const [selection, setSelection] = useState<Selection | null>(() =>
+    rows.length === 0 ? null : single({ row: 0, column: Math.max(0, (next ?? 1) - 1) }),
+  );
+  const typing = useTyping(revision, changes);
+  const isPhone = useMediaQuery("(max-width: 699.95px)");
+  const isBusy = useNavigation().state !== "idle";
+  const at = selection?.to ?? null;
+  const row = at === null ? undefined : rows[at.row];
+  const week = at === null ? undefined : sheet.weeks[at.column];
+  const nameOf = (ref: Parameters<typeof find>[0]) => find(ref)?.name ?? ref;
+  return (
+    <Page
+      wide
+      title={phase.name}
+      lead={
+        <>
+          <Link to={`/people/${person.id}`}>{person.name}</Link> ·{" "}
+          {plural(sheet.weeks.length, "week")} from {formatDay(phase.start)} · {phase.approach} ·
+          goal: {GOAL_NAMES[phase.goal].toLowerCase()}
+          {phase.success === "" ? "" : ` · success: ${phase.success}`}
+        </>
+      }
+      actions={
+        <Box sx={{ display: "flex", gap: 1 }}>
+          <Button variant="outlined" onClick={typing.undo} disabled={!typing.canUndo}>
+            Undo
+          </Button>
+          <Button variant="outlined" onClick={typing.redo} disabled={!typing.canRedo}>
+            Redo
+          </Button>
+          {next === null ? null : (
+            <Form method="post">
+              <input type="hidden" name="intent" value="approve" />
+              <input type="hidden" name="week" value={next} />
+              <Button type="submit" variant="contained" disabled={isBusy}>
+                Approve week {next}
+              </Button>
+            </Form>
+          )}
+        </Box>
+      }
+    >
+      {approved === null ? null : <Approved {...approved} />}
+      {phase.lost.length === 0 ? null : (
+        <Typography role="status" sx={{ mb: 1 }}>
+          {plural(phase.lost.length, "change")} of yours {phase.lost.length === 1 ? "is" : "are"} of
+          exercises or weeks that are gone, and {phase.lost.length === 1 ? "does" : "do"} nothing.
+        </Typography>
+      )}
+      {isPhone && at !== null ? (
+        <Box sx={{ display: "flex", justifyContent: "space-between", mb: 1 }}>
+          {([-1, 1] as const).map((by) => (
+            <Button
+              key={by}
+              variant="outlined"
+              disabled={sheet.weeks[at.column + by] === undefined}
+              onClick={() => setSelection(single({ ...at, column: at.column + by }))}
+            >
+              {by < 0 ? "Week before" : "Next week"}
+            </Button>
+          ))}
+        </Box>
+      ) : null}
+      <PhaseSheet
+        columns={isPhone && at !== null ? [at.column] : sheet.weeks.map((_, i) => i)}
+        sheet={sheet}
+        bands={bands}
+        nameOf={nameOf}
+        selection={selection}
+        onSelect={setSelection}
+        onType={typing.type}
+        pending={typing.pending}
+      />
+      {row === undefined || week === undefined || at === null ? null : (
+        <CellExplained
+          row={row}
+          week={week}
+          number={at.column + 1}
+          cell={row.cells[at.column] ?? null}
+          session={row.day.sessions[at.column] ?? null}
+          name={
+            row.role === "work"
+              ? nameOf(row.movement)
+              : `${nameOf(row.movement)}, ${ROLE_NAMES[row.role].toLowerCase()}`
+          }
+          problem={typing.problem}
+        />
+      )}
+    </Page>
+  );
+}
+
+/** The first week that can be approved; null where none can. */
+function nextWeek({ sheet }: Pick<Route.ComponentProps["loaderData"], "sheet">): number | null {
+  const at = sheet.weeks.findIndex((_, i) =>
+    sheet.days.some(({ sessions }) => sessions[i]?.source === "next"),
+  );
+  return at < 0 ? null : at + 1;
+}
+
+function Approved({ week, planned, waiting }: NonNullable<ReturnType<typeof approvedIn>>) {
+  return (
+    <Box role="status" sx={{ mb: 1.5, borderLeft: 4, borderColor: "kravo.ink", pl: 1.5 }}>
+      Week {week}: {plural(planned, "session")} planned.
+      {waiting.map(({ title, sessionLog }) => (
+        <div key={sessionLog}>
+          {title} waits: something in the last session needs your decision.{" "}
+          <Link to={`/runs/${sessionLog}`}>Decide</Link>
+        </div>
+      ))}
+    </Box>
+  );
+}
+
+/** What is typed is shown at once and saved behind it; what it was before can be put back. */
+function useTyping(revision: number, changes: Phase["changes"]) {
+  const fetcher = useFetcher<typeof action>();
+  const [past, setPast] = useState<readonly Phase["changes"][]>([]);
+  const [future, setFuture] = useState<readonly Phase["changes"][]>([]);
+  const [sent, setSent] = useState<readonly Entry[]>([]);
+  const isIdle = fetcher.state === "idle";
+  const pending = useMemo(
+    () => new Map(isIdle ? [] : sent.map((entry) => [placeKey(entry), entry.text])),
+    [isIdle, sent],
+  );
+  const submit = (body: object) =>
+    void fetcher.submit(JSON.stringify({ ...body, baseRevision: revision }), {
+      method: "post",
+      encType: "application/json",
+    });
+  const refused = isIdle && fetcher.data?.problem != null;
+  useEffect(() => {
+    // What was refused was never done, so that there is nothing to undo of it.
+    if (refused && sent.length > 0) {
+      setSent([]);
+      setPast((list) => list.slice(0, -1));
+    }
+  }, [refused, sent.length]);
+  const type = (entries: readonly Entry[]) => {
+    setPast((list) => [...list, changes]);
+    setFuture([]);
+    setSent(entries);
+    submit({ intent: "type", entries });
+  };
+  const putBackTo = (to: Phase["changes"]) => {
+    setSent([]);
+    submit({ intent: "putBack", changes: to });
+  };
+  const undo = () => {
+    const last = past.at(-1);
+    if (last === undefined || !isIdle) return;
+    setPast(past.slice(0, -1));
+    setFuture([...future, changes]);
+    putBackTo(last);
+  };
+  const redo = () => {
+    const next = future.at(-1);
+    if (next === undefined || !isIdle) return;
+    setFuture(future.slice(0, -1));
+    setPast([...past, changes]);
+    putBackTo(next);
+  };
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== "z") return;
+      if (event.target instanceof HTMLInputElement) return;
+      event.preventDefault();
+      if (event.shiftKey) redo();
+      else undo();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  });
+  return {
+    type,
+    undo,
+    redo,
+    canUndo: past.length > 0 && isIdle,
+    canRedo: future.length > 0 && isIdle,
+    pending,
+    problem: isIdle ? (fetcher.data?.problem ?? null) : null,
+  };
+}

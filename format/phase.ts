@@ -1,0 +1,242 @@
+import { assertNever, sameReading, ticksOf, type Day, type Mass } from "~/core/kernel/index.ts";
+import type {
+  CellEdit,
+  CellError,
+  CellSource,
+  PhaseWeek,
+  SheetCell,
+  WholePhase,
+} from "~/core/phase/index.ts";
+import type { WeekKind } from "~/core/progress/index.ts";
+import { formatAmount, formatDay, formatMass, formatShare, plural } from "./numbers.ts";
+import { formatTarget, formatTargetShort } from "./target.ts";
+
+export const WEEKDAY_NAMES = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"] as const;
+
+/** What a week is called after its date; nothing where it is a normal one. */
+export const WEEK_NAMES: Readonly<Record<WeekKind, string>> = {
+  normal: "",
+  light: "light",
+  lighter: "lighter",
+  test: "test",
+};
+
+export const SOURCE_NAMES: Readonly<Record<CellSource, string>> = {
+  done: "done",
+  planned: "planned",
+  next: "next",
+  projected: "projected",
+  missed: "missed",
+};
+
+const signed = (n: number) => (n > 0 ? `+${n}` : `−${Math.abs(n)}`);
+
+/** "−1 set · RIR +2 · 95 % of the load", or "as it is". */
+export function formatWeek({ sets, effort, load }: PhaseWeek): string {
+  const parts = [
+    ...(sets === 0 ? [] : [`${signed(sets)} ${Math.abs(sets) === 1 ? "set" : "sets"}`]),
+    ...(effort === 0 ? [] : [`RIR ${signed(effort)}`]),
+    ...(load === 1 ? [] : [`${formatShare(load)} of the load`]),
+  ];
+  return parts.length === 0 ? "as it is" : parts.join(" · ");
+}
+
+/** What the coach changed of a cell. */
+export function formatCellEdit(edit: CellEdit): string {
+  switch (edit.kind) {
+    case "load":
+      return formatMass(edit.reading);
+    case "loadBy":
+      return `${formatShare(edit.share)} of the load`;
+    case "sets":
+      return plural(edit.to, "set");
+    case "setsBy":
+      return `${signed(edit.by)} ${Math.abs(edit.by) === 1 ? "set" : "sets"}`;
+    case "target":
+      return formatTarget(edit.to);
+    case "effort":
+      return formatEffort({ effort: edit.to, effortUpTo: null });
+    case "rest":
+      return `rest ${edit.to} s`;
+    case "leftOut":
+      return "left out";
+    default:
+      return assertNever(edit);
+  }
+}
+
+/** One part of a cell: in ink where it changed from the week before, else in grey. */
+export interface CellPart {
+  readonly text: string;
+  readonly isNew: boolean;
+}
+
+/** How a load moved from the week before. */
+export type Way = "up" | "down" | null;
+
+/** A cell in as few words as it takes: what changed since the cell before, and the load in any case. */
+export function formatCell(
+  cell: SheetCell,
+  before: SheetCell | null,
+): { readonly parts: readonly CellPart[]; readonly way: Way } {
+  if (cell.done.length > 0) return { parts: doneParts(cell, before), way: wayOf(cell, before) };
+  const isLoadNew = before === null || !isSameLoad(cell.reading, before.reading);
+  const target = formatTargetShort(cell.target);
+  const isTargetNew = before === null || target !== formatTargetShort(before.target);
+  const isSetsNew = before !== null && cell.sets !== before.sets;
+  const isEffortNew =
+    before !== null && (cell.effort !== before.effort || cell.effortUpTo !== before.effortUpTo);
+  return {
+    parts: [
+      {
+        text: cell.reading === null ? "set on the day" : formatAmount(cell.reading),
+        isNew: isLoadNew,
+      },
+      ...(isTargetNew ? [{ text: `× ${target}`, isNew: before !== null }] : []),
+      ...(isSetsNew ? [{ text: plural(cell.sets, "set"), isNew: true }] : []),
+      ...(isEffortNew ? [{ text: formatEffort(cell), isNew: true }] : []),
+    ],
+    way: wayOf(cell, before),
+  };
+}
+
+/** "RIR 2", "RIR 1–3"; how much is left is for the trainee to say where it is no number. */
+function formatEffort({ effort, effortUpTo }: Pick<SheetCell, "effort" | "effortUpTo">): string {
+  if (effort === "unknown") return "RIR not set";
+  if (effort === "past") return "beyond failure";
+  if (effort === "more") return "RIR over 5";
+  return effortUpTo === null ? `RIR ${effort}` : `RIR ${effort}–${effortUpTo}`;
+}
+
+const isSameLoad = (a: Mass | null, b: Mass | null) =>
+  a === null || b === null ? a === b : sameReading(a, b);
+
+/** "102.5 × 10 9 8": the first set's load and what each set came to. */
+function doneParts({ done }: SheetCell, before: SheetCell | null): readonly CellPart[] {
+  const reading = done[0]?.reading ?? null;
+  const last = before?.done[0]?.reading ?? before?.reading ?? null;
+  return [
+    {
+      text: reading === null ? "–" : formatAmount(reading),
+      isNew: before === null || !isSameLoad(reading, last),
+    },
+    { text: `× ${done.map(({ amount }) => amount ?? "?").join(" ")}`, isNew: true },
+  ];
+}
+
+function wayOf(cell: SheetCell, before: SheetCell | null): Way {
+  const [was, is] = [loadIn(before), loadIn(cell)];
+  if (was === null || is === null || isSameLoad(was, is)) return null;
+  return ticksOf(is) > ticksOf(was) ? "up" : "down";
+}
+
+const loadIn = (cell: SheetCell | null) => cell?.done[0]?.reading ?? cell?.reading ?? null;
+
+/** The whole of a cell: "3 × 8–10 at 102.5 kg, RIR 2". */
+export function formatCellWhole(cell: SheetCell): string {
+  const load = cell.reading === null ? "load set on the day" : `at ${formatMass(cell.reading)}`;
+  const effort = cell.effort === "unknown" ? "" : `, ${formatEffort(cell)}`;
+  return `${cell.sets} × ${formatTargetShort(cell.target)} ${load}${effort}`;
+}
+
+const WHOLE_PHASE: Readonly<Record<WholePhase, string>> = {
+  role: "The role of a set",
+  tempo: "Tempo",
+  technique: "A technique such as a drop set",
+  load: "How a load is worked out",
+  side: "How the sides are trained",
+  rirRange: "A range of RIR",
+};
+
+/** What is wrong with what was typed into a cell, and what to do. */
+export function formatCellError(error: CellError): string {
+  switch (error.code) {
+    case "unread":
+      return "This was not understood. Type a load (110), a share (95%), sets (4 sets, -1 set), out, or a line like 3 x 8 at 110 leave 2.";
+    case "unlike":
+      return "A cell holds sets that are alike; open the session for others.";
+    case "wholePhase":
+      return `${WHOLE_PHASE[error.what]} is set for the whole phase: open the session of this day.`;
+    case "outOfBounds":
+      return error.what === "sets"
+        ? "Expected 1 to 20 sets, or up to 10 more or fewer."
+        : "Expected 30 to 120 per cent.";
+    default:
+      return assertNever(error);
+  }
+}
+
+/** Why a phase was not saved, and what to do. */
+export function formatOverlap(other: {
+  readonly name: string;
+  readonly starts: Day;
+  readonly ends: Day;
+}): string {
+  return `${other.name} runs from ${formatDay(other.starts)} to ${formatDay(other.ends)}. Two phases of one client cannot overlap: begin later, or make it shorter.`;
+}
+
+/** Why nothing was written into the cells, and what to do. */
+export function formatTypeCellsError(error: TypeCellsProblem): string {
+  switch (error.code) {
+    case "cell":
+      return formatCellError(error.error);
+    case "isReal":
+      return error.source === "missed"
+        ? "This week went by without a session."
+        : `This session is ${SOURCE_NAMES[error.source]}: open it to change it.`;
+    case "notThere":
+      return "This exercise is not in this week.";
+    case "cellChanged":
+      return `Somebody else changed this cell meanwhile; it is shown as they left it. Not saved: ${error.at.text}`;
+    case "changedMeanwhile":
+      return "Somebody else changed this phase meanwhile; it is shown as they left it. Nothing was undone.";
+    case "overlaps":
+      return formatOverlap(error.with);
+    case "missing":
+      return "This phase or its client is gone.";
+    default:
+      return assertNever(error);
+  }
+}
+
+/** What may stand in the way of writing into cells. */
+export type TypeCellsProblem =
+  | { readonly code: "cell"; readonly error: CellError }
+  | { readonly code: "isReal"; readonly source: CellSource }
+  | { readonly code: "notThere" }
+  | { readonly code: "cellChanged"; readonly at: { readonly text: string } }
+  | { readonly code: "changedMeanwhile" }
+  | { readonly code: "overlaps"; readonly with: Parameters<typeof formatOverlap>[0] }
+  | { readonly code: "missing" };
+
+export const WEEKDAYS = [
+  "Monday",
+  "Tuesday",
+  "Wednesday",
+  "Thursday",
+  "Friday",
+  "Saturday",
+  "Sunday",
+] as const;
+
+/** Why a phase was not made, and what to do. */
+export function formatNewPhaseError(
+  error:
+    | { readonly code: "overlaps"; readonly with: Parameters<typeof formatOverlap>[0] }
+    | { readonly code: "missing" }
+    | { readonly code: "gymMissing" }
+    | { readonly code: "sourceMissing"; readonly weekday: number },
+): string {
+  switch (error.code) {
+    case "overlaps":
+      return formatOverlap(error.with);
+    case "missing":
+      return "This client is gone.";
+    case "gymMissing":
+      return "This gym is gone; choose another one.";
+    case "sourceMissing":
+      return `The session for ${WEEKDAYS[error.weekday - 1] ?? "this day"} is gone, or another client's; choose another one.`;
+    default:
+      return assertNever(error);
+  }
+}
