@@ -4,6 +4,7 @@ import { changesOf, sessionInWeek, trainingWeek, type PhaseDay } from "~/core/ph
 import type { SessionPlan } from "~/core/plan/index.ts";
 import type { UnrollContext } from "~/core/unroll/index.ts";
 import { newId } from "~/codec/new-id.ts";
+import { isDuplicate } from "../db/connection.server.ts";
 import { addPlan, planAt } from "../db/plans.server.ts";
 import type { StoredPhase } from "../db/phases.server.ts";
 import type { Scope } from "../db/scope.server.ts";
@@ -26,15 +27,22 @@ export async function placeSession(
   head: Omit<PlanHead, "day">,
   session?: Id<"sessionLog">,
 ): Promise<Id<"plan">> {
-  const there = await planAt(scope, phase.id, day.id, week);
-  if (there !== null) return there;
+  const there = () => planAt(scope, phase.id, day.id, week);
+  const before = await there();
+  if (before !== null) return before;
   const { document, revision } = phase;
   const own = document.weeks[week - 1];
   if (own === undefined) throw new Error(`week ${week} of ${document.weeks.length}`);
   const plan = sessionInWeek(ruled, own, changesOf(document, day, week), context, newId);
   const training = trainingWeek(document.weeks, week);
-  return addPlan(scope, { ...head, day: on }, plan, {
-    ...(session === undefined ? {} : { session }),
-    place: { phase: phase.id, revision, day: day.id, week, training, ruled },
-  });
+  const place = { phase: phase.id, revision, day: day.id, week, training, ruled };
+  const origin = session === undefined ? { place } : { session, place };
+  try {
+    return await addPlan(scope, { ...head, day: on }, plan, origin);
+  } catch (error) {
+    // Somebody else planned it at the same moment.
+    const other = isDuplicate(error) ? await there() : null;
+    if (other === null) throw error;
+    return other;
+  }
 }

@@ -25,6 +25,7 @@ export async function trainSquats(
   plan: Id<"plan">,
   reps: readonly number[],
   daysLater = 0,
+  pain: number | null = null,
 ): Promise<StoredSessionLog> {
   const scope = studio.at(NOW + daysLater * 86_400_000);
   const started = await startSession(scope, plan);
@@ -35,6 +36,7 @@ export async function trainSquats(
   await acceptCommands(scope, started.value, [
     device.context(),
     ...reps.map((n, i) => device.set(i, n, { reading: load })),
+    ...(pain === null ? [] : [device.pain(pain)]),
     device.end(),
   ]);
   const sessionLog = await getSessionLog(scope, started.value);

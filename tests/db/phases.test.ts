@@ -1,0 +1,284 @@
+import { describe, expect, it } from "vitest";
+import { newId } from "~/codec/new-id.ts";
+import { newPhaseCodec } from "~/codec/phase.ts";
+import { day, kg, type Id } from "~/core/kernel/index.ts";
+import { linesOf, readingOf, slotsOf } from "~/core/plan/index.ts";
+import { addPhaseFor, approveWeek, phaseSheet } from "~/server/coaching/phase.server.ts";
+import { putBack, typeCells, type CellEntry } from "~/server/coaching/phase-cells.server.ts";
+import { planNext, proposalsFor } from "~/server/coaching/next-session.server.ts";
+import { erasePerson } from "~/server/db/people.server.ts";
+import { getPhase, listPhasesOf, type StoredPhase } from "~/server/db/phases.server.ts";
+import { listPlansOf, placedSessions } from "~/server/db/plans.server.ts";
+import { rulingsOn } from "~/server/db/rulings.server.ts";
+import { getSessionLog } from "~/server/db/session-logs.server.ts";
+import { trainSquats } from "./sets.ts";
+import { addSquats, inStudio } from "./studio.ts";
+
+const here = inStudio();
+const FORM = {
+  name: "Strength 1",
+  start: "2026-03-02",
+  weeks: "4",
+  goal: "strength",
+  success: "",
+  approach: "",
+  isFirstLight: "on",
+  easierBy: "0",
+  fewerBy: "0",
+};
+
+async function addPhase(over: Readonly<Record<string, unknown>> = {}) {
+  const { studio } = here;
+  const plan = await addSquats(studio, "2026-02-23");
+  const form = newPhaseCodec(day("2026-03-02")).parse({
+    ...FORM,
+    personId: studio.person,
+    gymId: studio.gym,
+    days: [`plan:${plan}`],
+    ...over,
+  });
+  return addPhaseFor(studio.scope, form);
+}
+
+async function addedPhase(over: Readonly<Record<string, unknown>> = {}): Promise<StoredPhase> {
+  const added = await addPhase(over);
+  if (!added.ok) throw new Error(JSON.stringify(added.error));
+  return phaseAt(added.value.id);
+}
+
+async function phaseAt(id: Id<"phase">): Promise<StoredPhase> {
+  const phase = await getPhase(here.studio.scope, id);
+  if (phase === null) throw new Error("no phase");
+  return phase;
+}
+
+/** An entry into the first line of a phase in a week. */
+function entry({ document }: StoredPhase, week: number, text: string, at = 0): CellEntry {
+  const own = document.days[at];
+  const [slot] = own === undefined ? [] : slotsOf(own.session);
+  const [line] = slot === undefined ? [] : linesOf(slot);
+  if (own === undefined || slot === undefined || line === undefined) throw new Error("no line");
+  return { day: own.id, lineage: slot.lineageId, line: line.id, week, text };
+}
+
+/** The plan of a week of a phase's first day: its date, and the sets and load of its first exercise. */
+async function plannedIn(phase: StoredPhase, week: number) {
+  const placed = (await placedSessions(here.studio.scope, phase.id)).find((p) => p.week === week);
+  if (placed === undefined) return null;
+  const [slot] = slotsOf(placed.document);
+  const load = slot?.sets[0]?.load;
+  return {
+    on: placed.on,
+    sets: slot?.sets.length,
+    load: load === undefined ? null : readingOf(load),
+    plan: placed.planId,
+  };
+}
+
+describe("a new phase", () => {
+  it("is read as it was written, with its sessions on their days", async () => {
+    const phase = await addedPhase();
+    expect(phase).toMatchObject({ name: "Strength 1", starts: "2026-03-02", ends: "2026-03-29" });
+    expect(phase.document.weeks.map(({ kind }) => kind)).toEqual([
+      "light",
+      "normal",
+      "normal",
+      "normal",
+    ]);
+    expect(phase.document.days.map(({ weekday }) => weekday)).toEqual([1]);
+    expect(await listPhasesOf(here.studio.scope, here.studio.person)).toHaveLength(1);
+  });
+
+  it("lets the same session move on by itself on a second day", async () => {
+    const plan = await addSquats(here.studio, "2026-02-23");
+    const days = [`plan:${plan}`, "", "", `plan:${plan}`];
+    const [first, second] = (await addedPhase({ days })).document.days;
+    const ids = (own: typeof first) =>
+      own === undefined
+        ? []
+        : slotsOf(own.session).flatMap((slot) => [
+            slot.lineageId,
+            ...linesOf(slot).map(({ id }) => id),
+          ]);
+    expect(ids(first)).not.toHaveLength(0);
+    expect(ids(first).filter((id) => ids(second).includes(id))).toEqual([]);
+  });
+
+  it("cannot overlap with another of the same client", async () => {
+    await addedPhase();
+    expect(await addPhase({ start: "2026-03-29" })).toMatchObject({
+      ok: false,
+      error: { code: "overlaps", with: { name: "Strength 1" } },
+    });
+    expect(await addPhase({ start: "2026-03-30" })).toMatchObject({ ok: true });
+  });
+
+  it("is made once where two begin it at the same moment", async () => {
+    const both = await Promise.all([addPhase(), addPhase()]);
+    expect(both.filter(({ ok }) => ok)).toHaveLength(1);
+  });
+
+  it("takes no session of somebody else, and none that is gone", async () => {
+    const other = await addedPhase();
+    const days = [`plan:${other.document.days[0]?.session.blocks[0]?.id ?? ""}`];
+    expect(await addPhase({ days, start: "2026-04-06" })).toMatchObject({
+      ok: false,
+      error: { code: "sourceMissing", weekday: 1 },
+    });
+  });
+
+  it("goes with its client", async () => {
+    const phase = await addedPhase();
+    await approveWeek(here.studio.scope, phase.id, 1);
+    expect(await erasePerson(here.studio.scope, here.studio.person)).toBe(true);
+    expect(await getPhase(here.studio.scope, phase.id)).toBeNull();
+    expect(await typeCells(here.studio.scope, phase, 1, [entry(phase, 2, "110")])).toMatchObject({
+      ok: false,
+    });
+  });
+});
+
+describe("a week", () => {
+  it("is planned once, through its layers, on its day", async () => {
+    const phase = await addedPhase();
+    expect(await approveWeek(here.studio.scope, phase.id, 1)).toEqual({ planned: 1, waiting: [] });
+    expect(await plannedIn(phase, 1)).toMatchObject({ on: "2026-03-02", sets: 2, load: kg(95) });
+    expect(await approveWeek(here.studio.scope, phase.id, 1)).toEqual({ planned: 0, waiting: [] });
+    // The second week follows from a first one that is not done: nothing of it can be approved.
+    expect(await approveWeek(here.studio.scope, phase.id, 2)).toEqual({ planned: 0, waiting: [] });
+    expect(await listPlansOf(here.studio.scope, here.studio.person, 9)).toHaveLength(2);
+  });
+
+  it("is planned once where two approve it at the same moment", async () => {
+    const phase = await addedPhase();
+    await Promise.all([
+      approveWeek(here.studio.scope, phase.id, 1),
+      approveWeek(here.studio.scope, phase.id, 1),
+    ]);
+    expect(await placedSessions(here.studio.scope, phase.id)).toHaveLength(1);
+  });
+
+  it("follows from what was done, also where the coach decides on the review", async () => {
+    const phase = await addedPhase({ isFirstLight: undefined });
+    await typeCells(here.studio.scope, phase, 1, [entry(phase, 2, "+1 set")]);
+    await approveWeek(here.studio.scope, phase.id, 1);
+    const first = await plannedIn(phase, 1);
+    const trained = await trainSquats(here.studio, first!.plan, [12, 12, 12]);
+    const { scope } = here.studio;
+    const sessionLog = (await getSessionLog(scope, trained.id))!;
+    const proposals = await proposalsFor(scope, sessionLog);
+    expect(proposals.next).toMatchObject({ week: 2, on: "2026-03-09" });
+    expect([...proposals.written.values()][0]).toContain("4 x");
+    const decisions = proposals.slots.flatMap(({ slot, lines }) =>
+      lines.map(({ line }) => ({ kind: "accept", slotId: slot.id, line }) as const),
+    );
+    const planned = await planNext(scope, sessionLog, proposals, day("2026-03-09"), decisions);
+    expect(planned.ok).toBe(true);
+    expect(await plannedIn(phase, 2)).toMatchObject({ on: "2026-03-09", sets: 4, load: kg(102.5) });
+    const sheet = (await phaseSheet(scope, await phaseAt(phase.id)))!.sheet;
+    expect(sheet.days[0]?.sessions.map(({ source }) => source)).toEqual([
+      "done",
+      "planned",
+      "projected",
+      "projected",
+    ]);
+  });
+
+  it("accepts what is unremarkable when it is approved, and keeps it as ruled", async () => {
+    const phase = await addedPhase({ isFirstLight: undefined });
+    const { scope } = here.studio;
+    await approveWeek(scope, phase.id, 1);
+    const { id } = await trainSquats(here.studio, (await plannedIn(phase, 1))!.plan, [12, 12, 12]);
+    expect(await approveWeek(scope, phase.id, 2)).toEqual({ planned: 1, waiting: [] });
+    expect(await plannedIn(phase, 2)).toMatchObject({ on: "2026-03-09", load: kg(102.5) });
+    expect((await getSessionLog(scope, id))?.settledAt).not.toBeNull();
+    expect(await rulingsOn(scope, id)).toMatchObject([{ decision: "accepted", chosen: kg(102.5) }]);
+  });
+
+  it("waits where a rule asks, and leaves that to the coach", async () => {
+    const phase = await addedPhase({ isFirstLight: undefined });
+    const { scope } = here.studio;
+    await approveWeek(scope, phase.id, 1);
+    const plan = (await plannedIn(phase, 1))!.plan;
+    const { id } = await trainSquats(here.studio, plan, [12, 12, 12], 0, 4);
+    expect(await approveWeek(scope, phase.id, 2)).toEqual({
+      planned: 0,
+      waiting: [{ title: "Legs", sessionLog: id }],
+    });
+    expect((await getSessionLog(scope, id))?.settledAt).toBeNull();
+    expect(await plannedIn(phase, 2)).toBeNull();
+  });
+});
+
+describe("what is typed into a sheet", () => {
+  it("is kept with the phase, and taken back", async () => {
+    const phase = await addedPhase();
+    const { scope } = here.studio;
+    expect(
+      await typeCells(scope, phase, 1, [entry(phase, 2, "110"), entry(phase, 3, "-1 set")]),
+    ).toEqual({
+      ok: true,
+      value: 2,
+    });
+    const changed = await phaseAt(phase.id);
+    expect(changed.document.changes.map(({ week, edit }) => [week, edit.kind])).toEqual([
+      [2, "load"],
+      [3, "setsBy"],
+    ]);
+    expect(await putBack(scope, changed, 2, phase.document.changes)).toEqual({
+      ok: true,
+      value: 3,
+    });
+    expect((await phaseAt(phase.id)).document.changes).toEqual([]);
+  });
+
+  it("is written all or not at all", async () => {
+    const phase = await addedPhase();
+    const entries = [entry(phase, 2, "110"), entry(phase, 3, "hello")];
+    expect(await typeCells(here.studio.scope, phase, 1, entries)).toMatchObject({
+      ok: false,
+      error: { code: "cell", at: { week: 3 }, error: { code: "unread" } },
+    });
+    expect((await phaseAt(phase.id)).document.changes).toEqual([]);
+  });
+
+  it("keeps what another coach typed meanwhile into another cell, and refuses the same cell", async () => {
+    const phase = await addedPhase();
+    const { scope } = here.studio;
+    await typeCells(scope, phase, 1, [entry(phase, 2, "110")]);
+    const now = await phaseAt(phase.id);
+    expect(await typeCells(scope, now, 1, [entry(phase, 2, "115")])).toMatchObject({
+      ok: false,
+      error: { code: "cellChanged" },
+    });
+    expect(await typeCells(scope, now, 1, [entry(phase, 3, "115")])).toEqual({
+      ok: true,
+      value: 3,
+    });
+    expect((await phaseAt(phase.id)).document.changes).toHaveLength(2);
+    expect(await putBack(scope, await phaseAt(phase.id), 1, [])).toMatchObject({
+      ok: false,
+      error: { code: "changedMeanwhile" },
+    });
+  });
+
+  it("is refused where a session is planned, or nothing is", async () => {
+    const phase = await addedPhase();
+    const { scope } = here.studio;
+    await approveWeek(scope, phase.id, 1);
+    expect(await typeCells(scope, phase, 1, [entry(phase, 1, "110")])).toMatchObject({
+      ok: false,
+      error: { code: "isReal", source: "planned" },
+    });
+    const gone = { ...entry(phase, 2, "110"), line: newId<"line">() };
+    expect(await typeCells(scope, phase, 1, [gone])).toMatchObject({
+      ok: false,
+      error: { code: "notThere" },
+    });
+    const nowhere = { ...entry(phase, 2, "110"), week: 9 };
+    expect(await typeCells(scope, phase, 1, [nowhere])).toMatchObject({
+      ok: false,
+      error: { code: "notThere" },
+    });
+  });
+});
