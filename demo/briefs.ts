@@ -117,4 +117,17 @@ export const BRIEFS: Readonly<Record<string, DemoBrief>> = {
     weight: null,
     girths: [],
   },
+  "Corvin Hale": {
+    document: brief({
+      goal: "strength",
+      birthYear: 1993,
+      trainingYears: 4,
+      approach: "shipped:heavy-iron",
+      daysPerWeek: 2,
+      minutesCap: minutes(75),
+      helper: "spotter",
+    }),
+    weight: { start: 82, weekly: 0.1, unit: "kg" },
+    girths: [],
+  },
 };

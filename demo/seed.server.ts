@@ -1,4 +1,3 @@
-import { type Decision } from "~/core/progress/index.ts";
 import {
   type Day,
   type Instant,
@@ -9,33 +8,27 @@ import {
   type Id,
   instant,
 } from "~/core/kernel/index.ts";
-import { nextEasier } from "~/core/gym/index.ts";
 import type { SessionPlan } from "~/core/plan/index.ts";
 import { newId } from "~/codec/new-id.ts";
 import { hashPassword } from "../server/auth/password.server.ts";
 import { register } from "../server/db/accounts.server.ts";
 import type { Database } from "../server/db/connection.server.ts";
-import type { MeasurementForm } from "~/codec/measurement.ts";
 import { UNKNOWN_GYM } from "../server/coaching/unknown-gym.server.ts";
-import { saveBrief } from "../server/db/briefs.server.ts";
 import { addGym, addGymWith, addStation } from "../server/db/gyms.server.ts";
-import { addMeasurement } from "../server/db/measurements.server.ts";
-import { BRIEFS } from "./briefs.ts";
 import { MORE_STATIONS } from "./more-stations.ts";
 import { addPerson } from "../server/db/people.server.ts";
 import { addPlan, getPlan, savePlan } from "../server/db/plans.server.ts";
-import {
-  getSessionLog,
-  startSession,
-  type StoredSessionLog,
-} from "../server/db/session-logs.server.ts";
 import { scopeFor, type Scope } from "../server/db/scope.server.ts";
-import { planNext, proposalsFor } from "../server/coaching/next-session.server.ts";
+import { beginSession, decide } from "./coach.server.ts";
 import { firstPlan } from "./first-plan.ts";
 import { trainSession } from "./train-session.server.ts";
 import { AWAY_GYM, GYM, STATIONS, STUDIO, type StationKey } from "./studio.ts";
 import type { Trainee } from "./trainee.ts";
 import { TRAINEES } from "./trainees.ts";
+import { IN_A_PHASE } from "./in-a-phase.ts";
+import { seedBrief } from "./seed-brief.server.ts";
+import { seedPhased } from "./seed-phase.server.ts";
+import { movePhases } from "./move-phases.server.ts";
 import { seededRandom } from "../testbed/random.ts";
 
 type StationIds = Readonly<Record<StationKey, Id<"station">>>;
@@ -60,9 +53,9 @@ export async function seedDemo(db: Database, now: Instant): Promise<boolean> {
   }
   for (const more of MORE_STATIONS) await addStation(at(begun), gymId, more);
   await addGymWith(at(begun), AWAY_GYM, UNKNOWN_GYM);
-  for (const trainee of TRAINEES) {
-    await seedTrainee({ at, now, today, gymId, stations: stations as StationIds }, trainee);
-  }
+  const setting = { at, now, today, gymId, stations: stations as StationIds };
+  for (const trainee of TRAINEES) await seedTrainee(setting, trainee);
+  for (const trainee of IN_A_PHASE) await seedPhased(setting, trainee);
   await at(now).insert("demo_seed", { anchor_day: today });
   return true;
 }
@@ -126,71 +119,11 @@ async function seedTrainee(setting: Setting, trainee: Trainee): Promise<void> {
   );
 }
 
-/** The brief as the coach wrote it, and one weighing a week. */
-async function seedBrief(
-  { at, now, today, gymId }: Setting,
-  name: string,
-  person: Id<"person">,
-): Promise<void> {
-  const known = BRIEFS[name];
-  if (known === undefined) return;
-  const written = at(instant(now - 40 * 86_400_000));
-  await saveBrief(written, person, 0, { ...known.document, gyms: [gymId] });
-  const measure = async (weeksAgo: number, form: Omit<MeasurementForm, "day" | "note">) =>
-    addMeasurement(at(now), person, { ...form, day: addDays(today, -7 * weeksAgo), note: "" });
-  for (let weeksAgo = 6; weeksAgo >= 0 && known.weight !== null; weeksAgo -= 1) {
-    const { start, weekly, unit } = known.weight;
-    const thousandths = Math.round((start + weekly * (6 - weeksAgo)) * 10) * 100;
-    await measure(weeksAgo, { kind: "bodyWeight", side: "both", value: { thousandths, unit } });
-  }
-  for (const [kind, side, cm] of known.girths) {
-    await measure(2, { kind, side, value: { thousandths: Math.round(cm * 1000), unit: "cm" } });
-  }
-}
-
 /** Other exercises in a session that is planned. */
 async function rewrite(scope: Scope, id: Id<"plan">, document: SessionPlan): Promise<void> {
   const plan = await getPlan(scope, id);
   const saved = plan && (await savePlan(scope, id, plan.revision, plan, document));
   if (saved?.ok !== true) throw new Error("the demo's next session was not rewritten");
-}
-
-async function beginSession(scope: Scope, plan: Id<"plan">): Promise<StoredSessionLog> {
-  const started = await startSession(scope, plan);
-  const sessionLog = started.ok ? await getSessionLog(scope, started.value) : null;
-  if (sessionLog === null) throw new Error("the demo's session did not start");
-  return sessionLog;
-}
-
-/** The coach's word on every proposal: taken, but once overruled with a reason. */
-async function decide(
-  scope: Scope,
-  sessionLogId: Id<"sessionLog">,
-  on: Day,
-  overrules: boolean,
-): Promise<Id<"plan">> {
-  const sessionLog = await getSessionLog(scope, sessionLogId);
-  if (sessionLog === null) throw new Error("the demo's session is gone");
-  const proposals = await proposalsFor(scope, sessionLog);
-  const decisions = proposals.slots.flatMap(({ slot, station, lines }, i) =>
-    lines
-      .filter(({ isDecided }) => isDecided)
-      .map(({ line, reading }): Decision => {
-        const at = { slotId: slot.id, line };
-        const easier = station && reading && nextEasier(station.loading, reading);
-        if (!overrules || i !== 0 || easier === null) return { ...at, kind: "accept" };
-        return {
-          ...at,
-          kind: "overrule",
-          reading: easier.reading,
-          reason: "Lighter week before the exam; depth first.",
-        };
-      }),
-  );
-  const planned = await planNext(scope, sessionLog, proposals, on, decisions);
-  if (!planned.ok)
-    throw new Error(`the demo's next session was not planned: ${planned.error.code}`);
-  return planned.value;
 }
 
 /**
@@ -236,6 +169,7 @@ export async function moveForward(db: Database, now: Instant): Promise<number> {
       `update measurements set day = day + interval ? day where studio_id = ? and actor_kind = 'system'`,
       [days, seed.studio_id],
     );
+    await movePhases(trx, seed.studio_id, days);
     await trx.raw("update demo_seed set anchor_day = ? where studio_id = ?", [
       today,
       seed.studio_id,

@@ -120,7 +120,7 @@ function doneParts({ done }: SheetCell, before: SheetCell | null): readonly Cell
       text: reading === null ? "–" : formatAmount(reading),
       isNew: before === null || !isSameLoad(reading, last),
     },
-    { text: `× ${done.map(({ amount }) => amount ?? "?").join(" ")}`, isNew: true },
+    { text: `×\u2009${done.map(({ amount }) => amount ?? "?").join("\u2009")}`, isNew: true },
   ];
 }
 

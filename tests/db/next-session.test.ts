@@ -1,6 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { z } from "zod";
+import { phaseCodec } from "~/codec/phase.ts";
 import { jsonColumn } from "~/codec/rows.ts";
+import { dateOf } from "~/core/phase/index.ts";
+import { toBinary } from "~/server/db/columns.server.ts";
 import { addDays, day, type Day, type Id, kg, instant } from "~/core/kernel/index.ts";
 import { slotsOf } from "~/core/plan/index.ts";
 import { lastKey, before, lastsOf, seriesOf, upTo, type Series } from "~/core/log/index.ts";
@@ -215,7 +218,7 @@ describe("the demo", () => {
         `select count(*) n from runs where ${demo} and ended_at is not null and settled_at is null`,
       ),
     ).toBe(3);
-    expect(await one(`select count(*) n from plans where ${demo} and day = '2026-11-25'`)).toBe(2);
+    expect(await one(`select count(*) n from plans where ${demo} and day = '2026-11-25'`)).toBe(3);
     expect(
       await one(`select datediff(max(day), min(day)) n from plans where ${demo}`),
     ).toBeGreaterThanOrEqual(360);
@@ -246,5 +249,23 @@ describe("the demo", () => {
       .select("id", "day")) as { id: Buffer; day: string }[];
     expect(days.find((p) => p.id.equals(touched!.id))?.day).toBe("2026-11-25");
     expect(days.some((p) => p.day === "2026-11-28")).toBe(true);
+    // A phase moves along with its sessions: each still stands on the day that its phase says.
+    const placed = (await here
+      .db("plans")
+      .join("phases", "phases.id", "plans.phase_id")
+      .join("phase_revisions", "phase_revisions.phase_id", "phases.id")
+      .whereRaw("plans.studio_id = (select studio_id from demo_seed)")
+      .select("plans.day", "plans.phase_day", "plans.phase_week", "document")) as {
+      day: Day;
+      phase_day: Buffer;
+      phase_week: number;
+      document: string;
+    }[];
+    expect(placed.length).toBeGreaterThan(8);
+    for (const { day: on, phase_day, phase_week, document } of placed) {
+      const phase = phaseCodec.parse(JSON.parse(document));
+      const own = phase.days.find(({ id }) => toBinary(id).equals(phase_day));
+      expect(dateOf(phase, own!, phase_week)).toBe(on);
+    }
   });
 });

@@ -322,6 +322,8 @@ function Row({
 export const placeKey = ({ day, lineage, line, week }: CellPlace) =>
   `${day} ${lineage} ${line} ${week}`;
 
+const isThere = (cell: SheetCell | null) => cell !== null && cell.source !== "missed";
+
 /** The cell that one is compared with: of the last week that was not light or lighter, unless it is such a week itself. */
 function lastBefore(
   cells: readonly (SheetCell | null)[],
@@ -331,8 +333,8 @@ function lastBefore(
   const isOfEasy = (i: number) => isEasy(weeks[i] ?? { kind: "normal" });
   const at = cells
     .slice(0, column)
-    .findLastIndex((cell, i) => cell !== null && (isOfEasy(column) || !isOfEasy(i)));
-  return cells[at] ?? cells.slice(0, column).findLast((cell) => cell !== null) ?? null;
+    .findLastIndex((cell, i) => isThere(cell) && (isOfEasy(column) || !isOfEasy(i)));
+  return cells[at] ?? cells.slice(0, column).findLast(isThere) ?? null;
 }
 
 function CellText({

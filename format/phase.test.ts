@@ -1,0 +1,77 @@
+import { describe, expect, it } from "vitest";
+import { count, kg, share } from "~/core/kernel/index.ts";
+import { usualWeek, type SheetCell } from "~/core/phase/index.ts";
+import {
+  formatCell,
+  formatCellEdit,
+  formatCellError,
+  formatCellWhole,
+  formatWeek,
+} from "./phase.ts";
+
+const cell = (over: Partial<SheetCell> = {}): SheetCell => ({
+  source: "projected",
+  sets: 3,
+  target: { kind: "reps", min: count(8), max: count(10) },
+  reading: kg(100),
+  effort: 2,
+  effortUpTo: null,
+  done: [],
+  rule: null,
+  text: "",
+  isByWeek: false,
+  edits: [],
+  ...over,
+});
+const said = (now: SheetCell, before: SheetCell | null) => {
+  const { parts, way } = formatCell(now, before);
+  return [way, ...parts.map(({ text, isNew }) => (isNew ? text.toUpperCase() : text))];
+};
+
+describe("a cell", () => {
+  it("says all that it asks first, and then what changed", () => {
+    expect(said(cell(), null)).toEqual([null, "100", "× 8–10"]);
+    expect(said(cell(), cell())).toEqual([null, "100"]);
+    expect(said(cell({ reading: kg(102.5) }), cell())).toEqual(["up", "102.5"]);
+    expect(said(cell({ reading: kg(90), sets: 1, effort: 4 }), cell())).toEqual([
+      "down",
+      "90",
+      "1 SET",
+      "RIR 4",
+    ]);
+  });
+
+  it("says what was done once it was", () => {
+    const done = [10, 9, null].map((amount) => ({ reading: kg(102.5), amount }));
+    expect(said(cell({ done }), cell())).toEqual(["up", "102.5", "×\u200910\u20099\u2009?"]);
+  });
+
+  it("leaves a load open that is found on the day", () => {
+    expect(said(cell({ reading: null }), null)[1]).toBe("SET ON THE DAY");
+    expect(formatCellWhole(cell({ reading: null }))).toBe("3 × 8–10 load set on the day, RIR 2");
+    expect(formatCellWhole(cell({ effortUpTo: 3 }))).toBe("3 × 8–10 at 100 kg, RIR 2–3");
+  });
+});
+
+it.each([
+  [usualWeek("normal"), "as it is"],
+  [usualWeek("lighter"), "−2 sets · RIR +2 · 90% of the load"],
+  [{ ...usualWeek("normal"), sets: 1, effort: -1 }, "+1 set · RIR −1"],
+])("%o is %s", (week, text) => {
+  expect(formatWeek(week)).toBe(text);
+});
+
+it.each([
+  [{ kind: "load", reading: kg(110) }, "110 kg"],
+  [{ kind: "loadBy", share: share(0.95) }, "95% of the load"],
+  [{ kind: "setsBy", by: -1 }, "−1 set"],
+  [{ kind: "effort", to: 1 }, "RIR 1"],
+  [{ kind: "leftOut" }, "left out"],
+] as const)("%o is told as %s", (edit, text) => {
+  expect(formatCellEdit(edit)).toBe(text);
+});
+
+it("says what to type instead of nonsense, and where else to change the rest", () => {
+  expect(formatCellError({ code: "unread", errors: [] })).toContain("3 x 8 at 110 leave 2");
+  expect(formatCellError({ code: "wholePhase", what: "technique" })).toContain("open the session");
+});
