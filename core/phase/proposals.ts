@@ -4,10 +4,9 @@ import type { SessionPlan } from "../plan/index.ts";
 import type { Absence, Exposure, Series } from "../log/index.ts";
 import {
   accepted,
-  keep,
   outcomesOf,
   proposalsAfter,
-  type LineProposal,
+  stoodStill,
   type SessionCircumstances,
   type SlotProposal,
 } from "../progress/index.ts";
@@ -85,11 +84,7 @@ function asItStood<S extends Station>(
 ): SlotProposal<S> {
   const { slot } = proposal;
   const loads = new Map(outcomesOf(slot, context).map(({ line, readings: [own] }) => [line, own]));
-  const lines = proposal.lines.map((line): LineProposal => {
-    if (line.because.some(({ code }) => code === "pain")) return line;
-    const reading = loads.get(line.line) ?? line.reading;
-    return { ...line, ...keep(reading, [{ code: "lightWeek" }], "high", false) };
-  });
+  const lines = proposal.lines.map((line) => stoodStill(line, loads.get(line.line) ?? null));
   const hurt = lines.filter(
     ({ isDecided, because }) => isDecided && because.some(({ code }) => code === "pain"),
   );

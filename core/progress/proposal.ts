@@ -304,6 +304,16 @@ export function keep(
   return { move: "keep", reading, from: reading, changes: [], because, ways, confidence, mustRule };
 }
 
+/**
+ * What is proposed for a line after a light or lighter week: all stays at the load that its rule had before it. Where
+ * something hurts the proposal stands, whatever week it was.
+ */
+export function stoodStill(proposal: LineProposal, reading: Mass | null): LineProposal {
+  if (proposal.because.some(({ code }) => code === "pain")) return proposal;
+  const held = keep(reading ?? proposal.reading, [{ code: "lightWeek" }], "high", false);
+  return { ...held, line: proposal.line, isDecided: proposal.isDecided };
+}
+
 /** Nothing was judged: what was planned stands. */
 export function asPlanned(
   reading: Mass | null,

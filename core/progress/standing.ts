@@ -1,11 +1,11 @@
 import type { Day, Id, Mass } from "../kernel/index.ts";
 import type { Station } from "../gym/index.ts";
 import { bestsOf, type Best, type Exposure } from "../log/index.ts";
-import type { Slot } from "../plan/index.ts";
+import { readingOf, type Slot } from "../plan/index.ts";
 import type { Circumstances } from "./circumstances.ts";
 import { lineRecord, type LineRecord } from "./line-record.ts";
 import { judgeLines } from "./propose.ts";
-import type { LineProposal, ShownProposal } from "./proposal.ts";
+import { stoodStill, type LineProposal, type ShownProposal } from "./proposal.ts";
 
 /** An exercise at its equipment with what was trained of it and all that judging it needs. */
 export interface Exercise<S extends Station = Station> {
@@ -17,6 +17,8 @@ export interface Exercise<S extends Station = Station> {
   readonly exposures: readonly Exposure[];
   readonly last: Exposure;
   readonly known: Circumstances;
+  /** True where it was trained in light or lighter weeks only, so that nothing was judged yet. */
+  readonly isEasyOnly: boolean;
 }
 
 /** What a coach ruled on a line, with the proposal as it was shown. */
@@ -53,7 +55,7 @@ const LATEST = 6;
 
 /** How an exercise stands on a day. `rulingOn` tells what was ruled on a line of its last session. */
 export function standingOf(
-  { key, slot, station, exposures, last, known }: Exercise,
+  { key, slot, station, exposures, last, known, isEasyOnly }: Exercise,
   on: Day,
   rulingOn: (line: Id<"line">) => RuledLine | null,
 ): Standing {
@@ -66,7 +68,7 @@ export function standingOf(
     lines: judgeLines(slot, exposures, { ...known, absence: null, on }).map(
       ({ line, facts, proposals: [proposal] }): StandingLine => ({
         record: lineRecord(line, facts, session),
-        proposal,
+        proposal: isEasyOnly ? stoodStill(proposal, readingOf(line.sets[0].load)) : proposal,
         ruling: rulingOn(line.id),
       }),
     ),

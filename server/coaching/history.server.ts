@@ -1,13 +1,14 @@
 import type { Id } from "~/core/kernel/index.ts";
-import { trainedPlan, type History } from "~/core/log/index.ts";
+import { trainedPlan, type History, type TrainedSession } from "~/core/log/index.ts";
 import { saidBeside, type SaidBeside } from "../db/commands.server.ts";
 import { stationVersions } from "../db/gyms.server.ts";
 import { performedIn } from "../db/performed.server.ts";
-import { endedSessionsOf } from "../db/session-logs.server.ts";
+import { endedSessionsOf, type StoredSessionLog } from "../db/session-logs.server.ts";
 import type { Scope } from "../db/scope.server.ts";
 
 /** A history with what was said beside the sets of each of its sessions. */
 export interface StoredHistory extends History {
+  readonly sessions: readonly (TrainedSession & Pick<StoredSessionLog, "place">)[];
   readonly beside: ReadonlyMap<Id<"sessionLog">, SaidBeside>;
 }
 

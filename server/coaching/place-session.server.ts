@@ -9,6 +9,20 @@ import { addPlan, planAt } from "../db/plans.server.ts";
 import type { StoredPhase } from "../db/phases.server.ts";
 import type { Scope } from "../db/scope.server.ts";
 
+/** A session as its rules have it, through the layers of its week. */
+export function throughWeek(
+  phase: StoredPhase,
+  at: { readonly day: Id<"phaseDay">; readonly week: number },
+  ruled: SessionPlan,
+  context: UnrollContext,
+): SessionPlan {
+  const { document } = phase;
+  const week = document.weeks[at.week - 1];
+  if (week === undefined) return ruled;
+  const changes = changesOf(document, { id: at.day }, at.week);
+  return sessionInWeek(ruled, week, changes, context, newId);
+}
+
 /** A day in a week of a phase that becomes real, as its rules have it. */
 export interface ToPlace {
   readonly phase: StoredPhase;
@@ -31,9 +45,7 @@ export async function placeSession(
   const before = await there();
   if (before !== null) return before;
   const { document, revision } = phase;
-  const own = document.weeks[week - 1];
-  if (own === undefined) throw new Error(`week ${week} of ${document.weeks.length}`);
-  const plan = sessionInWeek(ruled, own, changesOf(document, day, week), context, newId);
+  const plan = throughWeek(phase, { day: day.id, week }, ruled, context);
   const training = trainingWeek(document.weeks, week);
   const place = { phase: phase.id, revision, day: day.id, week, training, ruled };
   const origin = session === undefined ? { place } : { session, place };

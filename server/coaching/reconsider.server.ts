@@ -5,16 +5,26 @@ import {
   withTaken,
   type ChangedProposal,
   type LineOf,
+  type Reconsidered,
   type ReconsiderError,
 } from "~/core/progress/index.ts";
+import type { SessionPlan } from "~/core/plan/index.ts";
 import type { UnrollContext } from "~/core/unroll/index.ts";
 import { newId } from "~/codec/new-id.ts";
 import { toBinary } from "../db/columns.server.ts";
-import { getPlan, planFromSession, savePlan, type StoredPlan } from "../db/plans.server.ts";
+import {
+  getPlan,
+  keepRuled,
+  planFromSession,
+  savePlan,
+  type StoredPlan,
+} from "../db/plans.server.ts";
 import { addRuling, rulingOn, rulingsOn, type Ruling } from "../db/rulings.server.ts";
+import { getPhase } from "../db/phases.server.ts";
 import { getSessionLog, type StoredSessionLog } from "../db/session-logs.server.ts";
 import type { Scope } from "../db/scope.server.ts";
 import { proposalsFor } from "./next-session.server.ts";
+import { throughWeek } from "./place-session.server.ts";
 
 /** What depended on a session that was corrected after it was ruled on. */
 export interface ChangedSince {
@@ -73,10 +83,8 @@ export async function reconsider(
     if (!read.ok) return read;
     const decided = read.value;
     if (since.open !== null && decided.some(({ takes }) => takes)) {
-      const { id, revision, document } = since.open;
-      const taken = withTaken(document, decided, since.context, newId);
       // Somebody edits it just now.
-      if (!(await savePlan(trx, id, revision, since.open, taken)).ok)
+      if (!(await taken(trx, since.open, decided, since.context)))
         return fail({ code: "changedMeanwhile" });
     }
     for (const { change, takes, chosen } of decided) {
@@ -96,4 +104,26 @@ export async function reconsider(
       .update({ settled_position: position });
     return ok(null);
   });
+}
+
+/**
+ * Puts the new loads into the planned session. One of a phase is made again from what its rules have by then, through
+ * its week; where somebody changed it by hand, that stays and the loads are put in. False where it was changed meanwhile.
+ */
+async function taken(
+  scope: Scope,
+  plan: StoredPlan,
+  decided: readonly Reconsidered[],
+  context: UnrollContext,
+): Promise<boolean> {
+  const { id, revision, document, place } = plan;
+  const withLoads = (of: SessionPlan) => withTaken(of, decided, context, newId);
+  const phase = place === null ? null : await getPhase(scope, place.phase);
+  if (place === null || phase === null)
+    return (await savePlan(scope, id, revision, plan, withLoads(document))).ok;
+  const ruled = withLoads(place.ruled);
+  const next = place.isEdited ? withLoads(document) : throughWeek(phase, place, ruled, context);
+  if (!(await savePlan(scope, id, revision, plan, next)).ok) return false;
+  await keepRuled(scope, id, ruled, place.isEdited ? revision : revision + 1);
+  return true;
 }

@@ -26,6 +26,33 @@ export interface StoredPlan extends PlanEntry {
   readonly document: SessionPlan;
   readonly plannedFromSession: Id<"sessionLog"> | null;
   readonly personLevel: Level;
+  readonly place: StoredPlace | null;
+}
+
+/** The day and week of a phase that a plan is, as what its rules had it, and whether it was changed by hand since. */
+export interface StoredPlace {
+  readonly phase: Id<"phase">;
+  readonly day: Id<"phaseDay">;
+  readonly week: number;
+  readonly ruled: SessionPlan;
+  readonly training: TrainingWeek;
+  readonly isEdited: boolean;
+}
+
+const trainingColumn = jsonColumn(trainingWeekCodec);
+
+/** The place in a phase that a row with the columns of a plan has; null where it has none. */
+export function placeFrom(row: Row): StoredPlace | null {
+  if (row["phase_id"] === null) return null;
+  const number = z.number();
+  return {
+    phase: fromBinary(row["phase_id"]),
+    day: fromBinary(row["phase_day"]),
+    week: number.parse(row["phase_week"]),
+    ruled: documentColumn.parse(row["ruled"]),
+    training: trainingColumn.parse(row["training_week"]),
+    isEdited: number.parse(row["revision"]) > number.parse(row["placed_revision"]),
+  };
 }
 
 const documentColumn = jsonColumn(planCodec);
@@ -182,6 +209,7 @@ export async function getPlan(scope: Scope, id: Id<"plan">): Promise<StoredPlan 
     revisionId: fromBinary(found["revision_id"]),
     document: documentColumn.parse(found["document"]),
     personLevel: z.enum(LEVELS).parse(found["person_level"]),
+    place: placeFrom(found),
     plannedFromSession:
       found["planned_from_run"] === null ? null : fromBinary(found["planned_from_run"]),
   }));
@@ -275,9 +303,23 @@ function placeColumns({ phase, revision, day, week, training, ruled }: PhasePlac
     phase_revision: revision,
     phase_day: toBinary(day),
     phase_week: week,
+    placed_revision: 1,
     training_week: storedJson(trainingWeekCodec, training),
     ruled: storedJson(planCodec, ruled),
   };
+}
+
+/** Keeps what the rules of a phase have by now for a plan, and the revision of the plan that follows from it. */
+export async function keepRuled(
+  scope: Scope,
+  id: Id<"plan">,
+  ruled: SessionPlan,
+  placedRevision: number,
+): Promise<void> {
+  await scope
+    .from("plans")
+    .where({ id: toBinary(id) })
+    .update({ ruled: storedJson(planCodec, ruled), placed_revision: placedRevision });
 }
 
 /** A plan that a phase made real, as it is now or was trained, before what its training changed. */
@@ -317,8 +359,7 @@ export async function placedSessions(
     planId: fromBinary(row["id"]),
     document: documentColumn.parse(row["document"]),
     ruled: documentColumn.parse(row["ruled"]),
-    // A phase writes a plan's first revision and never another one.
-    isEdited: z.number().parse(row["revision"]) > 1,
+    isEdited: z.number().parse(row["revision"]) > z.number().parse(row["placed_revision"]),
     sessionLog: row["run_id"] === null ? null : fromBinary(row["run_id"]),
     isEnded: row["ended_at"] !== null,
   }));

@@ -296,7 +296,8 @@ const PHASES = [
   `alter table plans
     add column phase_id binary(16) null, add column phase_day binary(16) null,
     add column phase_week int null, add column phase_revision int null,
-    add column ruled json null, add column training_week json null,
+    add column placed_revision int null, add column ruled json null,
+    add column training_week json null,
     add unique key plans_phase (studio_id, phase_id, phase_day, phase_week),
     add foreign key (studio_id, phase_id) references phases (studio_id, id)`,
 ];

@@ -14,6 +14,7 @@ import { planCodec } from "~/codec/plan.ts";
 import { dayColumn, instantColumn, jsonColumn } from "~/codec/rows.ts";
 import { newId } from "~/codec/new-id.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
+import { placeFrom, type StoredPlace } from "./plans.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
 import { readEach, readOne } from "./set-apart.server.ts";
 
@@ -40,11 +41,7 @@ export interface StoredSessionLog {
   readonly settledPosition: number | null;
   readonly document: SessionPlan;
   /** The day and week of a phase that it makes real; null where it belongs to none. */
-  readonly place: {
-    readonly phase: Id<"phase">;
-    readonly day: Id<"phaseDay">;
-    readonly week: number;
-  } | null;
+  readonly place: StoredPlace | null;
 }
 
 const documentColumn = jsonColumn(planCodec);
@@ -68,14 +65,7 @@ function sessionLogFrom(row: Row): StoredSessionLog {
     lastPosition: z.number().parse(row["last_position"]),
     settledPosition: z.number().nullable().parse(row["settled_position"]),
     document: documentColumn.parse(row["document"]),
-    place:
-      row["phase_id"] === null
-        ? null
-        : {
-            phase: fromBinary(row["phase_id"]),
-            day: fromBinary(row["phase_day"]),
-            week: z.number().parse(row["phase_week"]),
-          },
+    place: placeFrom(row),
   };
 }
 
@@ -102,6 +92,10 @@ function sessionLogQuery(scope: Scope) {
       "plans.phase_id",
       "plans.phase_day",
       "plans.phase_week",
+      "plans.revision",
+      "plans.placed_revision",
+      "plans.ruled",
+      "plans.training_week",
       "plans.revision_id as newest_revision_id",
       "people.name as person_name",
       "people.unit as person_unit",

@@ -5,13 +5,16 @@ import { day, kg, type Id } from "~/core/kernel/index.ts";
 import { linesOf, readingOf, slotsOf } from "~/core/plan/index.ts";
 import { addPhaseFor, approveWeek, phaseSheet } from "~/server/coaching/phase.server.ts";
 import { putBack, typeCells, type CellEntry } from "~/server/coaching/phase-cells.server.ts";
+import { reconsider } from "~/server/coaching/reconsider.server.ts";
+import { standingFor } from "~/server/coaching/standing.server.ts";
+import { acceptCommands, commandsAfter } from "~/server/db/commands.server.ts";
 import { planNext, proposalsFor } from "~/server/coaching/next-session.server.ts";
 import { erasePerson } from "~/server/db/people.server.ts";
 import { getPhase, listPhasesOf, type StoredPhase } from "~/server/db/phases.server.ts";
 import { listPlansOf, placedSessions } from "~/server/db/plans.server.ts";
 import { rulingsOn } from "~/server/db/rulings.server.ts";
-import { getSessionLog } from "~/server/db/session-logs.server.ts";
-import { trainSquats } from "./sets.ts";
+import { getSessionLog, type StoredSessionLog } from "~/server/db/session-logs.server.ts";
+import { Device, trainSquats } from "./sets.ts";
 import { addSquats, inStudio } from "./studio.ts";
 
 const here = inStudio();
@@ -207,6 +210,60 @@ describe("a week", () => {
     });
     expect((await getSessionLog(scope, id))?.settledAt).toBeNull();
     expect(await plannedIn(phase, 2)).toBeNull();
+  });
+});
+
+describe("what comes next", () => {
+  /** The load that comes next, by the review of the last session, by the client's page and by the sheet. */
+  async function nextLoads(phase: StoredPhase, last: StoredSessionLog, week: number) {
+    const { scope, person } = here.studio;
+    const { slots } = await proposalsFor(scope, last);
+    const standing = await standingFor(scope, person, { goal: null, today: day("2026-03-03") });
+    const sheet = (await phaseSheet(scope, await phaseAt(phase.id)))!.sheet;
+    return {
+      review: slots[0]?.lines[0]?.reading,
+      page: standing[0]?.lines[0]?.proposal.reading,
+      sheet: sheet.days[0]?.rows[0]?.cells[week - 1]?.reading,
+    };
+  }
+
+  it("is the same on the review, the client's page and the sheet, after a light week and a normal one", async () => {
+    const phase = await addedPhase();
+    const { scope } = here.studio;
+    await approveWeek(scope, phase.id, 1);
+    const light = await trainSquats(here.studio, (await plannedIn(phase, 1))!.plan, [12, 12]);
+    const load = kg(100);
+    expect(await nextLoads(phase, light, 2)).toEqual({ review: load, page: load, sheet: load });
+    await approveWeek(scope, phase.id, 2);
+    const plan = (await plannedIn(phase, 2))!.plan;
+    const normal = await trainSquats(here.studio, plan, [12, 12, 12], 7);
+    const more = kg(102.5);
+    expect(await nextLoads(phase, normal, 3)).toEqual({ review: more, page: more, sheet: more });
+  });
+
+  it("goes through its week again where a log is corrected after the next week was planned", async () => {
+    const lighterEvery = "2";
+    const phase = await addedPhase({ isFirstLight: undefined, lighterEvery });
+    const { scope } = here.studio;
+    await approveWeek(scope, phase.id, 1);
+    const plan = (await plannedIn(phase, 1))!.plan;
+    const trained = await trainSquats(here.studio, plan, [12, 12, 12]);
+    await approveWeek(scope, phase.id, 2);
+    // 90 % of 102.5 kg, no harder than that.
+    expect(await plannedIn(phase, 2)).toMatchObject({ load: kg(90), sets: 1 });
+    const device = await Device.at(scope, trained.id);
+    const set = device.set(0, 8);
+    const first = (await commandsAfter(scope, trained.id, 0)).find(
+      ({ command: { body } }) => body.kind === "part",
+    );
+    await acceptCommands(scope, trained.id, [{ ...set, parent: first!.command.commandId }]);
+    const now = (await getSessionLog(scope, trained.id))!;
+    const taken = await reconsider(scope, now, now.lastPosition, () => "take", "");
+    expect(taken).toMatchObject({ ok: true });
+    const [placed] = (await placedSessions(scope, phase.id)).filter(({ week }) => week === 2);
+    expect(readingOf(slotsOf(placed!.ruled)[0]!.sets[0]!.load)).toEqual(kg(100));
+    expect(await plannedIn(phase, 2)).toMatchObject({ load: kg(90), sets: 1 });
+    expect(placed?.isEdited).toBe(false);
   });
 });
 
