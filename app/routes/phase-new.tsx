@@ -216,7 +216,7 @@ export default function NewPhase({ loaderData, actionData }: Route.ComponentProp
                 </Typography>
               )}
             </Section>
-            <Section title="Weeks">
+            <Section title="How the weeks go">
               <Box sx={{ display: "flex", gap: 3, py: 1 }}>
                 <label>
                   <input type="checkbox" name={fields.isFirstLight.name} defaultChecked /> Light

@@ -67,6 +67,8 @@ const EXPECTED: Readonly<Record<string, "hidden" | "own" | "open">> = {
   "routes/movement-new": "own",
   "routes/movement": "hidden",
   "routes/own-set-up": "hidden",
+  "routes/phase-new": "own",
+  "routes/phase": "hidden",
   "routes/plan-new": "own",
   "routes/bench": "hidden",
   "routes/plan-sheet": "hidden",
@@ -92,12 +94,26 @@ async function idsOfOtherStudio(page: Visitor): Promise<Record<string, string>> 
     runId: last(floor),
     personId: last(person),
     planId: last(bench),
+    phaseId: last(await submit(page, "/phases/new", phaseForm(person, where.gym, bench))),
     gymId: where.gym,
     templateId: last(await submit(page, "/templates", { planId: last(bench), name: "Squats" })),
     stationId: where.rack,
     approach: last(await submit(page, "/approaches/shipped-of-even-ground", { intent: "copy" })),
   };
 }
+
+/** A phase of four weeks that begins with a session which was planned. */
+const phaseForm = (person: string, gymId: string, bench: string) => ({
+  personId: person.split("/").at(-1) ?? "",
+  gymId,
+  name: "Strength 1",
+  start: "2026-12-07",
+  weeks: "4",
+  goal: "strength",
+  "days[0]": `plan:${bench.split("/").at(-1) ?? ""}`,
+  easierBy: "0",
+  fewerBy: "0",
+});
 
 /** Routes that answer only to a post. */
 const ONLY_ACTIONS = [
@@ -170,6 +186,8 @@ test("no route and no action reaches another studio", async ({ playwright, serve
       "intent=measure&kind=bodyWeight&value=80&day=2026-03-02",
       "intent=copy",
       "intent=putAway",
+      "intent=archive",
+      "intent=approve&week=1",
     ];
     for (const body of [
       ...forms,

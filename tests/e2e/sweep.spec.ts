@@ -114,6 +114,7 @@ test("no body of any kind holds the server, on any route and in any field", asyn
     "/movements/new",
     "/movements/shipped:back-squat/set-up",
     "/plans/new",
+    "/phases/new",
     own,
     "/strength-rules",
     "/templates",

@@ -47,17 +47,19 @@ export function CellExplained({
       </div>
       <div>
         <div className={styles.small}>rule: {PROGRESSION_NAMES[row.rule.kind]}</div>
-        {ruleText(cell)}
+        <div>{ruleText(cell)}</div>
       </div>
       <div>
         <div className={styles.small}>week</div>
-        {formatWeek(week)}
+        <div>{formatWeek(week)}</div>
       </div>
       <div>
         <div className={styles.small}>coach</div>
-        {cell === null || cell.edits.length === 0
-          ? "–"
-          : cell.edits.map(formatCellEdit).join(" · ")}
+        <div>
+          {cell === null || cell.edits.length === 0
+            ? "–"
+            : cell.edits.map(formatCellEdit).join(" · ")}
+        </div>
       </div>
       <div>
         <div className={styles.small}>session</div>
