@@ -4,9 +4,11 @@ import type {
   CellError,
   CellSource,
   PhaseWeek,
+  PutFirst,
   SheetCell,
   WholePhase,
 } from "~/core/phase/index.ts";
+import type { FindMovement } from "~/core/movement/index.ts";
 import type { WeekKind } from "~/core/progress/index.ts";
 import { formatAmount, formatDay, formatMass, formatShare, plural } from "./numbers.ts";
 import { formatTarget, formatTargetShort } from "./target.ts";
@@ -120,8 +122,17 @@ function doneParts({ done }: SheetCell, before: SheetCell | null): readonly Cell
       text: reading === null ? "–" : formatAmount(reading),
       isNew: before === null || !isSameLoad(reading, last),
     },
-    { text: `×\u2009${done.map(({ amount }) => amount ?? "?").join("\u2009")}`, isNew: true },
+    { text: formatAmounts(done.map(({ amount }) => amount)), isNew: true },
   ];
+}
+
+/** "×10 9 8", or "4×6" where three sets or more came to the same. */
+function formatAmounts(amounts: readonly (number | null)[]): string {
+  const [first] = amounts;
+  const isSame = amounts.length > 2 && first != null && amounts.every((n) => n === first);
+  return isSame
+    ? `${amounts.length}\u2009×\u2009${first}`
+    : `×\u2009${amounts.map((n) => n ?? "?").join("\u2009")}`;
 }
 
 function wayOf(cell: SheetCell, before: SheetCell | null): Way {
@@ -239,4 +250,27 @@ export function formatNewPhaseError(
     default:
       return assertNever(error);
   }
+}
+
+/** "Strength 2" after "Strength 1"; "Squat, next" where a name has no number. */
+export function nameAfter(name: string): string {
+  const numbered = /^(.*?)(\d{1,3})$/.exec(name);
+  const [, text = "", n] = numbered ?? [];
+  const next = n === undefined ? `${name}, next` : `${text}${Number(n) + 1}`;
+  return next.slice(0, 80);
+}
+
+/** What a phase that follows carries as notes: how the last one was called, and what now comes first. */
+export function formatCarried(
+  name: string,
+  notes: string,
+  putFirst: readonly PutFirst[],
+  find: FindMovement,
+): string {
+  const first = putFirst.map(
+    ({ movement, skipped, of }) =>
+      `${find(movement)?.name ?? movement} comes first: skipped in ${skipped} of ${of} sessions.`,
+  );
+  const carried = [`Follows ${name}.`, ...first, ...(notes === "" ? [] : [notes])];
+  return carried.join("\n").slice(0, 2000);
 }

@@ -88,6 +88,8 @@ await shoot("person", {
   path: await hrefOf("/people", "tbody a:has-text('Sorrel')"),
   height: 1300,
 });
+const phased = await hrefOf("/people", "tbody a:has-text('Corvin')");
+await shoot("phase-sheet", { path: await hrefOf(phased, "a[href^='/phases/0']") });
 await shoot("brief", { path: `${await hrefOf("/people", "tbody a:has-text('Ilka')")}/brief` });
 await shoot("approach", { path: "/approaches/shipped-of-long-muscle" });
 await shoot("writing-sets", { path: "/writing-sets" });
@@ -131,7 +133,6 @@ await shoot("when", {
 await shoot("loads-by-reps", { path: await strengthOf("Odra") });
 const gym = await hrefOf("/gyms", "tbody a[href^='/gyms/']");
 await shoot("gym", { path: gym });
-await shoot("station", { path: await hrefOf(gym, "tbody a:has-text('Extension')") });
 await shoot("movements", { path: "/movements" });
 
 await browser.close();

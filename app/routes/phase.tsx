@@ -9,12 +9,18 @@ import { describeIssues } from "~/codec/save-plan.ts";
 import type { Phase } from "~/core/phase/index.ts";
 import { GOAL_NAMES } from "~/format/brief.ts";
 import { formatDay, plural } from "~/format/numbers.ts";
-import { formatTypeCellsError } from "~/format/phase.ts";
+import {
+  formatCarried,
+  formatNewPhaseError,
+  formatTypeCellsError,
+  nameAfter,
+} from "~/format/phase.ts";
 import { ROLE_NAMES } from "~/format/training.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { putBack, typeCells } from "~/server/coaching/phase-cells.server.ts";
-import { approveWeek, phaseSheet } from "~/server/coaching/phase.server.ts";
+import { approveWeek, phaseSheet, rollOverPhase } from "~/server/coaching/phase.server.ts";
 import { archivePhase, getPhase } from "~/server/db/phases.server.ts";
+import { catalogueFor } from "~/server/db/movements.server.ts";
 import { isJson, readForm, readJson } from "~/server/http/body.server.ts";
 import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/phase.ts";
@@ -28,8 +34,8 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const phase = orNotFound(await getPhase(scope, idParam<"phase">(params.phaseId)));
   const shown = orNotFound(await phaseSheet(scope, phase));
   const { revision, name, document } = phase;
-  const { start, goal, success, changes, weeks } = document;
-  return { ...shown, id: phase.id, revision, name, start, goal, success, changes, weeks };
+  const { start, goal, success, changes, notes } = document;
+  return { ...shown, id: phase.id, revision, name, start, goal, success, changes, notes };
 });
 
 /** Writes into cells, or puts changes back; approves a week; archives the phase. */
@@ -56,6 +62,16 @@ export const action = writing(async (scope, { params, request }: Route.ActionArg
     await archivePhase(scope, phase.id);
     throw redirect(`/people/${phase.personId}`);
   }
+  if (form.get("intent") === "rollOver") {
+    const { find } = await catalogueFor(scope);
+    const { name, document } = phase;
+    const next = await rollOverPhase(scope, phase, nameAfter(name), (putFirst) =>
+      formatCarried(name, document.notes, putFirst, find),
+    );
+    if (next.ok) throw redirect(`/phases/${next.value.id}`);
+    const problem = formatNewPhaseError(next.error);
+    return data({ problem, at: null, isOfPage: true }, { status: 400 });
+  }
   const week = Number(form.get("week"));
   if (form.get("intent") !== "approve" || !Number.isInteger(week))
     return data({ problem: "This was not understood.", at: null }, { status: 400 });
@@ -64,7 +80,14 @@ export const action = writing(async (scope, { params, request }: Route.ActionArg
 });
 
 export default function PhasePage({ loaderData, actionData }: Route.ComponentProps) {
-  return <PhaseOf key={loaderData.id} {...loaderData} approved={approvedIn(actionData)} />;
+  return (
+    <PhaseOf
+      key={loaderData.id}
+      {...loaderData}
+      approved={approvedIn(actionData)}
+      refused={actionData !== undefined && "isOfPage" in actionData ? actionData.problem : null}
+    />
+  );
 }
 
 const approvedIn = (reply: Route.ComponentProps["actionData"]) =>
@@ -72,14 +95,18 @@ const approvedIn = (reply: Route.ComponentProps["actionData"]) =>
 
 function PhaseOf({
   approved,
+  refused,
   ...phase
-}: Route.ComponentProps["loaderData"] & { readonly approved: ReturnType<typeof approvedIn> }) {
+}: Route.ComponentProps["loaderData"] & {
+  readonly approved: ReturnType<typeof approvedIn>;
+  readonly refused: string | null;
+}) {
   const { find } = useCatalogue();
   const { sheet, bands, person, revision, changes } = phase;
   const rows = rowsOf(sheet);
   const next = nextWeek(phase);
   const [selection, setSelection] = useState<Selection | null>(() =>
-    rows.length === 0 ? null : single({ row: 0, column: Math.max(0, (next ?? 1) - 1) }),
+    rows.length === 0 ? null : single({ row: 0, column: beginsAt(sheet.weeks, next) }),
   );
   const typing = useTyping(revision, changes);
   const isPhone = useMediaQuery("(max-width: 699.95px)");
@@ -108,6 +135,12 @@ function PhaseOf({
           <Button variant="outlined" onClick={typing.redo} disabled={!typing.canRedo}>
             Redo
           </Button>
+          <Form method="post">
+            <input type="hidden" name="intent" value="rollOver" />
+            <Button type="submit" variant="outlined" disabled={isBusy}>
+              Roll over
+            </Button>
+          </Form>
           {next === null ? null : (
             <Form method="post">
               <input type="hidden" name="intent" value="approve" />
@@ -121,6 +154,16 @@ function PhaseOf({
       }
     >
       {approved === null ? null : <Approved {...approved} />}
+      {refused === null ? null : (
+        <Typography role="alert" sx={{ color: "kravo.signal", fontWeight: 650, mb: 1 }}>
+          ▸ {refused}
+        </Typography>
+      )}
+      {phase.notes === "" ? null : (
+        <Typography sx={{ mb: 1.5, whiteSpace: "pre-line", maxWidth: "80ch" }}>
+          {phase.notes}
+        </Typography>
+      )}
       {phase.lost.length === 0 ? null : (
         <Typography role="status" sx={{ mb: 1 }}>
           {plural(phase.lost.length, "change")} of yours {phase.lost.length === 1 ? "is" : "are"} of
@@ -170,6 +213,16 @@ function PhaseOf({
   );
 }
 
+/** The column that is looked at first: of the week that can be approved, else of this week. */
+function beginsAt(weeks: readonly { readonly isNow: boolean }[], next: number | null): number {
+  return next === null
+    ? Math.max(
+        0,
+        weeks.findIndex(({ isNow }) => isNow),
+      )
+    : next - 1;
+}
+
 /** The first week that can be approved; null where none can. */
 function nextWeek({ sheet }: Pick<Route.ComponentProps["loaderData"], "sheet">): number | null {
   const at = sheet.weeks.findIndex((_, i) =>
@@ -192,72 +245,83 @@ function Approved({ week, planned, waiting }: NonNullable<ReturnType<typeof appr
   );
 }
 
-/** What is typed is shown at once and saved behind it; what it was before can be put back. */
+/** What is done to a sheet, one after the other: what is typed, or what it was before or after is put back. */
+type Deed =
+  | { readonly kind: "type"; readonly entries: readonly Entry[] }
+  | { readonly kind: "undo" | "redo" };
+
+/**
+ * What is typed is shown at once and saved behind it, one deed after the other, each from the revision that the one
+ * before left. What the coach's changes were before can be put back.
+ */
 function useTyping(revision: number, changes: Phase["changes"]) {
   const fetcher = useFetcher<typeof action>();
+  const [deeds, setDeeds] = useState<readonly Deed[]>([]);
+  // With the reply that was there before, since the fetcher is idle for a moment before it begins.
+  const [sent, setSent] = useState<{ readonly deed: Deed; readonly before: unknown } | null>(null);
   const [past, setPast] = useState<readonly Phase["changes"][]>([]);
   const [future, setFuture] = useState<readonly Phase["changes"][]>([]);
-  const [sent, setSent] = useState<readonly Entry[]>([]);
   const isIdle = fetcher.state === "idle";
-  const pending = useMemo(
-    () => new Map(isIdle ? [] : sent.map((entry) => [placeKey(entry), entry.text])),
-    [isIdle, sent],
-  );
-  const submit = (body: object) =>
-    void fetcher.submit(JSON.stringify({ ...body, baseRevision: revision }), {
-      method: "post",
-      encType: "application/json",
-    });
-  const refused = isIdle && fetcher.data?.problem != null;
+  const reply = fetcher.data;
+
   useEffect(() => {
-    // What was refused was never done, so that there is nothing to undo of it.
-    if (refused && sent.length > 0) {
-      setSent([]);
-      setPast((list) => list.slice(0, -1));
+    if (!isIdle) return;
+    if (sent !== null) {
+      if (reply === sent.before) return;
+      setSent(null);
+      // What was refused was never done, so that there is nothing to undo of it, and what waited behind it is dropped.
+      if (reply?.problem != null) {
+        if (sent.deed.kind !== "redo") setPast((list) => list.slice(0, -1));
+        setDeeds([]);
+      }
+      return;
     }
-  }, [refused, sent.length]);
-  const type = (entries: readonly Entry[]) => {
-    setPast((list) => [...list, changes]);
-    setFuture([]);
-    setSent(entries);
-    submit({ intent: "type", entries });
-  };
-  const putBackTo = (to: Phase["changes"]) => {
-    setSent([]);
-    submit({ intent: "putBack", changes: to });
-  };
-  const undo = () => {
-    const last = past.at(-1);
-    if (last === undefined || !isIdle) return;
-    setPast(past.slice(0, -1));
-    setFuture([...future, changes]);
-    putBackTo(last);
-  };
-  const redo = () => {
-    const next = future.at(-1);
-    if (next === undefined || !isIdle) return;
-    setFuture(future.slice(0, -1));
-    setPast([...past, changes]);
-    putBackTo(next);
-  };
+    const [next, ...others] = deeds;
+    if (next === undefined) return;
+    setDeeds(others);
+    const submit = (body: object) =>
+      void fetcher.submit(JSON.stringify({ ...body, baseRevision: revision }), {
+        method: "post",
+        encType: "application/json",
+      });
+    if (next.kind === "type") {
+      setPast((list) => [...list, changes]);
+      setFuture([]);
+      submit({ intent: "type", entries: next.entries });
+    } else {
+      const [from, to] = next.kind === "undo" ? [past, setPast] : [future, setFuture];
+      const last = from.at(-1);
+      if (last === undefined) return;
+      to(from.slice(0, -1));
+      (next.kind === "undo" ? setFuture : setPast)((list) => [...list, changes]);
+      submit({ intent: "putBack", changes: last });
+    }
+    setSent({ deed: next, before: reply });
+  }, [isIdle, sent, deeds, reply, revision, changes, past, future, fetcher]);
+
+  const pending = useMemo(() => {
+    const waiting = [...(sent === null ? [] : [sent.deed]), ...deeds];
+    const entries = waiting.flatMap((deed) => (deed.kind === "type" ? deed.entries : []));
+    return new Map(entries.map((entry) => [placeKey(entry), entry.text]));
+  }, [sent, deeds]);
+  const does = (deed: Deed) => setDeeds((list) => [...list, deed]);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== "z") return;
       if (event.target instanceof HTMLInputElement) return;
       event.preventDefault();
-      if (event.shiftKey) redo();
-      else undo();
+      does({ kind: event.shiftKey ? "redo" : "undo" });
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  });
+  }, []);
   return {
-    type,
-    undo,
-    redo,
-    canUndo: past.length > 0 && isIdle,
-    canRedo: future.length > 0 && isIdle,
+    type: (entries: readonly Entry[]) => does({ kind: "type", entries }),
+    undo: () => does({ kind: "undo" }),
+    redo: () => does({ kind: "redo" }),
+    canUndo: past.length > 0,
+    canRedo: future.length > 0,
     pending,
-    problem: isIdle ? (fetcher.data?.problem ?? null) : null,
+    problem: isIdle && sent === null ? (reply?.problem ?? null) : null,
   };
 }

@@ -112,6 +112,12 @@ export const definition = kind("dummyLoading", { unit });`,
     `export { value };
 export const subject = () => "dummy";`,
   ),
+  of(
+    "core/phase/cell-edit.ts",
+    "CELL_EDITS",
+    "dummyEdit",
+    `export const step = () => "leftOut" as const;`,
+  ),
 ];
 
 const pathOf = (name: string) => join(ROOT, `core/kernel/${name}.ts`);
@@ -229,6 +235,7 @@ const PLACES: Readonly<Record<string, readonly string[]>> = {
     "core/gym/station.ts",
     "format/station.ts",
   ],
+  dummyEdit: ["format/phase.ts"],
   dummyCommand: [
     "core/log/corrections.ts",
     "format/corrections.ts",

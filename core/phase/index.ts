@@ -5,5 +5,6 @@ export * from "./phase.ts";
 export * from "./phase-week.ts";
 export * from "./project.ts";
 export * from "./proposals.ts";
+export * from "./roll-over.ts";
 export * from "./sheet.ts";
 export * from "./typed-cell.ts";

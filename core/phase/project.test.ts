@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { count, day, kg, type Id } from "../kernel/index.ts";
+import { count, day, kg } from "../kernel/index.ts";
 import type { Exposure } from "../log/index.ts";
 import { linesOf, progressionField, slotsOf, type Slot } from "../plan/index.ts";
 import { anyOf } from "../../tests/arbitrary/kinds.ts";
@@ -11,13 +11,13 @@ import {
   samplePhase,
   samplePhaseDay,
   told,
+  trainNext,
 } from "../../tests/samples/phase.ts";
 import { writtenSlot } from "../../tests/samples/trained.ts";
 import { cellEditField } from "./cell-edit.ts";
-import { asMet } from "./met.ts";
 import type { CellChange, Phase } from "./phase.ts";
-import { isEasy, usualWeek, weeksOf } from "./phase-week.ts";
-import { project, type PhaseFacts, type PlacedSession, type ProjectedSession } from "./project.ts";
+import { usualWeek, weeksOf } from "./phase-week.ts";
+import { project, type PhaseFacts } from "./project.ts";
 
 const RUNS = Number(process.env["KRAVO_RUNS"] ?? 40);
 const SMALLEST = { kind: "smallestStep", after: count(1) } as const;
@@ -31,45 +31,6 @@ const ofLine = (phase: Phase, week: number, edit: CellChange["edit"]): CellChang
   if (own === undefined || slot === undefined || line === undefined) throw new Error("no line");
   return { day: own.id, lineage: slot.lineageId, line: line.id, week, edit };
 };
-
-/** The next session of a phase trained with every target met, or as `done` makes of what meets them. */
-function trainNext(
-  phase: Phase,
-  facts: PhaseFacts,
-  done: (exposure: Exposure) => Exposure = (exposure) => exposure,
-): PhaseFacts {
-  const next = projectOf(phase, facts).find(({ source }) => source === "next");
-  if (next === undefined) return facts;
-  const id = sampleNewId<"sessionLog">();
-  const placed = placedFrom(next, id);
-  const easy = new Set(
-    facts.placed.flatMap(({ week, sessionLog }) =>
-      isEasy(phase.weeks[week - 1] ?? usualWeek("normal")) ? [sessionLog] : [],
-    ),
-  );
-  const judged = new Map(
-    [...facts.series].map(([key, own]) => [key, own.filter((e) => !easy.has(e.sessionLogId))]),
-  );
-  const met = asMet({ id, on: next.on, plan: next.plan }, judged, facts.context, sampleNewId);
-  const series = new Map(facts.series);
-  for (const [key, exposure] of met) series.set(key, [...(series.get(key) ?? []), done(exposure)]);
-  return { ...facts, placed: [...facts.placed, placed], series, today: next.on };
-}
-
-function placedFrom(next: ProjectedSession, sessionLog: Id<"sessionLog">): PlacedSession {
-  return {
-    day: next.day.id,
-    week: next.week,
-    on: next.on,
-    planId: sampleNewId(),
-    state: "done",
-    plan: next.plan,
-    ruled: next.ruled,
-    sessionLog,
-    isEdited: false,
-    absences: new Map(),
-  };
-}
 
 describe("a phase of which nothing was trained", () => {
   it("goes through rule, week and the coach's changes", () => {

@@ -3,12 +3,14 @@ import { fail, ok, type Day, type Id, type Result } from "~/core/kernel/index.ts
 import {
   lostChanges,
   project,
+  rollOver,
   sheetOf,
   weeksOf,
   type Phase,
   type PhaseDay,
   type PhaseFacts,
   type ProjectedSession,
+  type PutFirst,
   type Sheet,
 } from "~/core/phase/index.ts";
 import { approachAmong, volumePolicyOf } from "~/core/person/index.ts";
@@ -234,4 +236,24 @@ async function place(
   const head = { personId, gymId, startTime, title };
   const own = copyPlan(ruled, newId);
   await placeSession(scope, { phase, day, week, on, ruled: own, context }, head);
+}
+
+/** A phase that follows another, and what was put first in it. */
+export interface FollowingPhase {
+  readonly id: Id<"phase">;
+  readonly putFirst: readonly PutFirst[];
+}
+
+/** Adds the phase that follows one, under a name; its notes say what was learned. */
+export async function rollOverPhase(
+  scope: Scope,
+  phase: StoredPhase,
+  name: string,
+  notesOf: (putFirst: readonly PutFirst[]) => string,
+): Promise<Result<FollowingPhase, Overlap | { readonly code: "missing" }>> {
+  const client = await clientFor(scope, phase.personId);
+  const facts = await phaseFactsFor(scope, phase, client);
+  const { phase: next, putFirst } = rollOver(phase.document, facts, newId);
+  const added = await addPhase(scope, phase.personId, name, { ...next, notes: notesOf(putFirst) });
+  return added.ok ? ok({ id: added.value, putFirst }) : added;
 }

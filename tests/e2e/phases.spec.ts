@@ -47,10 +47,19 @@ test("a phase is made, approved, trained and approved again", async ({ watched: 
   await expect(page.getByText("Next is week 2 of")).toBeVisible();
 
   await page.goto(address);
-  await expect(cell(page, 0, 1)).toHaveText(/60.*12.12.12/);
+  await expect(cell(page, 0, 1)).toHaveText(/60.*3.×.12/);
   await expect(cell(page, 0, 2)).toHaveText(/▲\s*62.5/);
   await page.getByRole("button", { name: "Approve week 2" }).click();
   await expect(page.getByText("Week 2: 1 session planned.")).toBeVisible();
+
+  // The phase that follows begins where the rules stand, after the last day of this one.
+  await page.getByRole("button", { name: "Roll over" }).click();
+  await expect(page.getByRole("heading", { name: "Phase 2", exact: true })).toBeVisible();
+  await expect(page.getByText("Follows Phase 1.")).toBeVisible();
+  await expect(cell(page, 0, 1)).toHaveText(/62.5/);
+  await page.goto(address);
+  await page.getByRole("button", { name: "Roll over" }).click();
+  await expect(page.getByText(/^▸ Phase 2 runs from/)).toBeVisible();
 
   // Another phase on the same days is refused, and says with which.
   await page.goto(`${new URL(address).origin}/phases/new`);

@@ -72,7 +72,7 @@ export function CellExplained({
 function ruleText(cell: SheetCell | null): string {
   if (cell === null) return "–";
   const [first, second] = cell.rule?.because ?? [];
-  if (first === undefined) return cell.source === "next" ? "as written" : "as it was";
+  if (first === undefined) return cell.source === "next" ? "as written" : "as planned";
   const why = [first, ...(second === undefined ? [] : [second])].map(formatReason).join("; ");
   return `${sentence(why)}${cell.rule?.mustRule === true ? ". Your decision." : ""}`;
 }
