@@ -15,6 +15,7 @@ export default [
     route("people/:personId/comparing", "routes/comparing.tsx"),
     route("phases/new", "routes/phase-new.tsx"),
     route("phases/:phaseId", "routes/phase.tsx"),
+    route("phases/:phaseId/assign", "routes/phase-assign.tsx"),
     route("gyms", "routes/gyms.tsx"),
     route("gyms/:gymId", "routes/gym.tsx"),
     route("gyms/:gymId/stations/new", "routes/station-new.tsx"),

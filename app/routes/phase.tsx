@@ -135,6 +135,9 @@ function PhaseOf({
           <Button variant="outlined" onClick={typing.redo} disabled={!typing.canRedo}>
             Redo
           </Button>
+          <Button component={Link} to={`/phases/${phase.id}/assign`} variant="outlined">
+            Assign to …
+          </Button>
           <Form method="post">
             <input type="hidden" name="intent" value="rollOver" />
             <Button type="submit" variant="outlined" disabled={isBusy}>

@@ -1,12 +1,9 @@
-import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { Form, Link, data, redirect, useNavigation } from "react-router";
+import { Link, data, redirect, useNavigation } from "react-router";
 import { describeIssues } from "~/codec/save-plan.ts";
 import { changeTemplateCodec, giveCodec } from "~/codec/template.ts";
 import { dayAt, type Id } from "~/core/kernel/index.ts";
 import { slotsOf } from "~/core/plan/index.ts";
-import { formatFittingChange } from "~/format/fitting.ts";
 import { formatDay } from "~/format/numbers.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { copiesFor, planCopies } from "~/server/coaching/fitting.server.ts";
@@ -18,8 +15,7 @@ import { isJson, readForm, readJson } from "~/server/http/body.server.ts";
 import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/template.ts";
 import { TemplateEditor } from "../components/bench/template-editor.tsx";
-import { useCatalogue } from "../components/catalogue.ts";
-import { Labelled, PlainInput, Select } from "../components/field.tsx";
+import { CopiesForm, GiveForm } from "../components/give.tsx";
 import { Page, Section } from "../components/page.tsx";
 
 export const loader = reading(async (scope, { params, request }: Route.LoaderArgs) => {
@@ -92,9 +88,7 @@ async function save(scope: Scope, id: Id<"template">, body: unknown) {
 /** Gives a template to several people: what each copy changes is read before any of them is made. */
 export default function TemplatePage({ loaderData, actionData }: Route.ComponentProps) {
   const { template, people, gyms, stations, given, isIncomplete, today } = loaderData;
-  const { find } = useCatalogue();
   const isBusy = useNavigation().state !== "idle";
-  const chosen = new Set(given?.copies.map(({ person }) => person.id));
   return (
     <Page
       title={template.name}
@@ -107,53 +101,7 @@ export default function TemplatePage({ loaderData, actionData }: Route.Component
     >
       <TemplateEditor key={template.revision} {...template} stations={stations} />
       <Section title="Give it to">
-        {people.length === 0 || gyms.length === 0 ? (
-          <Typography sx={{ mt: 1 }}>
-            A person and a gym come first. <Link to="/people/new">Add a person</Link>, or{" "}
-            <Link to="/gyms">add a gym</Link>.
-          </Typography>
-        ) : (
-          <Form method="get" replace>
-            <Box
-              component="fieldset"
-              sx={{ border: 0, p: 0, my: 1, display: "flex", flexWrap: "wrap", columnGap: 3 }}
-            >
-              <Box component="legend" sx={{ position: "absolute", left: -9999 }}>
-                People
-              </Box>
-              {people.map((person) => (
-                <Box component="label" key={person.id} sx={{ minHeight: 36 }}>
-                  <input
-                    type="checkbox"
-                    name="people"
-                    value={person.id}
-                    defaultChecked={chosen.has(person.id)}
-                  />{" "}
-                  {person.name}
-                </Box>
-              ))}
-            </Box>
-            <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "flex-end" }}>
-              <Labelled id="gymId" label="Gym">
-                <Select id="gymId" name="gymId" defaultValue={given?.gymId ?? gyms[0]?.id}>
-                  {gyms.map((gym) => (
-                    <option key={gym.id} value={gym.id}>
-                      {gym.name}
-                    </option>
-                  ))}
-                </Select>
-              </Labelled>
-              <Labelled id="day" label="Day">
-                <PlainInput id="day" name="day" type="date" defaultValue={given?.day ?? today} />
-              </Labelled>
-              <Box sx={{ mb: 2 }}>
-                <Button type="submit" variant={given === null ? "contained" : "outlined"}>
-                  Show what changes
-                </Button>
-              </Box>
-            </Box>
-          </Form>
-        )}
+        <GiveForm people={people} gyms={gyms} given={given} dayLabel="Day" today={today} />
       </Section>
       {isIncomplete ? (
         <Typography role="alert" sx={{ color: "kravo.signal", fontWeight: 650 }}>
@@ -162,40 +110,20 @@ export default function TemplatePage({ loaderData, actionData }: Route.Component
       ) : null}
       {given === null ? null : (
         <Section title={`What changes, ${formatDay(given.day)}`}>
-          <Form method="post">
-            <input type="hidden" name="gymId" value={given.gymId} />
-            <input type="hidden" name="day" value={given.day} />
-            {given.copies.map(({ person, changes, plan }) => (
-              <Box
-                component="section"
-                key={person.id}
-                aria-label={`What changes for ${person.name}`}
-                sx={{ borderBottom: 1, borderColor: "divider", py: 1.25 }}
-              >
-                <Box component="label" sx={{ fontWeight: 700 }}>
-                  <input type="checkbox" name="people" value={person.id} defaultChecked />{" "}
-                  {person.name}
-                </Box>{" "}
-                <Typography component="span" variant="body2" sx={{ color: "text.secondary" }}>
-                  {slotsOf(plan).length} exercises
-                  {changes.length === 0 ? ", as it is" : ""}
-                </Typography>
-                <Box component="ul" sx={{ m: 0, mt: 0.5 }}>
-                  {changes.map((change, i) => (
-                    <li key={i}>{formatFittingChange(change, find)}</li>
-                  ))}
-                </Box>
-              </Box>
-            ))}
-            {actionData === undefined || !("problem" in actionData) ? null : (
-              <Typography role="alert" sx={{ color: "kravo.signal", fontWeight: 650, mt: 1 }}>
-                ▸ {actionData.problem}
-              </Typography>
-            )}
-            <Button type="submit" variant="contained" disabled={isBusy} sx={{ mt: 2 }}>
-              Plan these sessions
-            </Button>
-          </Form>
+          <CopiesForm
+            given={given}
+            copies={given.copies.map(({ person, changes, plan }) => ({
+              person,
+              changes,
+              about: `${slotsOf(plan).length} exercises`,
+              obstacle: null,
+            }))}
+            problem={
+              actionData === undefined || !("problem" in actionData) ? null : actionData.problem
+            }
+            isBusy={isBusy}
+            submit="Plan these sessions"
+          />
           <Typography variant="body2" sx={{ color: "text.secondary", mt: 1 }}>
             Every copy is a plan of its own; what you would have otherwise is changed on its bench.
           </Typography>

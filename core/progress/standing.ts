@@ -13,8 +13,10 @@ export interface Exercise<S extends Station = Station> {
   readonly key: string;
   readonly slot: Slot;
   readonly station: S;
-  /** Oldest first; the last one is `last`. */
+  /** Those that are judged, oldest first; the last one is `last`. */
   readonly exposures: readonly Exposure[];
+  /** All of them, those of light and lighter weeks too. */
+  readonly trained: readonly Exposure[];
   readonly last: Exposure;
   readonly known: Circumstances;
   /** True where it was trained in light or lighter weeks only, so that nothing was judged yet. */
@@ -55,7 +57,7 @@ const LATEST = 6;
 
 /** How an exercise stands on a day. `rulingOn` tells what was ruled on a line of its last session. */
 export function standingOf(
-  { key, slot, station, exposures, last, known, isEasyOnly }: Exercise,
+  { key, slot, station, exposures, trained, last, known, isEasyOnly }: Exercise,
   on: Day,
   rulingOn: (line: Id<"line">) => RuledLine | null,
 ): Standing {
@@ -72,7 +74,7 @@ export function standingOf(
         ruling: rulingOn(line.id),
       }),
     ),
-    bests: bestsOf(exposures, known).slice(0, BESTS),
-    latest: exposures.slice(-LATEST),
+    bests: bestsOf(trained, known).slice(0, BESTS),
+    latest: trained.slice(-LATEST),
   };
 }

@@ -66,7 +66,9 @@ export async function exercisesOf(
         weeks: weeks.get(last.sessionLogId) ?? null,
       });
       const isEasyOnly = judged.length === 0;
-      return [{ key, slot: planned.slot, station, exposures, last, known, isEasyOnly }];
+      return [
+        { key, slot: planned.slot, station, exposures, trained: all, last, known, isEasyOnly },
+      ];
     },
   );
 }

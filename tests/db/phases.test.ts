@@ -3,19 +3,20 @@ import { newId } from "~/codec/new-id.ts";
 import { newPhaseCodec } from "~/codec/phase.ts";
 import { day, kg, type Id } from "~/core/kernel/index.ts";
 import { linesOf, readingOf, slotsOf } from "~/core/plan/index.ts";
+import { addPhaseCopies, phaseCopiesFor } from "~/server/coaching/assign-phase.server.ts";
 import { addPhaseFor, approveWeek, phaseSheet } from "~/server/coaching/phase.server.ts";
 import { putBack, typeCells, type CellEntry } from "~/server/coaching/phase-cells.server.ts";
 import { reconsider } from "~/server/coaching/reconsider.server.ts";
 import { standingFor } from "~/server/coaching/standing.server.ts";
 import { acceptCommands, commandsAfter } from "~/server/db/commands.server.ts";
 import { planNext, proposalsFor } from "~/server/coaching/next-session.server.ts";
-import { erasePerson } from "~/server/db/people.server.ts";
+import { addPerson, erasePerson } from "~/server/db/people.server.ts";
 import { getPhase, listPhasesOf, type StoredPhase } from "~/server/db/phases.server.ts";
 import { listPlansOf, placedSessions } from "~/server/db/plans.server.ts";
 import { rulingsOn } from "~/server/db/rulings.server.ts";
 import { getSessionLog, type StoredSessionLog } from "~/server/db/session-logs.server.ts";
 import { Device, trainSquats } from "./sets.ts";
-import { addSquats, inStudio } from "./studio.ts";
+import { ADA, addSquats, inStudio } from "./studio.ts";
 
 const here = inStudio();
 const FORM = {
@@ -138,6 +139,45 @@ describe("a new phase", () => {
     expect(await typeCells(here.studio.scope, phase, 1, [entry(phase, 2, "110")])).toMatchObject({
       ok: false,
     });
+  });
+});
+
+describe("a phase assigned to others", () => {
+  it("is theirs, on their days, with loads that are still to be found, and without changes of single weeks", async () => {
+    const phase = await addedPhase();
+    const { scope, gym } = here.studio;
+    await typeCells(scope, phase, 1, [entry(phase, 2, "110")]);
+    const people = [await addPerson(scope, { ...ADA, name: "Bea" }), here.studio.person];
+    const give = { people, gymId: gym, day: day("2026-04-06") };
+    const copies = (await phaseCopiesFor(scope, await phaseAt(phase.id), give))!;
+    expect(copies.map(({ changes }) => changes.map(({ code }) => code))).toEqual([["load"], ["load"]]);
+    expect((await addPhaseCopies(scope, phase.name, copies)).ok).toBe(true);
+    const [theirs] = await listPhasesOf(scope, people[0]!);
+    expect(theirs).toMatchObject({ starts: "2026-04-06", ends: "2026-05-03", revision: 1 });
+    const { document } = await phaseAt(theirs!.id);
+    expect(document.changes).toEqual([]);
+    expect(slotsOf(document.days[0]!.session)[0]?.sets[0]?.load).toEqual({ kind: "open" });
+    expect(document.days[0]?.id).not.toBe(phase.document.days[0]?.id);
+  });
+
+  it("is made for all or for none, and says whose days are taken", async () => {
+    const phase = await addedPhase();
+    const { scope, gym } = here.studio;
+    const people = [await addPerson(scope, { ...ADA, name: "Bea" }), here.studio.person];
+    const give = { people, gymId: gym, day: day("2026-03-09") };
+    const copies = (await phaseCopiesFor(scope, phase, give))!;
+    expect(copies.map(({ overlap }) => overlap?.name ?? null)).toEqual([null, "Strength 1"]);
+    expect(await addPhaseCopies(scope, phase.name, copies)).toMatchObject({
+      ok: false,
+      error: { code: "overlaps" },
+    });
+    expect(await listPhasesOf(scope, people[0]!)).toEqual([]);
+  });
+
+  it("is for nobody of another studio", async () => {
+    const phase = await addedPhase();
+    const give = { people: [newId<"person">()], gymId: here.studio.gym, day: day("2026-04-06") };
+    expect(await phaseCopiesFor(here.studio.scope, phase, give)).toBeNull();
   });
 });
 

@@ -7,6 +7,7 @@ import {
   expect,
   KravoServer,
   MOVEMENT_FORM,
+  phaseForm,
   planSquats,
   register,
   registerStudio,
@@ -69,6 +70,7 @@ const EXPECTED: Readonly<Record<string, "hidden" | "own" | "open">> = {
   "routes/own-set-up": "hidden",
   "routes/phase-new": "own",
   "routes/phase": "hidden",
+  "routes/phase-assign": "hidden",
   "routes/plan-new": "own",
   "routes/bench": "hidden",
   "routes/plan-sheet": "hidden",
@@ -101,19 +103,6 @@ async function idsOfOtherStudio(page: Visitor): Promise<Record<string, string>> 
     approach: last(await submit(page, "/approaches/shipped-of-even-ground", { intent: "copy" })),
   };
 }
-
-/** A phase of four weeks that begins with a session which was planned. */
-const phaseForm = (person: string, gymId: string, bench: string) => ({
-  personId: person.split("/").at(-1) ?? "",
-  gymId,
-  name: "Strength 1",
-  start: "2026-12-07",
-  weeks: "4",
-  goal: "strength",
-  "days[0]": `plan:${bench.split("/").at(-1) ?? ""}`,
-  easierBy: "0",
-  fewerBy: "0",
-});
 
 /** Routes that answer only to a post. */
 const ONLY_ACTIONS = [

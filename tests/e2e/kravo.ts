@@ -173,6 +173,19 @@ export async function submit(
   return to;
 }
 
+/** A phase of four weeks that begins with a session which was planned. */
+export const phaseForm = (person: string, gymId: string, bench: string) => ({
+  personId: person.split("/").at(-1) ?? "",
+  gymId,
+  name: "Strength 1",
+  start: "2026-12-07",
+  weeks: "4",
+  goal: "strength",
+  "days[0]": `plan:${bench.split("/").at(-1) ?? ""}`,
+  easierBy: "0",
+  fewerBy: "0",
+});
+
 let registered = 0;
 /** Registers a studio of its own, and says with what to sign in and where it leads. */
 export async function register(visitor: Visitor) {

@@ -5,6 +5,7 @@ import {
   addPerson,
   expect,
   KravoServer,
+  phaseForm,
   planSquats,
   registerStudio,
   submit,
@@ -101,6 +102,8 @@ test("no body of any kind holds the server, on any route and in any field", asyn
     name: "Squats",
   });
   const own = await submit(page, "/approaches/shipped-of-even-ground", { intent: "copy" });
+  const phase = await submit(page, "/phases/new", phaseForm(person, where.gym, bench));
+  const assigned = `${phase}/assign?people=${person.split("/")[2]}&gymId=${where.gym}&day=2027-03-01`;
   const pages = [
     "/",
     "/people/new",
@@ -115,6 +118,8 @@ test("no body of any kind holds the server, on any route and in any field", asyn
     "/movements/shipped:back-squat/set-up",
     "/plans/new",
     "/phases/new",
+    phase,
+    assigned,
     own,
     "/strength-rules",
     "/templates",
