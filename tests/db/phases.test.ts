@@ -150,7 +150,10 @@ describe("a phase assigned to others", () => {
     const people = [await addPerson(scope, { ...ADA, name: "Bea" }), here.studio.person];
     const give = { people, gymId: gym, day: day("2026-04-06") };
     const copies = (await phaseCopiesFor(scope, await phaseAt(phase.id), give))!;
-    expect(copies.map(({ changes }) => changes.map(({ code }) => code))).toEqual([["load"], ["load"]]);
+    expect(copies.map(({ changes }) => changes.map(({ code }) => code))).toEqual([
+      ["load"],
+      ["load"],
+    ]);
     expect((await addPhaseCopies(scope, phase.name, copies)).ok).toBe(true);
     const [theirs] = await listPhasesOf(scope, people[0]!);
     expect(theirs).toMatchObject({ starts: "2026-04-06", ends: "2026-05-03", revision: 1 });

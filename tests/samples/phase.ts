@@ -1,7 +1,8 @@
 import { day, type Id } from "~/core/kernel/index.ts";
 import type { Exposure } from "~/core/log/index.ts";
-import { asMet } from "~/core/phase/met.ts";
+
 import {
+  asMet,
   isEasy,
   project,
   usualWeek,
