@@ -75,5 +75,10 @@ it.each([
 
 it("says what to type instead of nonsense, and where else to change the rest", () => {
   expect(formatCellError({ code: "unread", errors: [] })).toContain("3 x 8 at 110 leave 2");
+  const recipe = { kind: "nothing" } as never;
+  const near = { easier: { reading: kg(100), recipe }, harder: { reading: kg(102.5), recipe } };
+  expect(formatCellError({ code: "cannotBeMade", reading: kg(101), ...near })).toBe(
+    "101 kg is not available on this equipment. Next to it: 100 kg, 102.5 kg.",
+  );
   expect(formatCellError({ code: "wholePhase", what: "technique" })).toContain("open the session");
 });

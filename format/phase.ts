@@ -168,6 +168,11 @@ export function formatCellError(error: CellError): string {
       return "A cell holds sets that are alike; open the session for others.";
     case "wholePhase":
       return `${WHOLE_PHASE[error.what]} is set for the whole phase: open the session of this day.`;
+    case "cannotBeMade": {
+      const near = [error.easier, error.harder].flatMap((made) => made?.reading ?? []);
+      const instead = near.length === 0 ? "" : ` Next to it: ${near.map(formatMass).join(", ")}.`;
+      return `${formatMass(error.reading)} is not available on this equipment.${instead}`;
+    }
     case "outOfBounds":
       return error.what === "sets"
         ? "Expected 1 to 20 sets, or up to 10 more or fewer."

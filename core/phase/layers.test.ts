@@ -117,6 +117,14 @@ describe("the coach's changes", () => {
     );
   });
 
+  it("give a load of its own to a line that follows another, for this week", () => {
+    const from = writtenSlot("5 at 120 leave 1; 3 x 8 at 80% of set 1");
+    const own = layers(from, NORMAL, [[1, { kind: "load", reading: kg(100) }]]).coach;
+    expect(own).toBe("5 at 120 kg leave 1; 3 x 8 at 100 kg");
+    const less = layers(from, NORMAL, [[1, { kind: "loadBy", share: share(0.9) }]]).coach;
+    expect(less).toBe("5 at 120 kg leave 1; 3 x 8 at 85 kg");
+  });
+
   it("leave the load of a set that goes from one that is left out", () => {
     const from = writtenSlot("5 at 120 leave 1; 3 x 8 at 80% of set 1");
     expect(layers(from, NORMAL, [[0, { kind: "leftOut" }]]).coach).toBe("3 x 8 at 95 kg");

@@ -103,12 +103,25 @@ function asChanged(
     const cell = cellsOf(now, context).find((own) => own.line.id === line);
     if (cell === undefined) return now;
     const step = stepOf(edit, cell);
-    if (step !== "leftOut") return written(now, new Map([[line, step]]), context, newId);
+    if (step !== "leftOut")
+      return written(withOwnLoad(now, line, step), new Map([[line, step]]), context, newId);
     out.add(line);
     return now;
   }, slot);
   if (out.size === 0) return changed;
   return withoutLines(changed, out, context);
+}
+
+/** A line whose load follows from another set, with the load that the coach gave it for one week instead. */
+function withOwnLoad(slot: Slot, line: Id<"line">, { reading }: ChosenStep): Slot {
+  const follows = slot.sets.some((set) => set.line === line && followsOf(set.load) !== "nothing");
+  if (reading === null || !follows) return slot;
+  return {
+    ...slot,
+    sets: slot.sets.map((set): PlannedSet =>
+      set.line === line ? { ...set, load: { kind: "absolute", reading } } : set,
+    ),
+  };
 }
 
 /** An exercise without some of its lines; null where no work is left. What went from one of their sets keeps its load. */

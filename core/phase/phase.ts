@@ -14,7 +14,7 @@ import { cellEditField } from "./cell-edit.ts";
 import { phaseWeekField } from "./phase-week.ts";
 
 /** How long a phase can be, and how many days a week it has. Source: our rule; six to twelve weeks are usual. */
-export const PHASE_BOUNDS = { weeks: { least: 1, most: 52 }, days: { least: 1, most: 7 } } as const;
+export const PHASE_BOUNDS = { weeks: { least: 1, most: 26 }, days: { least: 1, most: 7 } } as const;
 
 /** A day of training that returns every week. */
 export const phaseDayField = z

@@ -93,10 +93,14 @@ function asItStood<S extends Station>(
   return { ...proposal, lines, outcomes: outcomesOf(next, context), accepted: next };
 }
 
-/** Exposures up to those of a session, or up to its day where it has none. */
+/** So many exposures are looked back on: as many sessions as history has, enough for a stall and its run-up. */
+const LOOKED_BACK = 26;
+
+/** The latest exposures up to those of a session, or up to its day where it has none. */
 function upTo(exposures: readonly Exposure[], id: Id<"sessionLog">, on: Day): readonly Exposure[] {
   const last = exposures.findLastIndex(({ sessionLogId }) => sessionLogId === id);
-  return last >= 0 ? exposures.slice(0, last + 1) : exposures.filter((one) => one.day < on);
+  const own = last >= 0 ? exposures.slice(0, last + 1) : exposures.filter((one) => one.day < on);
+  return own.slice(-LOOKED_BACK);
 }
 
 /** History without the sessions of light and lighter weeks, of which none is a verdict. */

@@ -12,7 +12,7 @@ import {
   type VolumePolicy,
 } from "../plan/index.ts";
 import { lastKey, onLine, type Exposure, type Series } from "../log/index.ts";
-import { outcomesOf, type LineProposal } from "../progress/index.ts";
+import { outcomesOf, type LineProposal, type Outcome } from "../progress/index.ts";
 import {
   plannedSets,
   sessionDuration,
@@ -159,6 +159,13 @@ function rowsOf(
       }
     }
   }
+  // An exercise of several lines is unrolled once for all of them.
+  const known = new Map<Slot, readonly Outcome[]>();
+  const outcomes = (slot: Slot) => {
+    const own = known.get(slot) ?? outcomesOf(slot, context);
+    known.set(slot, own);
+    return own;
+  };
   const order = [...new Set([...rows.values()].map(({ slot }) => slot.lineageId))];
   const sorted = order.flatMap((lineage) =>
     [...rows.values()].filter(({ slot }) => slot.lineageId === lineage),
@@ -171,7 +178,9 @@ function rowsOf(
     role: line.sets[0].role,
     rule: line.rule,
     isFirst: sorted[i - 1]?.slot.lineageId !== slot.lineageId,
-    cells: sessions.map((session) => cellIn(session, slot, line.id, phase, series, context)),
+    cells: sessions.map((session) =>
+      cellIn(session, slot, line.id, phase, series, context, outcomes),
+    ),
   }));
 }
 
@@ -189,12 +198,13 @@ function cellIn(
   phase: Phase,
   series: Series,
   context: UnrollContext,
+  outcomes: (slot: Slot) => readonly Outcome[],
 ): SheetCell | null {
   const slot = slotIn(session.plan, lineageId);
   const own = slot === null ? null : (workLines(slot).find(({ id }) => id === line) ?? null);
   if (slot === null || own === null) return null;
   const [first] = own.sets;
-  const outcome = outcomesOf(slot, context).find((one) => one.line === line);
+  const outcome = outcomes(slot).find((one) => one.line === line);
   const proposal = session.because.get(lineageId)?.find((one) => one.line === line);
   const week = phase.weeks[session.week - 1];
   return {

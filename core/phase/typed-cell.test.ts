@@ -1,10 +1,14 @@
 import { describe, expect, it } from "vitest";
 import { count, kg, lb, seconds, share } from "../kernel/index.ts";
-import { sampleNewId } from "../../tests/samples/index.ts";
+import type { Loading } from "../gym/index.ts";
+import { RACK, sampleNewId, STACK } from "../../tests/samples/index.ts";
 import { writtenSlot } from "../../tests/samples/trained.ts";
 import { cellText, parseCell } from "./typed-cell.ts";
 
-const over = (line: string, unit: "kg" | "lb" = "kg") => ({ sets: writtenSlot(line).sets, unit });
+const over = (line: string, loading: Loading = RACK) => ({
+  sets: writtenSlot(line).sets,
+  loading,
+});
 const read = (text: string, line = "3 x 8 at 100 leave 2 rest 2:00") =>
   parseCell(text, over(line), sampleNewId);
 
@@ -15,7 +19,6 @@ describe("what is typed in a cell", () => {
     ["110", [{ kind: "load", reading: kg(110) }]],
     ["107,5", [{ kind: "load", reading: kg(107.5) }]],
     ["102.5 kg", [{ kind: "load", reading: kg(102.5) }]],
-    ["90 lb", [{ kind: "load", reading: lb(90) }]],
     ["95%", [{ kind: "loadBy", share: share(0.95) }]],
     ["4 sets", [{ kind: "sets", to: count(4) }]],
     ["-1 set", [{ kind: "setsBy", by: -1 }]],
@@ -56,10 +59,22 @@ describe("what is typed in a cell", () => {
   });
 
   it("reads a load in the unit of the equipment", () => {
-    expect(parseCell("110", over("3 x 8 at 100", "lb"), sampleNewId)).toEqual({
-      ok: true,
-      value: [{ kind: "load", reading: lb(110) }],
+    for (const text of ["65", "65 lb"]) {
+      expect(parseCell(text, over("3 x 8 at 100", STACK), sampleNewId)).toEqual({
+        ok: true,
+        value: [{ kind: "load", reading: lb(65) }],
+      });
+    }
+  });
+
+  it("takes no load that the equipment does not make, and says which are next to it", () => {
+    expect(read("101")).toMatchObject({
+      ok: false,
+      error: { code: "cannotBeMade", easier: { reading: kg(100) }, harder: { reading: kg(102.5) } },
     });
+    expect(read("3 x 8 at 101")).toMatchObject({ ok: false, error: { code: "cannotBeMade" } });
+    expect(read("90 lb")).toMatchObject({ ok: false, error: { code: "cannotBeMade" } });
+    expect(parseCell("101", { ...over("3 x 8 at 100"), loading: null }, sampleNewId).ok).toBe(true);
   });
 });
 
@@ -70,7 +85,10 @@ describe("a cell as text", () => {
       const { sets } = writtenSlot(line);
       const load = sets[0]?.load;
       const text = cellText(sets, load?.kind === "absolute" ? load.reading : null, "kg");
-      expect(parseCell(text, { sets, unit: "kg" }, sampleNewId)).toEqual({ ok: true, value: [] });
+      expect(parseCell(text, { sets, loading: RACK }, sampleNewId)).toEqual({
+        ok: true,
+        value: [],
+      });
     },
   );
 

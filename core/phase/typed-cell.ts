@@ -10,6 +10,7 @@ import {
   type NewId,
   type Result,
 } from "../kernel/index.ts";
+import { howToMake, type CannotBeMade, type Loading } from "../gym/index.ts";
 import {
   isOpenTempo,
   isWithin,
@@ -26,7 +27,8 @@ import type { CellEdit } from "./cell-edit.ts";
 /** A line in one week as it is before somebody types over it. */
 export interface TypedOver {
   readonly sets: readonly PlannedSet[];
-  readonly unit: MassUnit;
+  /** The equipment; null where it is gone. */
+  readonly loading: Loading | null;
 }
 
 /** What one week alone cannot change. */
@@ -39,7 +41,8 @@ export type CellError =
   | { readonly code: "unlike" }
   /** Something that one week alone cannot change. */
   | { readonly code: "wholePhase"; readonly what: WholePhase }
-  | { readonly code: "outOfBounds"; readonly what: "sets" | "percent" };
+  | { readonly code: "outOfBounds"; readonly what: "sets" | "percent" }
+  | CannotBeMade;
 
 /**
  * What a text says of a line in one week; nothing is what was there before the coach changed it. Short ways: a load
@@ -52,7 +55,22 @@ export function parseCell(
 ): Result<readonly CellEdit[], CellError> {
   const typed = text.trim();
   if (typed === "") return ok([]);
-  return shortWay(typed, over.unit) ?? fromLine(typed, over, newId);
+  const read = shortWay(typed, unitOf(over)) ?? fromLine(typed, over, newId);
+  return read.ok ? madeHere(read.value, over) : read;
+}
+
+const unitOf = ({ loading }: TypedOver): MassUnit => loading?.unit ?? "kg";
+
+/** Edits of which every load can be made on the equipment; fails with the loads on either side of one that cannot. */
+function madeHere(
+  edits: readonly CellEdit[],
+  { loading }: TypedOver,
+): Result<readonly CellEdit[], CellError> {
+  for (const edit of edits) {
+    const made = edit.kind === "load" && loading !== null ? howToMake(loading, edit.reading) : null;
+    if (made !== null && !made.ok) return fail(made.error);
+  }
+  return ok(edits);
 }
 
 const LOAD = /^(\d{1,5})(?:[.,](\d{1,3}))? ?(kg|lb)?$/;
@@ -92,16 +110,17 @@ function shortWay(typed: string, unit: MassUnit): Result<readonly CellEdit[], Ce
 /** What a written line changes of the sets that are there. */
 function fromLine(
   typed: string,
-  { sets, unit }: TypedOver,
+  over: TypedOver,
   newId: NewId,
 ): Result<readonly CellEdit[], CellError> {
+  const { sets } = over;
   const [before] = sets;
   if (before === undefined) return ok([]);
   const read = parseLine(
     typed,
     [],
     {
-      unit,
+      unit: unitOf(over),
       // What is not said stays as it is.
       defaults: { effort: before.effort, rest: before.restAfter, side: before.side },
       ...ALONE,

@@ -71,8 +71,8 @@ export async function typeCells(
     const { inWeek } = layered(slot, week, [], facts.context, newId);
     const line = linesOf(inWeek).find(({ id }) => id === at.line);
     if (line === undefined) return fail({ code: "notThere", at });
-    const unit = facts.context.station(slot.station)?.loading.unit ?? "kg";
-    const read = parseCell(at.text, { sets: line.sets, unit }, newId);
+    const loading = facts.context.station(slot.station)?.loading ?? null;
+    const read = parseCell(at.text, { sets: line.sets, loading }, newId);
     if (!read.ok) return fail({ code: "cell", at, error: read.error });
     changed = withEdits(changed, at, read.value);
   }

@@ -21,7 +21,7 @@ test("a phase is made, approved, trained and approved again", async ({ watched: 
   await beginPhase(page, "Ada Phase");
   await page.getByLabel("Weeks", { exact: true }).fill("0");
   await page.getByRole("button", { name: "Make the phase" }).click();
-  await expect(page.getByText("Expected a number of weeks, from 1 to 52.")).toBeVisible();
+  await expect(page.getByText("Expected a number of weeks, from 1 to 26.")).toBeVisible();
   await page.getByLabel("Weeks", { exact: true }).fill("4");
   await page.getByLabel("Light first week").uncheck();
   await page.getByLabel("RIR more at first").fill("0");
