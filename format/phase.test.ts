@@ -45,7 +45,7 @@ describe("a cell", () => {
     const done = [10, 9, null].map((amount) => ({ reading: kg(102.5), amount }));
     expect(said(cell({ done }), cell())).toEqual(["up", "102.5", "×\u200910\u20099\u2009?"]);
     const alike = [6, 6, 6].map((amount) => ({ reading: kg(102.5), amount }));
-    expect(said(cell({ done: alike }), cell())[2]).toBe("3\u2009×\u20096");
+    expect(said(cell({ done: alike }), cell())[2]).toBe("·\u20093\u2009×\u20096");
   });
 
   it("leaves a load open that is found on the day", () => {

@@ -126,12 +126,12 @@ function doneParts({ done }: SheetCell, before: SheetCell | null): readonly Cell
   ];
 }
 
-/** "×10 9 8", or "4×6" where three sets or more came to the same. */
+/** "× 10 9 8", or "· 4 × 6" where three sets or more came to the same. */
 function formatAmounts(amounts: readonly (number | null)[]): string {
   const [first] = amounts;
   const isSame = amounts.length > 2 && first != null && amounts.every((n) => n === first);
   return isSame
-    ? `${amounts.length}\u2009×\u2009${first}`
+    ? `·\u2009${amounts.length}\u2009×\u2009${first}`
     : `×\u2009${amounts.map((n) => n ?? "?").join("\u2009")}`;
 }
 

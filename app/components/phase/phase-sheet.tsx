@@ -134,7 +134,7 @@ export function PhaseSheet({
         aria-label="Weeks of the phase"
         aria-multiselectable
         className={columns.length === 1 ? `${styles.sheet} ${styles.oneWeek}` : styles.sheet}
-        style={columns.length === 1 ? undefined : { minWidth: 268 + 92 * columns.length }}
+        style={columns.length === 1 ? undefined : { minWidth: 252 + 92 * columns.length }}
         onKeyDown={onKeyDown}
         onCopy={(event) => {
           if (selection === null || typing !== null) return;
