@@ -19,7 +19,7 @@ import type { CellChange, Phase } from "./phase.ts";
 import { usualWeek, weeksOf } from "./phase-week.ts";
 import { project, type PhaseFacts } from "./project.ts";
 
-const RUNS = Number(process.env["KRAVO_RUNS"] ?? 40);
+const RUNS = Number(process.env["KRAVO_RUNS"] ?? 30);
 const SMALLEST = { kind: "smallestStep", after: count(1) } as const;
 const squat = writtenSlot("3 x 8-10 at 100");
 const heavy = writtenSlot("5 at 120 leave 1; 2 x 8 at 85% of set 1", { progression: SMALLEST });

@@ -261,7 +261,10 @@ function Row({
   readonly onTyped: (text: string) => void;
   readonly onLeave: () => void;
 }) {
-  const first = row.cells.find((cell) => cell !== null);
+  // What it asks in a normal week; of an exercise that has none, in its first.
+  const first =
+    row.cells.find((cell, i) => cell !== null && !isEasy(weeks[i] ?? { kind: "normal" })) ??
+    row.cells.find((cell) => cell !== null);
   const base = first == null ? "" : `${first.sets} × ${formatTargetShort(first.target)}`;
   return (
     <tr>
