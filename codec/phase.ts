@@ -1,13 +1,19 @@
 import { z } from "zod";
 import { GOALS } from "~/core/person/index.ts";
-import { cellChangesField, PHASE_BOUNDS, phaseSchema, type Phase } from "~/core/phase/index.ts";
+import {
+  cellChangesField,
+  cellPlaceField,
+  PHASE_BOUNDS,
+  phaseSchema,
+  type Phase,
+} from "~/core/phase/index.ts";
 import { idField, type Day } from "~/core/kernel/index.ts";
 import { LONGEST_LINE } from "~/core/plan/notation/index.ts";
 import { WEEK_KINDS } from "~/core/progress/index.ts";
 import { approachRefCodec } from "./brief.ts";
 import { plannedDayField } from "./days.ts";
 import { planCodec } from "./plan.ts";
-import { textField } from "./text.ts";
+import { optionalTextField, textField } from "./text.ts";
 import { revisionCodec } from "./values.ts";
 
 /** A phase document, whose sessions are of whichever version they were stored in. */
@@ -83,7 +89,7 @@ export function newPhaseCodec(today: Day) {
     start: plannedDayField(today),
     weeks: whole(weeks.least, weeks.most, "a number of weeks"),
     goal: z.enum(GOALS),
-    success: z.string().max(300).default(""),
+    success: optionalTextField(300),
     approach: z
       .union([z.literal(""), approachRefCodec])
       .default("")
@@ -98,7 +104,10 @@ export function newPhaseCodec(today: Day) {
       .optional()
       .transform((on) => on === "on"),
     lighterEvery: z
-      .union([z.literal("").transform(() => null), whole(2, 26, "weeks between lighter ones")])
+      .union([
+        z.literal("").transform(() => null),
+        whole(2, weeks.most, "weeks between lighter ones"),
+      ])
       .default(null),
     easierBy: whole(0, 4, "reps more in reserve"),
     fewerBy: whole(0, 4, "sets fewer"),
@@ -106,12 +115,8 @@ export function newPhaseCodec(today: Day) {
 }
 export type NewPhase = z.output<ReturnType<typeof newPhaseCodec>>;
 
-const cellPlace = {
-  day: idField("phaseDay"),
-  lineage: idField("lineage"),
-  line: idField("line"),
-  week: z.int().min(1).max(PHASE_BOUNDS.weeks.most),
-};
+/** How many cells are changed at once: a dozen lines over the longest phase. */
+const MOST_CELLS = 400;
 
 /** What the phase sheet sends, with the revision that it started from. */
 export const sheetActionCodec = z.discriminatedUnion("intent", [
@@ -120,9 +125,9 @@ export const sheetActionCodec = z.discriminatedUnion("intent", [
     intent: z.literal("type"),
     baseRevision: revisionCodec,
     entries: z
-      .array(z.object({ ...cellPlace, text: z.string().max(LONGEST_LINE) }))
+      .array(cellPlaceField.extend({ text: z.string().max(LONGEST_LINE, "This is too long.") }))
       .min(1)
-      .max(400),
+      .max(MOST_CELLS, `Change at most ${MOST_CELLS} cells at once.`),
   }),
   /** The coach's changes as they were before: undo and redo. */
   z.object({
@@ -131,4 +136,3 @@ export const sheetActionCodec = z.discriminatedUnion("intent", [
     changes: cellChangesField,
   }),
 ]);
-export type SheetAction = z.output<typeof sheetActionCodec>;

@@ -19,7 +19,7 @@ const cell = (over: Partial<SheetCell> = {}): SheetCell => ({
   done: [],
   rule: null,
   text: "",
-  isByWeek: false,
+  isBodyOnly: false,
   edits: [],
   ...over,
 });
@@ -51,6 +51,9 @@ describe("a cell", () => {
   it("leaves a load open that is found on the day", () => {
     expect(said(cell({ reading: null }), null)[1]).toBe("SET ON THE DAY");
     expect(formatCellWhole(cell({ reading: null }))).toBe("3 × 8–10 load set on the day, RIR 2");
+    const body = cell({ reading: kg(0), isBodyOnly: true });
+    expect(said(body, null)[1]).toBe("BODYWEIGHT");
+    expect(formatCellWhole(body)).toBe("3 × 8–10 bodyweight, RIR 2");
     expect(formatCellWhole(cell({ effortUpTo: 3 }))).toBe("3 × 8–10 at 100 kg, RIR 2–3");
   });
 });
@@ -78,7 +81,7 @@ it("says what to type instead of nonsense, and where else to change the rest", (
   const recipe = { kind: "nothing" } as never;
   const near = { easier: { reading: kg(100), recipe }, harder: { reading: kg(102.5), recipe } };
   expect(formatCellError({ code: "cannotBeMade", reading: kg(101), ...near })).toBe(
-    "101 kg is not available on this equipment. Next to it: 100 kg, 102.5 kg.",
+    "101 kg is not available on this equipment. Nearest: 100 kg, 102.5 kg.",
   );
   expect(formatCellError({ code: "wholePhase", what: "technique" })).toContain("open the session");
 });

@@ -91,7 +91,7 @@ export function formatCell(
   return {
     parts: [
       {
-        text: cell.reading === null ? "set on the day" : formatAmount(cell.reading),
+        text: formatCellLoad(cell.reading, cell.isBodyOnly),
         isNew: isLoadNew,
       },
       ...(isTargetNew ? [{ text: `× ${target}`, isNew: before !== null }] : []),
@@ -100,6 +100,12 @@ export function formatCell(
     ],
     way: wayOf(cell, before),
   };
+}
+
+/** "102.5", "bodyweight", or what is found on the day. */
+function formatCellLoad(reading: Mass | null, isBodyOnly: boolean): string {
+  if (reading === null) return "set on the day";
+  return isBodyOnly ? "bodyweight" : formatAmount(reading);
 }
 
 /** "RIR 2", "RIR 1–3"; how much is left is for the trainee to say where it is no number. */
@@ -114,12 +120,13 @@ const isSameLoad = (a: Mass | null, b: Mass | null) =>
   a === null || b === null ? a === b : sameReading(a, b);
 
 /** "102.5 × 10 9 8": the first set's load and what each set came to. */
-function doneParts({ done }: SheetCell, before: SheetCell | null): readonly CellPart[] {
+function doneParts({ done, isBodyOnly }: SheetCell, before: SheetCell | null): readonly CellPart[] {
   const reading = done[0]?.reading ?? null;
   const last = before?.done[0]?.reading ?? before?.reading ?? null;
   return [
     {
-      text: reading === null ? "–" : formatAmount(reading),
+      text:
+        reading === null ? "–" : formatCellLoad(reading, isBodyOnly && reading.thousandths === 0),
       isNew: before === null || !isSameLoad(reading, last),
     },
     { text: formatAmounts(done.map(({ amount }) => amount)), isNew: true },
@@ -145,7 +152,12 @@ const loadIn = (cell: SheetCell | null) => cell?.done[0]?.reading ?? cell?.readi
 
 /** The whole of a cell: "3 × 8–10 at 102.5 kg, RIR 2". */
 export function formatCellWhole(cell: SheetCell): string {
-  const load = cell.reading === null ? "load set on the day" : `at ${formatMass(cell.reading)}`;
+  const load =
+    cell.reading === null
+      ? "load set on the day"
+      : cell.isBodyOnly
+        ? "bodyweight"
+        : `at ${formatMass(cell.reading)}`;
   const effort = cell.effort === "unknown" ? "" : `, ${formatEffort(cell)}`;
   return `${cell.sets} × ${formatTargetShort(cell.target)} ${load}${effort}`;
 }
@@ -170,7 +182,7 @@ export function formatCellError(error: CellError): string {
       return `${WHOLE_PHASE[error.what]} is set for the whole phase: open the session of this day.`;
     case "cannotBeMade": {
       const near = [error.easier, error.harder].flatMap((made) => made?.reading ?? []);
-      const instead = near.length === 0 ? "" : ` Next to it: ${near.map(formatMass).join(", ")}.`;
+      const instead = near.length === 0 ? "" : ` Nearest: ${near.map(formatMass).join(", ")}.`;
       return `${formatMass(error.reading)} is not available on this equipment.${instead}`;
     }
     case "outOfBounds":
@@ -191,6 +203,13 @@ export function formatOverlap(other: {
   return `${other.name} runs from ${formatDay(other.starts)} to ${formatDay(other.ends)}. Two phases of one client cannot overlap: begin later, or make it shorter.`;
 }
 
+/** "3 of your changes are for exercises or weeks that no longer exist; they have no effect." */
+export function formatLost(changes: number): string {
+  return changes === 1
+    ? "1 of your changes is for an exercise or week that no longer exists; it has no effect."
+    : `${changes} of your changes are for exercises or weeks that no longer exist; they have no effect.`;
+}
+
 /** Why nothing was written into the cells, and what to do. */
 export function formatTypeCellsError(error: TypeCellsProblem): string {
   switch (error.code) {
@@ -198,8 +217,10 @@ export function formatTypeCellsError(error: TypeCellsProblem): string {
       return formatCellError(error.error);
     case "isReal":
       return error.source === "missed"
-        ? "This week went by without a session."
+        ? "This session was missed: it cannot be changed any more."
         : `This session is ${SOURCE_NAMES[error.source]}: open it to change it.`;
+    case "tooMany":
+      return `A phase holds ${error.most} changes of single weeks; change the sessions themselves instead.`;
     case "notThere":
       return "This exercise is not in this week.";
     case "cellChanged":
@@ -220,6 +241,7 @@ export type TypeCellsProblem =
   | { readonly code: "cell"; readonly error: CellError }
   | { readonly code: "isReal"; readonly source: CellSource }
   | { readonly code: "notThere" }
+  | { readonly code: "tooMany"; readonly most: number }
   | { readonly code: "cellChanged"; readonly at: { readonly text: string } }
   | { readonly code: "changedMeanwhile" }
   | { readonly code: "overlaps"; readonly with: Parameters<typeof formatOverlap>[0] }

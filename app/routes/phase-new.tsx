@@ -120,7 +120,7 @@ export default function NewPhase({ loaderData, actionData }: Route.ComponentProp
   }
   const days = fields.days.getFieldList();
   return (
-    <Page title="Plan a phase" lead="Weeks of sessions that move on by their rules">
+    <Page title="Plan a phase" lead="Sessions week by week, progressed by their rules">
       <Form method="post" {...getFormProps(form)}>
         <Box
           sx={{
@@ -163,14 +163,14 @@ export default function NewPhase({ loaderData, actionData }: Route.ComponentProp
                 field={fields.approach}
                 label="Training approach"
                 options={[
-                  ["", "As the client's"],
+                  ["", "The client's own"],
                   ...approaches.map(({ ref, name }) => [ref, name] as const),
                 ]}
               />
             </Box>
             <TextInput
               field={fields.success}
-              label="Success is"
+              label="Success means"
               hint="How you will both see that it worked; optional"
             />
             <Choice
@@ -216,7 +216,7 @@ export default function NewPhase({ loaderData, actionData }: Route.ComponentProp
                 </Typography>
               )}
             </Section>
-            <Section title="How the weeks go">
+            <Section title="Week plan">
               <Box sx={{ display: "flex", gap: 3, py: 1 }}>
                 <label>
                   <input type="checkbox" name={fields.isFirstLight.name} defaultChecked /> Light
@@ -229,20 +229,20 @@ export default function NewPhase({ loaderData, actionData }: Route.ComponentProp
               <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr 1fr", columnGap: 2 }}>
                 <TextInput
                   field={fields.lighterEvery}
-                  label="Lighter every"
-                  hint="weeks; empty for none"
+                  label="Lighter week every"
+                  hint="so many weeks; blank for none"
                   inputMode="numeric"
                 />
                 <TextInput
                   field={fields.easierBy}
-                  label="RIR more at first"
-                  hint="falls to none by the end"
+                  label="Extra RIR at the start"
+                  hint="down to 0 by the last week"
                   inputMode="numeric"
                 />
                 <TextInput
                   field={fields.fewerBy}
-                  label="Sets fewer at first"
-                  hint="rises to all by the end"
+                  label="Fewer sets at the start"
+                  hint="all sets by the last week"
                   inputMode="numeric"
                 />
               </Box>
@@ -253,7 +253,7 @@ export default function NewPhase({ loaderData, actionData }: Route.ComponentProp
               </Typography>
             )}
             <Button type="submit" variant="contained">
-              Make the phase
+              Create phase
             </Button>
           </div>
         </Box>

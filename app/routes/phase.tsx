@@ -2,15 +2,14 @@ import Button from "@mui/material/Button";
 import Box from "@mui/material/Box";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import Typography from "@mui/material/Typography";
-import { useEffect, useMemo, useState } from "react";
-import { Form, Link, data, redirect, useFetcher, useNavigation } from "react-router";
+import { useState } from "react";
+import { Form, Link, data, redirect, useNavigation } from "react-router";
 import { sheetActionCodec } from "~/codec/phase.ts";
-import { describeIssues } from "~/codec/save-plan.ts";
-import type { Phase } from "~/core/phase/index.ts";
 import { GOAL_NAMES } from "~/format/brief.ts";
 import { formatDay, plural } from "~/format/numbers.ts";
 import {
   formatCarried,
+  formatLost,
   formatNewPhaseError,
   formatTypeCellsError,
   nameAfter,
@@ -27,8 +26,10 @@ import type { Route } from "./+types/phase.ts";
 import { useCatalogue } from "../components/catalogue.ts";
 import { Page } from "../components/page.tsx";
 import { CellExplained } from "../components/phase/cell-explained.tsx";
-import { PhaseSheet, placeKey, rowsOf, type Entry } from "../components/phase/phase-sheet.tsx";
 import { single, type Selection } from "../components/phase/grid.ts";
+import { PhaseSheet } from "../components/phase/phase-sheet.tsx";
+import { placeKey, rowsOf } from "../components/phase/rows.ts";
+import { useTyping } from "../components/phase/use-typing.ts";
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const phase = orNotFound(await getPhase(scope, idParam<"phase">(params.phaseId)));
@@ -44,7 +45,10 @@ export const action = writing(async (scope, { params, request }: Route.ActionArg
   if (isJson(request)) {
     const asked = sheetActionCodec.safeParse(await readJson(request));
     if (!asked.success)
-      return data({ problem: describeIssues(asked.error).join(" "), at: null }, { status: 400 });
+      return data(
+        { problem: asked.error.issues[0]?.message ?? "This was not understood.", at: null },
+        { status: 400 },
+      );
     const { baseRevision } = asked.data;
     const saved =
       asked.data.intent === "type"
@@ -169,8 +173,7 @@ function PhaseOf({
       )}
       {phase.lost.length === 0 ? null : (
         <Typography role="status" sx={{ mb: 1 }}>
-          {plural(phase.lost.length, "change")} of yours {phase.lost.length === 1 ? "is" : "are"} of
-          exercises or weeks that are gone, and {phase.lost.length === 1 ? "does" : "do"} nothing.
+          {formatLost(phase.lost.length)}
         </Typography>
       )}
       {isPhone && at !== null ? (
@@ -196,6 +199,7 @@ function PhaseOf({
         onSelect={setSelection}
         onType={typing.type}
         pending={typing.pending}
+        invalid={typing.refused?.at ?? null}
       />
       {row === undefined || week === undefined || at === null ? null : (
         <CellExplained
@@ -209,9 +213,19 @@ function PhaseOf({
               ? nameOf(row.movement)
               : `${nameOf(row.movement)}, ${ROLE_NAMES[row.role].toLowerCase()}`
           }
-          problem={typing.problem}
+          problem={typing.refused?.problem ?? null}
         />
       )}
+      <Form method="post">
+        <Box sx={{ display: "flex", alignItems: "baseline", gap: 2, mt: 3 }}>
+          <Button type="submit" name="intent" value="archive" size="small" disabled={isBusy}>
+            Archive phase
+          </Button>
+          <Typography variant="body2" sx={{ color: "text.secondary" }}>
+            Sessions that are planned or trained stay.
+          </Typography>
+        </Box>
+      </Form>
     </Page>
   );
 }
@@ -246,85 +260,4 @@ function Approved({ week, planned, waiting }: NonNullable<ReturnType<typeof appr
       ))}
     </Box>
   );
-}
-
-/** What is done to a sheet, one after the other: what is typed, or what it was before or after is put back. */
-type Deed =
-  | { readonly kind: "type"; readonly entries: readonly Entry[] }
-  | { readonly kind: "undo" | "redo" };
-
-/**
- * What is typed is shown at once and saved behind it, one deed after the other, each from the revision that the one
- * before left. What the coach's changes were before can be put back.
- */
-function useTyping(revision: number, changes: Phase["changes"]) {
-  const fetcher = useFetcher<typeof action>();
-  const [deeds, setDeeds] = useState<readonly Deed[]>([]);
-  // With the reply that was there before, since the fetcher is idle for a moment before it begins.
-  const [sent, setSent] = useState<{ readonly deed: Deed; readonly before: unknown } | null>(null);
-  const [past, setPast] = useState<readonly Phase["changes"][]>([]);
-  const [future, setFuture] = useState<readonly Phase["changes"][]>([]);
-  const isIdle = fetcher.state === "idle";
-  const reply = fetcher.data;
-
-  useEffect(() => {
-    if (!isIdle) return;
-    if (sent !== null) {
-      if (reply === sent.before) return;
-      setSent(null);
-      // What was refused was never done, so that there is nothing to undo of it, and what waited behind it is dropped.
-      if (reply?.problem != null) {
-        if (sent.deed.kind !== "redo") setPast((list) => list.slice(0, -1));
-        setDeeds([]);
-      }
-      return;
-    }
-    const [next, ...others] = deeds;
-    if (next === undefined) return;
-    setDeeds(others);
-    const submit = (body: object) =>
-      void fetcher.submit(JSON.stringify({ ...body, baseRevision: revision }), {
-        method: "post",
-        encType: "application/json",
-      });
-    if (next.kind === "type") {
-      setPast((list) => [...list, changes]);
-      setFuture([]);
-      submit({ intent: "type", entries: next.entries });
-    } else {
-      const [from, to] = next.kind === "undo" ? [past, setPast] : [future, setFuture];
-      const last = from.at(-1);
-      if (last === undefined) return;
-      to(from.slice(0, -1));
-      (next.kind === "undo" ? setFuture : setPast)((list) => [...list, changes]);
-      submit({ intent: "putBack", changes: last });
-    }
-    setSent({ deed: next, before: reply });
-  }, [isIdle, sent, deeds, reply, revision, changes, past, future, fetcher]);
-
-  const pending = useMemo(() => {
-    const waiting = [...(sent === null ? [] : [sent.deed]), ...deeds];
-    const entries = waiting.flatMap((deed) => (deed.kind === "type" ? deed.entries : []));
-    return new Map(entries.map((entry) => [placeKey(entry), entry.text]));
-  }, [sent, deeds]);
-  const does = (deed: Deed) => setDeeds((list) => [...list, deed]);
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== "z") return;
-      if (event.target instanceof HTMLInputElement) return;
-      event.preventDefault();
-      does({ kind: event.shiftKey ? "redo" : "undo" });
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, []);
-  return {
-    type: (entries: readonly Entry[]) => does({ kind: "type", entries }),
-    undo: () => does({ kind: "undo" }),
-    redo: () => does({ kind: "redo" }),
-    canUndo: past.length > 0,
-    canRedo: future.length > 0,
-    pending,
-    problem: isIdle && sent === null ? (reply?.problem ?? null) : null,
-  };
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { count, kg, seconds, share } from "../kernel/index.ts";
+import { count, kg, seconds, share, type Mass } from "../kernel/index.ts";
 import type { Loading } from "../gym/index.ts";
 import { linesOf, type Slot } from "../plan/index.ts";
 import { writeLine } from "../plan/notation/index.ts";
@@ -42,7 +42,6 @@ describe("a week", () => {
     const slot = writtenSlot("3 x 8 at 100");
     const context = sampleUnrollContext([sampleStation()]);
     expect(layered(slot, NORMAL, [], context, sampleNewId)).toEqual({
-      ruled: slot,
       inWeek: slot,
       final: slot,
     });
@@ -86,6 +85,47 @@ describe("a week", () => {
     expect(layers(follows, LIGHTER).week).toBe(
       "8 at 90 kg leave 4 then drop to 80% of first for 6",
     );
+  });
+});
+
+describe("a lighter week on awkward equipment", () => {
+  const BELT: Loading = {
+    kind: "bodyweight",
+    unit: "kg",
+    movedShare: share(0.8),
+    added: [0, 5, 10, 20].map(kg),
+  };
+  const SLED: Loading = {
+    kind: "plateMachine",
+    unit: "kg",
+    carriage: null,
+    points: 2,
+    plates: [20, 10, 5].map((size) => ({ size: kg(size), count: 8 })),
+  } as never;
+  const ASSIST: Loading = {
+    kind: "assisted",
+    unit: "kg",
+    movedShare: share(1),
+    pins: [10, 20, 30, 40].map(kg),
+  } as never;
+  const load = (line: string, loading: Loading, bodyWeight: Mass | null) => {
+    const context = sampleUnrollContext([sampleStation(loading)], { bodyWeight });
+    const { final } = layered(writtenSlot(line), LIGHTER, [], context, sampleNewId);
+    return final?.sets[0]?.load;
+  };
+  it.each([
+    // 64 + 20 = 84 are moved; nine tenths are 75.6, so 11.6 on the belt: 10.
+    ["3 x 8 at 20", BELT, kg(80), { kind: "absolute", reading: kg(10) }],
+    // Nothing is known of what is moved, or nothing lighter is made: the load stays, sets and RIR change.
+    ["3 x 8 at 20", BELT, null, { kind: "absolute", reading: kg(20) }],
+    ["3 x 8 at 0", BELT, kg(80), { kind: "absolute", reading: kg(0) }],
+    // A sled of unknown weight: nine tenths of the plates, 90 of 100.
+    ["3 x 8 at 100", SLED, kg(80), { kind: "absolute", reading: kg(90) }],
+    // 80 less 20 are moved; nine tenths are 54, so 26 are carried: 30, no harder than that.
+    ["3 x 8 at 20", ASSIST, kg(80), { kind: "absolute", reading: kg(30) }],
+    ["3 x 8", RACK, null, { kind: "open" }],
+  ] as const)("%s", (line, loading, bodyWeight, expected) => {
+    expect(load(line, loading, bodyWeight)).toEqual(expected);
   });
 });
 

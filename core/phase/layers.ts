@@ -29,9 +29,8 @@ import { lighterBy, setsTo, type Cell } from "./edit/cell.ts";
 import type { CellChange } from "./phase.ts";
 import { isEasy, isPlain, type PhaseWeek } from "./phase-week.ts";
 
-/** An exercise in one week with each layer: as its rules have it, as the week has it, and as the coach does. */
+/** An exercise in one week: as the week makes it of what its rules have, and as the coach changes that. */
 export interface LayeredSlot {
-  readonly ruled: Slot;
   readonly inWeek: Slot;
   /** Null where the coach leaves it out. */
   readonly final: Slot | null;
@@ -46,7 +45,7 @@ export function layered(
   newId: NewId,
 ): LayeredSlot {
   const own = inWeek(ruled, week, context, newId);
-  return { ruled, inWeek: own, final: asChanged(own, changes, context, newId) };
+  return { inWeek: own, final: asChanged(own, changes, context, newId) };
 }
 
 /** A session in a week: every exercise through its layers, without those that the coach leaves out. */

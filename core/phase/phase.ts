@@ -13,8 +13,13 @@ import { planSchema, slotsOf } from "../plan/index.ts";
 import { cellEditField } from "./cell-edit.ts";
 import { phaseWeekField } from "./phase-week.ts";
 
-/** How long a phase can be, and how many days a week it has. Source: our rule; six to twelve weeks are usual. */
-export const PHASE_BOUNDS = { weeks: { least: 1, most: 26 }, days: { least: 1, most: 7 } } as const;
+/** How long a phase can be, how many days a week it has, and how much of it is changed by hand. Source: our rule; six to twelve weeks are usual. */
+export const PHASE_BOUNDS = {
+  weeks: { least: 1, most: 26 },
+  days: { least: 1, most: 7 },
+  /** Changes of single weeks. */
+  changes: { most: 2000 },
+} as const;
 
 /** A day of training that returns every week. */
 export const phaseDayField = z
@@ -28,7 +33,7 @@ export const phaseDayField = z
       .string()
       .regex(/^([01]\d|2[0-3]):[0-5]\d$/)
       .nullable(),
-    title: textWithin(120),
+    title: textWithin(80),
     /** As it is written before rules, weeks and changes: what the first week begins with. */
     session: planSchema,
   })
@@ -36,17 +41,17 @@ export const phaseDayField = z
 export type PhaseDay = z.output<typeof phaseDayField>;
 
 /** Where a change of the coach's stands: a line of an exercise of a day, in one week from 1. */
-const cellPlace = {
+export const cellPlaceField = z.object({
   day: idField("phaseDay"),
   lineage: idField("lineage"),
   line: idField("line"),
   week: z.int().min(1).max(PHASE_BOUNDS.weeks.most),
-};
-export const cellChangeField = z.object({ ...cellPlace, edit: cellEditField }).readonly();
+});
+export type CellPlace = Readonly<z.output<typeof cellPlaceField>>;
+export const cellChangeField = cellPlaceField.extend({ edit: cellEditField }).readonly();
 export type CellChange = z.output<typeof cellChangeField>;
 /** The coach's changes of a phase. */
-export const cellChangesField = z.array(cellChangeField).max(2000).readonly();
-export type CellPlace = Omit<CellChange, "edit">;
+export const cellChangesField = z.array(cellChangeField).max(PHASE_BOUNDS.changes.most).readonly();
 
 const dayField = z.custom<Day>((v) => typeof v === "string" && isDay(v), "expected a date");
 const approachField = z.custom<ApproachRef>(
@@ -128,6 +133,15 @@ export function inOrder({ start, days }: Pick<Phase, "start" | "days">): readonl
   const first = weekdayOf(start);
   const place = ({ weekday }: PhaseDay) => (weekday - first + 7) % 7;
   return days.toSorted((a, b) => place(a) - place(b));
+}
+
+/** What the coach changed of a day in a week. */
+export function changesOf(
+  { changes }: Pick<Phase, "changes">,
+  day: Pick<PhaseDay, "id">,
+  week: number,
+): readonly CellChange[] {
+  return changes.filter((change) => change.day === day.id && change.week === week);
 }
 
 /** What the coach changed of a line in one week. */

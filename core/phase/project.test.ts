@@ -119,6 +119,48 @@ describe("a phase that is being trained", () => {
     ]);
   });
 
+  it("goes on from what was done last where a session was approved and missed", () => {
+    const first = trainNext(phase, sampleFacts());
+    const next = projectOf(phase, first).find(
+      ({ week, day: { id } }) => week === 2 && id === phase.days[0]?.id,
+    );
+    if (next === undefined) throw new Error("no second week");
+    const { on, plan, ruled } = next;
+    const planned = { day: next.day.id, week: 2, on, planId: sampleNewId<"plan">(), plan, ruled };
+    const placed = [
+      ...first.placed,
+      {
+        ...planned,
+        state: "planned",
+        sessionLog: null,
+        isEdited: false,
+        absences: new Map(),
+      } as const,
+    ];
+    const missed = { ...first, placed, today: day("2026-03-17") };
+    expect(told(projectOf(phase, missed)).filter((_, i) => i % 2 === 0)).toEqual([
+      "1 done: 5 at 120 kg leave 1; 2 x 8 at 85% of set 1",
+      "2 missed: 5 at 122.5 kg leave 1; 2 x 8 at 85% of set 1",
+      "3 next: 5 at 112.5 kg leave 1; 2 x 8 at 85% of set 1",
+      "4 projected: 5 at 115 kg leave 1; 2 x 8 at 85% of set 1",
+    ]);
+  });
+
+  it("says of each session what the rule said of the one before, and weeks that went by are no time away then", () => {
+    let facts = sampleFacts();
+    for (let n = 0; n < 6; n += 1) facts = trainNext(phase, facts);
+    const later = { ...facts, today: day("2026-06-01") };
+    const reasons = projectOf(phase, later)
+      .filter(({ day: { weekday }, source }) => weekday === 1 && source === "done")
+      .map(({ because }) => because.get(heavy.lineageId)?.[0]?.because.map(({ code }) => code));
+    expect(reasons.map((codes) => codes?.includes("smallestStep") ?? null)).toEqual([
+      null,
+      true,
+      true,
+    ]);
+    expect(reasons.flat()).not.toContain("away");
+  });
+
   it("takes nothing from a light week but pain", () => {
     const weeks = [usualWeek("light"), usualWeek("normal"), usualWeek("normal")];
     const light = samplePhase([samplePhaseDay(1, heavy)], { weeks });

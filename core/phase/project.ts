@@ -5,7 +5,7 @@ import type { Absence, Exposure, Series } from "../log/index.ts";
 import type { LineProposal, SlotProposal } from "../progress/index.ts";
 import { sessionInWeek } from "./layers.ts";
 import { asMet } from "./met.ts";
-import { dateOf, inOrder, lastDayOf, type CellChange, type Phase, type PhaseDay } from "./phase.ts";
+import { changesOf, dateOf, inOrder, lastDayOf, type Phase, type PhaseDay } from "./phase.ts";
 import { isEasy } from "./phase-week.ts";
 import { proposalsInPhase, withoutEasy, type TrainedFacts } from "./proposals.ts";
 
@@ -94,13 +94,9 @@ export function project<S extends Station>(
         standing.set(day.id, afterEasy(session, known));
         continue;
       }
-      const isDone = session.placed?.state === "done";
-      const met = isDone ? null : asTrained(session, series, known);
+      const met = session.source === "done" ? null : asTrained(session, series, known);
       series = met?.series ?? series;
-      // What follows a session whose next one is real is what was approved then.
-      if (!isDone || placedAt(facts, day, session.week + 1) === null) {
-        standing.set(day.id, after(session, met, series, known));
-      }
+      standing.set(day.id, after(session, met, series, known));
     }
   }
   return sessions;
@@ -119,22 +115,21 @@ function sessionAt<S extends Station>(
   { ruled, because, isReal }: Standing,
   { phase, facts, newId }: Projecting<S>,
 ): ProjectedSession {
-  const on = dateOf(phase, day, week);
   const placed = placedAt(facts, day, week);
   if (placed !== null) {
-    const isOver = placed.state === "planned" && lastDayOf(phase, week) < facts.today;
-    const source = isOver ? "missed" : placed.state === "done" ? "done" : "planned";
+    const { on, plan, ruled: own } = placed;
     return {
       day,
       week,
-      on: placed.on,
-      source,
-      plan: placed.plan,
-      ruled: placed.ruled,
+      on,
+      source: sourceOf(phase, placed, facts.today),
+      plan,
+      ruled: own,
       because,
       placed,
     };
   }
+  const on = dateOf(phase, day, week);
   const source = lastDayOf(phase, week) < facts.today ? "missed" : isReal ? "next" : "projected";
   const own = phase.weeks[week - 1];
   const changes = changesOf(phase, day, week);
@@ -142,13 +137,22 @@ function sessionAt<S extends Station>(
   return { day, week, on, source, plan, ruled, because, placed };
 }
 
-/** What the coach changed of a day in a week. */
-export function changesOf(
-  { changes }: Phase,
-  day: Pick<PhaseDay, "id">,
-  week: number,
-): readonly CellChange[] {
-  return changes.filter((change) => change.day === day.id && change.week === week);
+function sourceOf(phase: Phase, { state, week }: PlacedSession, today: Day): CellSource {
+  if (state === "done") return "done";
+  return state === "planned" && lastDayOf(phase, week) < today ? "missed" : "planned";
+}
+
+/**
+ * The day as of which a session is judged: that of the real one that followed it, or today. So what was said then is
+ * said again, and weeks that went by since are time away only where nothing followed.
+ */
+function asOf(phase: Phase, { day, week }: ProjectedSession, { placed, today }: PhaseFacts): Day {
+  const later = placed
+    .filter((one) => one.day === day.id && one.week > week)
+    .filter((one) => sourceOf(phase, one, today) !== "missed")
+    .toSorted((a, b) => a.week - b.week);
+  const [next] = later;
+  return next === undefined ? today : dateOf(phase, day, next.week);
 }
 
 /** A session that is to come as if every target in it were met, and what history then holds. */
@@ -197,14 +201,16 @@ function afterEasy<S extends Station>(session: ProjectedSession, known: Projecti
 }
 
 function proposalsOn<S extends Station>(
-  { day, week, placed, ruled, on }: ProjectedSession,
+  session: ProjectedSession,
   id: Id<"sessionLog">,
   series: Series,
   { phase, facts, newId }: Projecting<S>,
 ): readonly SlotProposal<S>[] {
+  const { day, week, placed, ruled, on } = session;
   const absences = placed?.absences ?? new Map<Id<"slot">, Absence>();
   const trained = { id, day, week, on, ruled, absences };
-  return proposalsInPhase(phase, trained, { ...facts, series }, newId);
+  const today = asOf(phase, session, facts);
+  return proposalsInPhase(phase, trained, { ...facts, series, today }, newId);
 }
 
 const becauseOf = (proposals: readonly SlotProposal[]): ProjectedSession["because"] =>

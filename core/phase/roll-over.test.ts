@@ -65,6 +65,16 @@ describe("the phase that follows", () => {
     expect(linesIn(sessionOf(next))[0]).toBe("5 at 132.5 kg leave 1; 2 x 8 at 105 kg");
   });
 
+  it.each([
+    ["2026-03-20", "2026-03-23"],
+    ["2026-03-23", "2026-03-23"],
+    ["2026-03-24", "2026-03-30"],
+    ["2026-04-30", "2026-05-04"],
+  ])("begins, rolled over on %s, on %s", (today, start) => {
+    const facts = { ...sampleFacts(), today: day(today) };
+    expect(rollOver(phase, facts, sampleNewId).phase.start).toBe(start);
+  });
+
   it("knows nothing of weeks that are only projected", () => {
     const { phase: next } = rollOver(phase, trained(phase, 1), sampleNewId);
     expect(linesIn(sessionOf(next))[0]).toBe("5 at 122.5 kg leave 1; 2 x 8 at 102.5 kg");

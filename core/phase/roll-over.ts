@@ -1,7 +1,13 @@
-import { addDays, type Id, type MovementRef, type NewId } from "../kernel/index.ts";
-import type { Series } from "../log/index.ts";
+import {
+  addDays,
+  daysBetween,
+  type Day,
+  type Id,
+  type MovementRef,
+  type NewId,
+} from "../kernel/index.ts";
+import { lastKey, type Series } from "../log/index.ts";
 import { copyPlan, slotsOf, type Block, type SessionPlan, type Slot } from "../plan/index.ts";
-import { lastKey } from "../log/index.ts";
 import { endOf, inOrder, type Phase, type PhaseDay } from "./phase.ts";
 import { usualWeek } from "./phase-week.ts";
 import { project, type PhaseFacts, type ProjectedSession } from "./project.ts";
@@ -25,7 +31,7 @@ const OFTEN = 2;
 const SHARE = 1 / 3;
 
 /**
- * The phase that follows a phase: the same days and weeks from the day after it ends, each line with what its rules
+ * The phase that follows a phase: the same days and weeks from the day after it ends, or the next week, each line with what its rules
  * come to from what was really done, and what was skipped again and again first. Lines stay the same lines.
  */
 export function rollOver(phase: Phase, facts: PhaseFacts, newId: NewId): RolledOver {
@@ -36,12 +42,19 @@ export function rollOver(phase: Phase, facts: PhaseFacts, newId: NewId): RolledO
   return {
     phase: {
       ...phase,
-      start: addDays(endOf(phase), 1),
+      start: startAfter(phase, facts.today),
       days: made.map(({ day }) => day),
       changes: [],
     },
     putFirst: made.flatMap(({ putFirst }) => putFirst),
   };
+}
+
+/** The day after a phase ends; where that went by, so many whole weeks later that its first week is still to come. */
+function startAfter(phase: Phase, today: Day): Day {
+  const after = addDays(endOf(phase), 1);
+  const late = Math.max(0, daysBetween(after, today));
+  return addDays(after, 7 * Math.ceil(late / 7));
 }
 
 function dayAfter(

@@ -1,8 +1,15 @@
 import { describe, expect, it } from "vitest";
 import { day, kg } from "../kernel/index.ts";
 import { plannedSets, sessionDuration, unroll, volumeOf } from "../unroll/index.ts";
-import { linesOf } from "../plan/index.ts";
-import { COUNTED_ONCE, sampleId, sampleNewId } from "../../tests/samples/index.ts";
+import type { Loading } from "../gym/index.ts";
+import { linesOf, type LoadRule } from "../plan/index.ts";
+import {
+  COUNTED_ONCE,
+  RACK,
+  sampleId,
+  sampleNewId,
+  sampleStation,
+} from "../../tests/samples/index.ts";
 import { sampleFacts, samplePhase, samplePhaseDay, trainNext } from "../../tests/samples/phase.ts";
 import { writtenSlot } from "../../tests/samples/trained.ts";
 import { usualWeek } from "./phase-week.ts";
@@ -73,13 +80,34 @@ describe("a sheet", () => {
     const [monday, thursday] = sheet.days;
     expect(sheet.weeks.map(({ isNow }) => isNow)).toEqual([false, true, false]);
     expect(monday?.rows[0]?.cells[0]?.done).toEqual([{ reading: kg(112.5), amount: 5 }]);
-    expect(monday?.rows[0]?.cells[0]).toMatchObject({ isByWeek: true, edits: [] });
-    expect(monday?.rows[2]?.cells[1]).toMatchObject({ sets: 4, isByWeek: false, edits: [edit] });
+    expect(monday?.rows[0]?.cells[0]).toMatchObject({ edits: [] });
+    expect(monday?.rows[2]?.cells[1]).toMatchObject({ sets: 4, edits: [edit] });
     expect(monday?.sessions.map(({ source }) => source)).toEqual(["done", "next", "projected"]);
     expect(thursday?.sessions.map(({ source }) => source)).toEqual(["missed", "next", "projected"]);
     // The week that went by has the sets of what was trained alone.
     const quads = sheet.volume.find(({ region }) => region === "rectusFemoris");
     expect(quads?.weeks[0]).toBeLessThan(quads?.weeks[1] ?? 0);
+  });
+
+  it("tells the body alone from a load of nothing, and an open load from both", () => {
+    const BELT = {
+      kind: "bodyweight",
+      unit: "kg",
+      movedShare: 0.8,
+      added: [0, 10].map(kg),
+    } as never;
+    const bare = { kind: "absolute", reading: kg(0) } as const;
+    const read = (loading: Loading, load: LoadRule) => {
+      const slot = { ...extension, sets: extension.sets.map((set) => ({ ...set, load })) };
+      const of = samplePhase([samplePhaseDay(1, slot)]);
+      const cell = sheetFrom(sampleFacts({ stations: [sampleStation(loading)] }), of).sheet.days[0]
+        ?.rows[0]?.cells[0];
+      return [cell?.reading, cell?.isBodyOnly];
+    };
+    expect(read(BELT, bare)).toEqual([kg(0), true]);
+    expect(read(BELT, { kind: "absolute", reading: kg(10) })).toEqual([kg(10), false]);
+    expect(read(RACK, { kind: "absolute", reading: kg(20) })).toEqual([kg(20), false]);
+    expect(read(BELT, { kind: "open" })).toEqual([null, false]);
   });
 
   it("leaves a cell empty where an exercise is not in a week", () => {

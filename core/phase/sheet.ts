@@ -1,4 +1,5 @@
-import type { Day, Id, Mass, MovementRef, Region, Seconds } from "../kernel/index.ts";
+import type { Day, Id, Mass, MassUnit, MovementRef, Region, Seconds } from "../kernel/index.ts";
+import type { LoadingKind } from "../gym/index.ts";
 import {
   isPreparatory,
   linesOf,
@@ -21,9 +22,9 @@ import {
   type UnrollContext,
 } from "../unroll/index.ts";
 import type { CellEdit } from "./cell-edit.ts";
-import { changesOf, type CellSource, type ProjectedSession } from "./project.ts";
-import { dateOf, inOrder, weekAt, type Phase, type PhaseDay } from "./phase.ts";
-import { isPlain, type PhaseWeek } from "./phase-week.ts";
+import type { CellSource, ProjectedSession } from "./project.ts";
+import { changesOf, dateOf, inOrder, weekAt, type Phase, type PhaseDay } from "./phase.ts";
+import type { PhaseWeek } from "./phase-week.ts";
 import { cellText } from "./typed-cell.ts";
 
 /** What was done of a line: each set's load and how much of what is counted. */
@@ -39,6 +40,8 @@ export interface SheetCell {
   readonly target: Target;
   /** The load of its first set; null where it is found on the day. */
   readonly reading: Mass | null;
+  /** True where the body is all that is moved, so that a reading of nothing is no load of nothing. */
+  readonly isBodyOnly: boolean;
   readonly effort: Rir;
   readonly effortUpTo: Rir | null;
   /** Empty until it was trained. */
@@ -47,7 +50,6 @@ export interface SheetCell {
   readonly rule: Pick<LineProposal, "move" | "because" | "confidence" | "mustRule"> | null;
   /** As it can be typed into another cell. */
   readonly text: string;
-  readonly isByWeek: boolean;
   readonly edits: readonly CellEdit[];
 }
 
@@ -56,7 +58,8 @@ export interface SheetRow {
   readonly lineage: Id<"lineage">;
   readonly line: Id<"line">;
   readonly movement: MovementRef;
-  readonly station: Id<"station">;
+  /** In which its equipment reads; null where that is gone. */
+  readonly unit: MassUnit | null;
   readonly role: SetRole;
   readonly rule: Line["rule"];
   /** True for the first line of an exercise, which names it. */
@@ -174,7 +177,7 @@ function rowsOf(
     lineage: slot.lineageId,
     line: line.id,
     movement: slot.movement,
-    station: slot.station,
+    unit: context.station(slot.station)?.loading.unit ?? null,
     role: line.sets[0].role,
     rule: line.rule,
     isFirst: sorted[i - 1]?.slot.lineageId !== slot.lineageId,
@@ -204,29 +207,29 @@ function cellIn(
   const own = slot === null ? null : (workLines(slot).find(({ id }) => id === line) ?? null);
   if (slot === null || own === null) return null;
   const [first] = own.sets;
+  const loading = context.station(slot.station)?.loading ?? null;
   const outcome = outcomes(slot).find((one) => one.line === line);
+  const reading = outcome?.readings[0] ?? null;
   const proposal = session.because.get(lineageId)?.find((one) => one.line === line);
-  const week = phase.weeks[session.week - 1];
   return {
     source: session.source,
     sets: own.sets.length,
     target: first.target,
-    reading: outcome?.readings[0] ?? null,
+    reading,
+    isBodyOnly: reading?.thousandths === 0 && loading !== null && OF_THE_BODY.has(loading.kind),
     effort: first.effort,
     effortUpTo: first.effortUpTo,
     done: doneOn(session, slot, own, series),
     rule: proposal === undefined ? null : ruleOfCell(proposal),
-    text: cellText(
-      own.sets,
-      outcome?.readings[0] ?? null,
-      context.station(slot.station)?.loading.unit ?? "kg",
-    ),
-    isByWeek: week !== undefined && !isPlain(week),
+    text: cellText(own.sets, reading, loading?.unit ?? "kg"),
     edits: changesOf(phase, session.day, session.week)
       .filter((change) => change.lineage === lineageId && change.line === line)
       .map(({ edit }) => edit),
   };
 }
+
+/** Where a reading of nothing means the body alone. */
+const OF_THE_BODY: ReadonlySet<LoadingKind> = new Set(["bodyweight", "assisted", "unloaded"]);
 
 const ruleOfCell = ({ move, because, confidence, mustRule }: LineProposal): SheetCell["rule"] => ({
   move,

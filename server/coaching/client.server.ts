@@ -1,4 +1,4 @@
-import { dayAt, type Day, type Id } from "~/core/kernel/index.ts";
+import type { Day, Id } from "~/core/kernel/index.ts";
 import { seriesOf, type Series } from "~/core/log/index.ts";
 import { bodyWeightOf, type ApproachRef } from "~/core/person/index.ts";
 import {
@@ -50,7 +50,6 @@ export async function clientFor(scope: Scope, person: Id<"person">) {
         unrollContextFrom(records, bodyWeight, rules),
       );
     },
-    today: dayAt(scope.now, "UTC"),
   };
 }
 export type KnownClient = Awaited<ReturnType<typeof clientFor>>;

@@ -8,16 +8,15 @@ import {
   type Result,
 } from "~/core/kernel/index.ts";
 import { absencesIn, keptPlan, seriesOf, trainedAfter, upTo } from "~/core/log/index.ts";
-import {
-  changesOf,
-  dateOf,
-  layered,
-  nextWeek,
-  proposalsInPhase,
-  type PhaseDay,
-} from "~/core/phase/index.ts";
+import { dateOf, nextWeek, proposalsInPhase, type PhaseDay } from "~/core/phase/index.ts";
 import { writeLine } from "~/core/plan/notation/index.ts";
-import { PLAIN_DEFAULTS, usualSide, type SessionPlan, type Slot } from "~/core/plan/index.ts";
+import {
+  findSlot,
+  mapSlots,
+  PLAIN_DEFAULTS,
+  usualSide,
+  type SessionPlan,
+} from "~/core/plan/index.ts";
 import type { ApproachRef } from "~/core/person/index.ts";
 import {
   decidedOf,
@@ -39,7 +38,7 @@ import type { StoredSessionLog } from "../db/session-logs.server.ts";
 import type { Scope } from "../db/scope.server.ts";
 import { clientFor } from "./client.server.ts";
 import { phaseFactsFor } from "./phase-facts.server.ts";
-import { placeSession } from "./place-session.server.ts";
+import { placeSession, throughWeek } from "./place-session.server.ts";
 
 /** What is proposed after a session, and how the next one will find the gym and the person. */
 export interface Proposals {
@@ -96,7 +95,7 @@ export async function proposalsFor(scope: Scope, sessionLog: StoredSessionLog): 
       upcoming > plan.weeks.length
         ? null
         : { phase: inPhase.phase, day, week: upcoming, on: dateOf(plan, day, upcoming) };
-    const written = writtenOf(slots, next, context);
+    const written = writtenOf({ slots, document: ruled }, next, context);
     return { slots, document: ruled, context, approach: client.approach, written, next };
   }
   // What was taken once stays out of the next session, and nothing is proposed for it.
@@ -112,20 +111,23 @@ export async function proposalsFor(scope: Scope, sessionLog: StoredSessionLog): 
   };
   const { stations } = client;
   const slots = proposalsAfter({ id, document }, series, stations, context, circumstances, newId);
-  const written = writtenOf(slots, null, context);
+  const written = writtenOf({ slots, document }, null, context);
   return { slots, document, context, approach: client.approach, written, next: null };
 }
 
 /** Each exercise as it would be planned, after what the week and the coach make of it. */
 function writtenOf(
-  slots: Proposals["slots"],
+  { slots, document }: Pick<Proposals, "slots" | "document">,
   next: NextInPhase | null,
   context: UnrollContext,
 ): ReadonlyMap<Id<"slot">, string> {
-  const planned = slots.map(({ slot, accepted }) => ({
-    slot,
-    sets: next === null ? accepted.sets : (inNextWeek(accepted, next, context)?.sets ?? []),
-  }));
+  const accepted = new Map(slots.map(({ slot, accepted: own }) => [slot.id, own]));
+  const ruled = mapSlots(document, (slot) => accepted.get(slot.id) ?? slot);
+  const plan =
+    next === null
+      ? ruled
+      : throughWeek(next.phase, { day: next.day.id, week: next.week }, ruled, context);
+  const planned = slots.map(({ slot }) => ({ slot, sets: findSlot(plan, slot.id)?.sets ?? [] }));
   const { effort, rest } = PLAIN_DEFAULTS;
   return new Map(
     planned.map(({ slot, sets }, own) => {
@@ -145,13 +147,6 @@ function writtenOf(
       return [slot.id, writeLine(sets, notation)];
     }),
   );
-}
-
-function inNextWeek(slot: Slot, { phase, day, week }: NextInPhase, context: UnrollContext) {
-  const { document } = phase;
-  const own = document.weeks[week - 1];
-  const changes = changesOf(document, day, week).filter((c) => c.lineage === slot.lineageId);
-  return own === undefined ? slot : layered(slot, own, changes, context, newId).final;
 }
 
 export type PlanNextError =

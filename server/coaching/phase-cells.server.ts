@@ -3,6 +3,7 @@ import {
   cellEditsAt,
   layered,
   parseCell,
+  PHASE_BOUNDS,
   project,
   withEdits,
   type CellError,
@@ -12,6 +13,7 @@ import {
 } from "~/core/phase/index.ts";
 import { linesOf, slotsOf } from "~/core/plan/index.ts";
 import { newId } from "~/codec/new-id.ts";
+import { studioDay } from "../db/gyms.server.ts";
 import {
   phaseRevision,
   savePhase,
@@ -34,6 +36,8 @@ export type TypeCellsError =
   | { readonly code: "isReal"; readonly at: CellEntry; readonly source: CellSource }
   /** The exercise is not in this week. */
   | { readonly code: "notThere"; readonly at: CellEntry }
+  /** More is changed by hand than a phase holds. */
+  | { readonly code: "tooMany"; readonly most: number }
   /** Somebody else changed the same cell meanwhile. */
   | { readonly code: "cellChanged"; readonly at: CellEntry }
   | SavePhaseError;
@@ -57,7 +61,7 @@ export async function typeCells(
   );
   if (taken !== undefined) return fail({ code: "cellChanged", at: taken });
   const client = await clientFor(scope, phase.personId);
-  const facts = await phaseFactsFor(scope, phase, client);
+  const facts = await phaseFactsFor(scope, phase, client, await studioDay(scope));
   const sessions = project(document, facts, newId);
   let changed: Phase = document;
   for (const at of entries) {
@@ -76,6 +80,8 @@ export async function typeCells(
     if (!read.ok) return fail({ code: "cell", at, error: read.error });
     changed = withEdits(changed, at, read.value);
   }
+  const { most } = PHASE_BOUNDS.changes;
+  if (changed.changes.length > most) return fail({ code: "tooMany", most });
   return save(scope, phase, changed);
 }
 

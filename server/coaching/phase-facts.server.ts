@@ -13,7 +13,7 @@ export async function phaseFactsFor(
   scope: Scope,
   phase: StoredPhase,
   client: KnownClient,
-  today: Day = client.today,
+  today: Day,
 ): Promise<PhaseFacts<StoredStation>> {
   return {
     placed: await placedIn(scope, phase, client),

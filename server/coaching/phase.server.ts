@@ -20,7 +20,7 @@ import { newId } from "~/codec/new-id.ts";
 import type { NewPhase, SessionSource } from "~/codec/phase.ts";
 import { listApproaches } from "../db/approaches.server.ts";
 import { currentBrief } from "../db/briefs.server.ts";
-import { getGym } from "../db/gyms.server.ts";
+import { getGym, studioDay } from "../db/gyms.server.ts";
 import { getPerson, type Person } from "../db/people.server.ts";
 import { addPhase, getPhase, type Overlap, type StoredPhase } from "../db/phases.server.ts";
 import { getPlan } from "../db/plans.server.ts";
@@ -144,7 +144,7 @@ interface ProjectedPhase {
 
 async function projected(scope: Scope, phase: StoredPhase): Promise<ProjectedPhase> {
   const client = await clientFor(scope, phase.personId);
-  const facts = await phaseFactsFor(scope, phase, client);
+  const facts = await phaseFactsFor(scope, phase, client, await studioDay(scope));
   return { sessions: project(phase.document, facts, newId), facts };
 }
 
@@ -165,7 +165,6 @@ export async function phaseSheet(scope: Scope, phase: StoredPhase) {
     approach: approach.name,
     bands: bandsFor(approach, brief),
     lost: lostChanges(phase.document),
-    units: Object.fromEntries(facts.stations.map(({ id, loading }) => [id, loading.unit])),
   };
 }
 
@@ -252,7 +251,7 @@ export async function rollOverPhase(
   notesOf: (putFirst: readonly PutFirst[]) => string,
 ): Promise<Result<FollowingPhase, Overlap | { readonly code: "missing" }>> {
   const client = await clientFor(scope, phase.personId);
-  const facts = await phaseFactsFor(scope, phase, client);
+  const facts = await phaseFactsFor(scope, phase, client, await studioDay(scope));
   const { phase: next, putFirst } = rollOver(phase.document, facts, newId);
   const added = await addPhase(scope, phase.personId, name, { ...next, notes: notesOf(putFirst) });
   return added.ok ? ok({ id: added.value, putFirst }) : added;

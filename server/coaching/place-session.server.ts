@@ -5,21 +5,21 @@ import type { SessionPlan } from "~/core/plan/index.ts";
 import type { UnrollContext } from "~/core/unroll/index.ts";
 import { newId } from "~/codec/new-id.ts";
 import { isDuplicate } from "../db/connection.server.ts";
-import { addPlan, planAt } from "../db/plans.server.ts";
+import { addPlan, planAt, type StoredPlace } from "../db/plans.server.ts";
 import type { StoredPhase } from "../db/phases.server.ts";
 import type { Scope } from "../db/scope.server.ts";
 
 /** A session as its rules have it, through the layers of its week. */
 export function throughWeek(
   phase: StoredPhase,
-  at: { readonly day: Id<"phaseDay">; readonly week: number },
+  { day, week: number }: Pick<StoredPlace, "day" | "week">,
   ruled: SessionPlan,
   context: UnrollContext,
 ): SessionPlan {
   const { document } = phase;
-  const week = document.weeks[at.week - 1];
+  const week = document.weeks[number - 1];
   if (week === undefined) return ruled;
-  const changes = changesOf(document, { id: at.day }, at.week);
+  const changes = changesOf(document, { id: day }, number);
   return sessionInWeek(ruled, week, changes, context, newId);
 }
 

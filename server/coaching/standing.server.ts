@@ -33,8 +33,9 @@ export async function exercisesOf(
   person: Id<"person">,
   { goal, today }: KnownOfClient,
 ): Promise<readonly PlannedExercise[]> {
-  const [history, stations, measurements, catalogue, { rules }, comparing] = await Promise.all([
-    historyOf(scope, person),
+  const history = await historyOf(scope, person);
+  if (history.sessions.length === 0) return [];
+  const [stations, measurements, catalogue, { rules }, comparing] = await Promise.all([
     listStations(scope, undefined, "all"),
     listMeasurements(scope, person),
     catalogueFor(scope),

@@ -29,13 +29,18 @@ export interface StoredPlan extends PlanEntry {
   readonly place: StoredPlace | null;
 }
 
-/** The day and week of a phase that a plan is, as what its rules had it, and whether it was changed by hand since. */
-export interface StoredPlace {
+/** The day and week of a phase that a plan makes real, and what its rules had before week and coach. */
+export interface PhasePlace {
   readonly phase: Id<"phase">;
+  readonly revision: number;
   readonly day: Id<"phaseDay">;
   readonly week: number;
-  readonly ruled: SessionPlan;
   readonly training: TrainingWeek;
+  readonly ruled: SessionPlan;
+}
+
+/** The place of a plan as it is stored, and whether the plan was changed by hand since. */
+export interface StoredPlace extends Omit<PhasePlace, "revision"> {
   readonly isEdited: boolean;
 }
 
@@ -215,16 +220,6 @@ export async function getPlan(scope: Scope, id: Id<"plan">): Promise<StoredPlan 
   }));
 }
 
-/** The day and week of a phase that a plan makes real, and what its rules had before week and coach. */
-export interface PhasePlace {
-  readonly phase: Id<"phase">;
-  readonly revision: number;
-  readonly day: Id<"phaseDay">;
-  readonly week: number;
-  readonly training: TrainingWeek;
-  readonly ruled: SessionPlan;
-}
-
 /** What a plan was made from. */
 export interface PlanOrigin {
   readonly session?: Id<"sessionLog">;
@@ -323,14 +318,10 @@ export async function keepRuled(
 }
 
 /** A plan that a phase made real, as it is now or was trained, before what its training changed. */
-export interface StoredPlacedSession {
-  readonly day: Id<"phaseDay">;
-  readonly week: number;
+export interface StoredPlacedSession extends StoredPlace {
   readonly on: Day;
   readonly planId: Id<"plan">;
   readonly document: SessionPlan;
-  readonly ruled: SessionPlan;
-  readonly isEdited: boolean;
   readonly sessionLog: Id<"sessionLog"> | null;
   readonly isEnded: boolean;
 }
@@ -352,17 +343,18 @@ export async function placedSessions(
     )
     .where("plans.phase_id", toBinary(phase))
     .select("plans.*", "runs.id as run_id", "runs.ended_at", "plan_revisions.document")) as Row[];
-  return readEach(scope, "session", rows, (row) => ({
-    day: fromBinary(row["phase_day"]),
-    week: z.number().parse(row["phase_week"]),
-    on: dayColumn.parse(row["day"]),
-    planId: fromBinary(row["id"]),
-    document: documentColumn.parse(row["document"]),
-    ruled: documentColumn.parse(row["ruled"]),
-    isEdited: z.number().parse(row["revision"]) > z.number().parse(row["placed_revision"]),
-    sessionLog: row["run_id"] === null ? null : fromBinary(row["run_id"]),
-    isEnded: row["ended_at"] !== null,
-  }));
+  return readEach(scope, "session", rows, (row) => {
+    const place = placeFrom(row);
+    if (place === null) throw new Error("a session of a phase without its place");
+    return {
+      ...place,
+      on: dayColumn.parse(row["day"]),
+      planId: fromBinary<"plan">(row["id"]),
+      document: documentColumn.parse(row["document"]),
+      sessionLog: row["run_id"] === null ? null : fromBinary<"sessionLog">(row["run_id"]),
+      isEnded: row["ended_at"] !== null,
+    };
+  });
 }
 
 /** The plan that a day in a week of a phase became; null where it is not real yet. */

@@ -9,6 +9,7 @@ import { measurementFormCodec } from "~/codec/measurement.ts";
 import { newId } from "~/codec/new-id.ts";
 import { movementFormCodec } from "~/codec/movement.ts";
 import { personFormCodec } from "~/codec/person.ts";
+import { newPhaseCodec, sheetActionCodec } from "~/codec/phase.ts";
 import { savePlanCodec } from "~/codec/save-plan.ts";
 import { setAsideCodec } from "~/codec/set-aside.ts";
 import { gymFormCodec, stationFormCodec } from "~/codec/station-form.ts";
@@ -21,8 +22,11 @@ import { findShippedApproach, QUESTION_NAMES } from "~/core/person/index.ts";
 import { day, type Id } from "~/core/kernel/index.ts";
 import { findMovement } from "~/core/movement/catalogue/index.ts";
 import { conditionsField, foldCommands, observationsField, performedOf } from "~/core/log/index.ts";
+import { slotsOf } from "~/core/plan/index.ts";
 import { LOADING_KINDS } from "~/core/gym/index.ts";
 import { formatListError } from "~/format/station.ts";
+import { addPhaseFor } from "~/server/coaching/phase.server.ts";
+import { typeCells } from "~/server/coaching/phase-cells.server.ts";
 import { changeApproach, copyApproach, listOwnApproaches } from "~/server/db/approaches.server.ts";
 import { briefHistory, saveBrief } from "~/server/db/briefs.server.ts";
 import { comparingOf, sayComparing } from "~/server/db/comparing.server.ts";
@@ -32,6 +36,7 @@ import { addMeasurement, listMeasurements } from "~/server/db/measurements.serve
 import { addMovement, listOwnMovements } from "~/server/db/movements.server.ts";
 import { addPerson, getPerson } from "~/server/db/people.server.ts";
 import { performedIn } from "~/server/db/performed.server.ts";
+import { archivePhase, getPhase } from "~/server/db/phases.server.ts";
 import { addPlan, getPlan } from "~/server/db/plans.server.ts";
 import { acceptCommands, commandsAfter } from "~/server/db/commands.server.ts";
 import { startSession } from "~/server/db/session-logs.server.ts";
@@ -332,6 +337,90 @@ describe("what a form takes is written and read back equal:", () => {
         read: [{ title, day: plan.day, startTime, gymId }, plan.document],
       };
     });
+  });
+
+  it("a phase", async () => {
+    const { scope, person, gym } = here.studio;
+    const plan = await addSquats(here.studio, "2026-02-23");
+    const base = {
+      name: "Strength 1",
+      success: "120 kg for five",
+      weeks: "6",
+      start: "2026-03-02",
+    };
+    const forms = spoiled(base).map((form) => ({
+      ...form,
+      personId: person,
+      gymId: gym,
+      goal: "strength",
+      days: [`plan:${plan}`],
+      easierBy: "2",
+      fewerBy: "1",
+    }));
+    await readsBack(forms, newPhaseCodec(TODAY), async (form) => {
+      const added = await addPhaseFor(scope, form);
+      if (!added.ok) throw new Error(added.error.code);
+      const phase = (await getPhase(scope, added.value.id))!;
+      await archivePhase(scope, phase.id);
+      const { start, success, weeks } = phase.document;
+      return {
+        written: [form.name, form.start, form.success, form.weeks],
+        read: [phase.name, start, success, weeks.length],
+      };
+    });
+  });
+
+  it("what is typed into a sheet", async () => {
+    const { scope, person, gym } = here.studio;
+    const plan = await addSquats(here.studio, "2026-02-23");
+    const form = {
+      name: "S",
+      weeks: "4",
+      start: "2026-03-02",
+      goal: "size",
+      easierBy: "0",
+      fewerBy: "0",
+    };
+    const asked = { ...form, personId: person, gymId: gym, days: [`plan:${plan}`] };
+    const added = await addPhaseFor(scope, newPhaseCodec(TODAY).parse(asked));
+    if (!added.ok) throw new Error(added.error.code);
+    const { id } = added.value;
+    const begun = (await getPhase(scope, id))!;
+    const [slot] = slotsOf(begun.document.days[0]!.session);
+    const at = {
+      day: begun.document.days[0]!.id,
+      lineage: slot!.lineageId,
+      line: slot!.sets[0]!.line,
+    };
+    const texts = fc.oneof(
+      hostile,
+      fc.constantFrom(
+        "110",
+        "95%",
+        "+2 sets",
+        "out",
+        "",
+        "4 x 6-8 at 105 leave 1 rest 3:00",
+        "max at 60",
+        "3 x 40 s",
+      ),
+    );
+    await fc.assert(
+      fc.asyncProperty(texts, fc.integer({ min: 1, max: 4 }), async (text, week) => {
+        const read = sheetActionCodec.safeParse({
+          intent: "type",
+          baseRevision: 1,
+          entries: [{ ...at, week, text }],
+        });
+        if (!read.success || read.data.intent !== "type") return;
+        const now = (await getPhase(scope, id))!;
+        const saved = await typeCells(scope, now, now.revision, read.data.entries);
+        const after = await getPhase(scope, id);
+        // Written or refused, and what is stored is read again either way.
+        expect(after?.revision).toBe(saved.ok ? now.revision + 1 : now.revision);
+      }),
+      { numRuns: 60 },
+    );
   });
 
   it("a template", async () => {

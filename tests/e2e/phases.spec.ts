@@ -20,13 +20,13 @@ const cell = (page: Page, row: number, week: number) =>
 test("a phase is made, approved, trained and approved again", async ({ watched: page }) => {
   await beginPhase(page, "Ada Phase");
   await page.getByLabel("Weeks", { exact: true }).fill("0");
-  await page.getByRole("button", { name: "Make the phase" }).click();
+  await page.getByRole("button", { name: "Create phase" }).click();
   await expect(page.getByText("Expected a number of weeks, from 1 to 26.")).toBeVisible();
   await page.getByLabel("Weeks", { exact: true }).fill("4");
   await page.getByLabel("Light first week").uncheck();
-  await page.getByLabel("RIR more at first").fill("0");
-  await page.getByLabel("Sets fewer at first").fill("0");
-  await page.getByRole("button", { name: "Make the phase" }).click();
+  await page.getByLabel("Extra RIR at the start").fill("0");
+  await page.getByLabel("Fewer sets at the start").fill("0");
+  await page.getByRole("button", { name: "Create phase" }).click();
 
   await expect(page.getByRole("heading", { name: "Phase 1", exact: true })).toBeVisible();
   await expect(cell(page, 0, 1)).toHaveText(/60/);
@@ -61,11 +61,19 @@ test("a phase is made, approved, trained and approved again", async ({ watched: 
   await page.getByRole("button", { name: "Roll over" }).click();
   await expect(page.getByText(/^▸ Phase 2 runs from/)).toBeVisible();
 
+  // Archived, it takes nothing along: the days are free again, and its sessions stay.
+  await page.goto(address);
+  await page.getByRole("button", { name: "Archive phase" }).click();
+  await expect(page.getByRole("heading", { name: "Ada Phase" })).toBeVisible();
+  await expect(page.getByRole("link", { name: "Phase 1", exact: true })).toBeHidden();
+  await expect(page.getByRole("link", { name: "Phase 2", exact: true })).toBeVisible();
+
   // Another phase on the same days is refused, and says with which.
   await page.goto(`${new URL(address).origin}/phases/new`);
   await page.getByLabel("First day").fill(TODAY);
+  await page.getByLabel("Weeks", { exact: true }).fill("6");
   await page.locator("#day-0").selectOption({ index: 1 });
-  await page.getByRole("button", { name: "Make the phase" }).click();
+  await page.getByRole("button", { name: "Create phase" }).click();
   await expect(page.getByText(/Two phases of one client cannot overlap/)).toBeVisible();
 });
 
@@ -73,9 +81,9 @@ test("the sheet of a phase is worked by keyboard alone", async ({ watched: page 
   await beginPhase(page, "Ada Keys");
   await page.getByLabel("Weeks", { exact: true }).fill("6");
   await page.getByLabel("Light first week").uncheck();
-  await page.getByLabel("RIR more at first").fill("0");
-  await page.getByLabel("Sets fewer at first").fill("0");
-  await page.getByRole("button", { name: "Make the phase" }).click();
+  await page.getByLabel("Extra RIR at the start").fill("0");
+  await page.getByLabel("Fewer sets at the start").fill("0");
+  await page.getByRole("button", { name: "Create phase" }).click();
   await expect(cell(page, 0, 1)).toBeFocused();
 
   await page.keyboard.press("ArrowRight");
@@ -113,5 +121,6 @@ test("the sheet of a phase is worked by keyboard alone", async ({ watched: page 
   await page.keyboard.type("hello");
   await page.keyboard.press("Enter");
   await expect(bar.getByRole("alert")).toContainText("This was not understood.");
+  await expect(cell(page, 0, 2)).toHaveAttribute("aria-invalid", "true");
   await expect(cell(page, 0, 2)).toHaveAccessibleName(/at 60 kg/);
 });

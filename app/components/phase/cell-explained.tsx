@@ -6,7 +6,7 @@ import { formatReason } from "~/format/reasons.ts";
 import { formatDay } from "~/format/numbers.ts";
 import { sentence } from "~/format/sentence.ts";
 import styles from "./phase-sheet.module.css";
-import type { GridRow } from "./phase-sheet.tsx";
+import type { GridRow } from "./rows.ts";
 
 /** What a selected cell is, why, and what can be done: rule, week and coach, each in its column. */
 export function CellExplained({

@@ -11,6 +11,7 @@ declare const styles: {
   readonly frame: string;
   readonly frameNote: string;
   readonly input: string;
+  readonly invalid: string;
   readonly line: string;
   readonly missed: string;
   readonly name: string;

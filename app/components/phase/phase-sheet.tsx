@@ -1,28 +1,12 @@
 import { useEffect, useRef, useState } from "react";
 import type { MovementRef, Region } from "~/core/kernel/index.ts";
 import type { Band } from "~/core/person/index.ts";
-import {
-  isEasy,
-  type CellPlace,
-  type Sheet,
-  type SheetCell,
-  type SheetDay,
-  type SheetRow,
-} from "~/core/phase/index.ts";
+import type { Sheet, SheetSession } from "~/core/phase/index.ts";
 import { formatMinutes, formatShortDay } from "~/format/numbers.ts";
-import {
-  formatCell,
-  formatCellWhole,
-  SOURCE_NAMES,
-  WEEK_NAMES,
-  WEEKDAY_NAMES,
-} from "~/format/phase.ts";
-import { formatTargetShort } from "~/format/target.ts";
-import { ROLE_NAMES, spokenRegion } from "~/format/training.ts";
+import { SOURCE_NAMES, WEEK_NAMES, WEEKDAY_NAMES } from "~/format/phase.ts";
 import {
   asTable,
   filledRight,
-  isSelected,
   movedBy,
   pastedAt,
   placesOf,
@@ -30,22 +14,10 @@ import {
   type Place,
   type Selection,
 } from "./grid.ts";
+import { HardSets } from "./hard-sets.tsx";
 import styles from "./phase-sheet.module.css";
-
-/** A row of the grid with the day that it belongs to. */
-export interface GridRow extends SheetRow {
-  readonly day: SheetDay;
-}
-
-/** What was typed where. */
-export interface Entry extends CellPlace {
-  readonly text: string;
-}
-
-/** Every line of a sheet in one list, as the keys go through them. */
-export function rowsOf(sheet: Sheet): readonly GridRow[] {
-  return sheet.days.flatMap((day) => day.rows.map((row) => ({ ...row, day })));
-}
+import { rowsOf, shownOf, type Entry } from "./rows.ts";
+import { Row } from "./sheet-row.tsx";
 
 /**
  * The weeks of a phase as one grid: a line is a row, a week a column. Arrow keys go through it, shift selects,
@@ -61,6 +33,7 @@ export function PhaseSheet({
   onSelect,
   onType,
   pending,
+  invalid,
 }: {
   /** Which weeks are shown, from 0: all of them, or on a phone one. */
   readonly columns: readonly number[];
@@ -72,6 +45,8 @@ export function PhaseSheet({
   readonly onType: (entries: readonly Entry[]) => void;
   /** What was typed and is being saved, by place. */
   readonly pending: ReadonlyMap<string, string>;
+  /** The cell into which nothing could be written; null where there is none. */
+  readonly invalid: string | null;
 }) {
   const rows = rowsOf(sheet);
   const size = { rows: rows.length, columns: sheet.weeks.length };
@@ -177,20 +152,12 @@ export function PhaseSheet({
                   key={i}
                   className={sheet.weeks[i]?.isNow === true ? styles.nowColumn : undefined}
                 >
-                  <span className={styles.small}>
-                    {session.source === "missed" ? "missed" : formatMinutes(session.likelySeconds)}
-                    {session.source === "next" ? " · next" : ""}
-                    {session.source === "planned" ? " · planned" : ""}
-                    {session.isEdited ? " · edited" : ""}
-                  </span>
+                  <span className={styles.small}>{aboutSession(session)}</span>
                 </td>
               ))}
             </tr>
-            {day.rows.map((row) => {
-              const at = rows.findIndex(
-                (own) => own.day === day && own.line === row.line && own.lineage === row.lineage,
-              );
-              return (
+            {rows.map((row, at) =>
+              row.day === day ? (
                 <Row
                   key={`${row.lineage} ${row.line}`}
                   row={row}
@@ -202,7 +169,7 @@ export function PhaseSheet({
                   active={active}
                   typing={typing}
                   pending={pending}
-                  day={day}
+                  invalid={invalid}
                   onSelect={(place, isMore) => {
                     setTyping(null);
                     onSelect(
@@ -215,8 +182,8 @@ export function PhaseSheet({
                   onTyped={typeInto}
                   onLeave={() => setTyping(null)}
                 />
-              );
-            })}
+              ) : null,
+            )}
           </tbody>
         ))}
         <HardSets sheet={sheet} bands={bands} columns={columns} />
@@ -225,248 +192,13 @@ export function PhaseSheet({
   );
 }
 
-/** The entries of a list that stand in the columns shown, each with its own. */
-function shownOf<T>(list: readonly T[], columns: readonly number[]) {
-  return list.flatMap((entry, i) => (columns.includes(i) ? [[i, entry] as const] : []));
+/** "37 min · planned", "missed", "37 min · next · needs your decision" */
+function aboutSession({ source, likelySeconds, isEdited, asks }: SheetSession): string {
+  if (source === "missed") return SOURCE_NAMES.missed;
+  return [
+    formatMinutes(likelySeconds),
+    ...(source === "next" || source === "planned" ? [SOURCE_NAMES[source]] : []),
+    ...(isEdited ? ["edited"] : []),
+    ...(asks ? ["needs your decision"] : []),
+  ].join(" · ");
 }
-
-function Row({
-  row,
-  at,
-  weeks,
-  columns,
-  name,
-  selection,
-  active,
-  typing,
-  pending,
-  day,
-  onSelect,
-  onOpen,
-  onTyped,
-  onLeave,
-}: {
-  readonly row: SheetRow;
-  readonly at: number;
-  readonly weeks: Sheet["weeks"];
-  readonly columns: readonly number[];
-  readonly name: string;
-  readonly selection: Selection | null;
-  readonly active: Place;
-  readonly typing: string | null;
-  readonly pending: ReadonlyMap<string, string>;
-  readonly day: SheetDay;
-  readonly onSelect: (place: Place, isMore: boolean) => void;
-  readonly onOpen: () => void;
-  readonly onTyped: (text: string) => void;
-  readonly onLeave: () => void;
-}) {
-  // What it asks in a normal week; of an exercise that has none, in its first.
-  const first =
-    row.cells.find((cell, i) => cell !== null && !isEasy(weeks[i] ?? { kind: "normal" })) ??
-    row.cells.find((cell) => cell !== null);
-  const base = first == null ? "" : `${first.sets} × ${formatTargetShort(first.target)}`;
-  return (
-    <tr>
-      <th scope="row" className={row.isFirst ? styles.name : `${styles.name} ${styles.line}`}>
-        {row.isFirst ? name : ROLE_NAMES[row.role].toLowerCase()}{" "}
-        <span className={styles.small}>
-          {row.isFirst && row.role !== "work" ? `${ROLE_NAMES[row.role].toLowerCase()} ` : ""}
-          {base}
-        </span>
-      </th>
-      {shownOf(row.cells, columns).map(([column, cell]) => {
-        const place = { row: at, column };
-        const isActive = active.row === at && active.column === column;
-        const waiting = pending.get(
-          placeKey({ day: day.id, lineage: row.lineage, line: row.line, week: column + 1 }),
-        );
-        const classes = [
-          styles.cell,
-          cell === null ? "" : styles[cell.source],
-          weeks[column]?.isNow === true ? styles.nowColumn : "",
-          isSelected(selection, place) ? styles.selected : "",
-          (cell?.edits.length ?? 0) > 0 ? styles.changed : "",
-        ];
-        return (
-          <td
-            key={column}
-            role="gridcell"
-            data-at={`${at}/${column}`}
-            tabIndex={isActive ? 0 : -1}
-            aria-selected={isSelected(selection, place)}
-            aria-label={`${name}, week ${column + 1}: ${cell === null ? "not in this week" : `${formatCellWhole(cell)}, ${SOURCE_NAMES[cell.source]}`}`}
-            className={classes.filter((own) => own !== "").join(" ")}
-            onMouseDown={(event) => {
-              if (event.target instanceof HTMLInputElement) return;
-              onSelect(place, event.shiftKey);
-            }}
-            onMouseEnter={(event) => {
-              if (event.buttons === 1 && !(event.target instanceof HTMLInputElement))
-                onSelect(place, true);
-            }}
-            onDoubleClick={onOpen}
-          >
-            {isActive && typing !== null ? (
-              <CellInput typed={typing} name={name} onTyped={onTyped} onLeave={onLeave} />
-            ) : waiting !== undefined ? (
-              <span className={styles.new}>{waiting === "" ? "…" : waiting}</span>
-            ) : (
-              <CellText cell={cell} before={lastBefore(row.cells, weeks, column)} />
-            )}
-          </td>
-        );
-      })}
-    </tr>
-  );
-}
-
-/** Names a cell, for what is being saved of it. */
-export const placeKey = ({ day, lineage, line, week }: CellPlace) =>
-  `${day} ${lineage} ${line} ${week}`;
-
-const isThere = (cell: SheetCell | null) => cell !== null && cell.source !== "missed";
-
-/** The cell that one is compared with: of the last week that was not light or lighter, unless it is such a week itself. */
-function lastBefore(
-  cells: readonly (SheetCell | null)[],
-  weeks: Sheet["weeks"],
-  column: number,
-): SheetCell | null {
-  const isOfEasy = (i: number) => isEasy(weeks[i] ?? { kind: "normal" });
-  const at = cells
-    .slice(0, column)
-    .findLastIndex((cell, i) => isThere(cell) && (isOfEasy(column) || !isOfEasy(i)));
-  return cells[at] ?? cells.slice(0, column).findLast(isThere) ?? null;
-}
-
-function CellText({
-  cell,
-  before,
-}: {
-  readonly cell: SheetCell | null;
-  readonly before: SheetCell | null;
-}) {
-  if (cell === null) return <span className={styles.old}>–</span>;
-  const { parts, way } = formatCell(cell, before);
-  return (
-    <>
-      {way === null ? null : <span className={styles.way}>{way === "up" ? "▲" : "▼"}</span>}
-      {parts.map(({ text, isNew }, i) => (
-        <span key={i} className={isNew ? styles.new : styles.old}>
-          {text}{" "}
-        </span>
-      ))}
-    </>
-  );
-}
-
-function CellInput({
-  typed,
-  name,
-  onTyped,
-  onLeave,
-}: {
-  readonly typed: string;
-  readonly name: string;
-  readonly onTyped: (text: string) => void;
-  readonly onLeave: () => void;
-}) {
-  const [text, setText] = useState(typed);
-  return (
-    <input
-      autoFocus
-      aria-label={`${name}, typed`}
-      className={styles.input}
-      value={text}
-      onChange={(event) => setText(event.target.value)}
-      onKeyDown={(event) => {
-        event.stopPropagation();
-        if (event.key === "Enter" || event.key === "Tab") {
-          event.preventDefault();
-          onTyped(text);
-        }
-        if (event.key === "Escape") onLeave();
-      }}
-      onBlur={onLeave}
-    />
-  );
-}
-
-/** Hard sets of each muscle in each week, against its weekly range. */
-function HardSets({
-  sheet,
-  bands,
-  columns,
-}: {
-  readonly columns: readonly number[];
-  readonly sheet: Sheet;
-  readonly bands: Readonly<Record<Region, Band>>;
-}) {
-  return (
-    <tbody>
-      <tr className={styles.dayRow}>
-        <th scope="rowgroup">Hard sets a week</th>
-        <td colSpan={columns.length} className={styles.frameNote}>
-          <span className={styles.small}>frame: weekly range</span>
-        </td>
-      </tr>
-      {sheet.volume
-        .filter(({ region }) => SHOWN.has(spokenRegion(region)) && isSpoken(region))
-        .map(({ region, weeks }) => {
-          const band = bands[region];
-          const most = Math.max(band.high, ...weeks) * 1.1;
-          return (
-            <tr key={region}>
-              <th scope="row" className={styles.name}>
-                {spokenRegion(region)}
-              </th>
-              {shownOf(weeks, columns).map(([i, sets]) => (
-                <td
-                  key={i}
-                  className={sheet.weeks[i]?.isNow === true ? styles.nowColumn : undefined}
-                >
-                  <span className={styles.sets}>{Math.round(sets * 2) / 2}</span>
-                  <svg
-                    className={styles.bar}
-                    viewBox="0 0 100 12"
-                    preserveAspectRatio="none"
-                    role="img"
-                    aria-label={`${sets} of ${band.low} to ${band.high}`}
-                  >
-                    <rect
-                      className={styles.frame}
-                      x={(band.low / most) * 100}
-                      y={1}
-                      width={((band.high - band.low) / most) * 100}
-                      height={10}
-                    />
-                    <rect
-                      className={styles.fill}
-                      x={0}
-                      y={4}
-                      width={(sets / most) * 100}
-                      height={4}
-                    />
-                  </svg>
-                </td>
-              ))}
-            </tr>
-          );
-        })}
-    </tbody>
-  );
-}
-
-const isSpoken = (region: Region) => region !== "vastusMedialis" && region !== "vastusIntermedius";
-/** The muscles whose sets a leg coach counts first. */
-const SHOWN = new Set([
-  "Vasti",
-  "Rectus femoris",
-  "Hamstrings, knee flexion",
-  "Hamstrings, hip extension",
-  "Gluteus maximus",
-  "Gastrocnemius",
-  "Soleus",
-  "Adductors",
-]);
