@@ -6,6 +6,7 @@ export default [
   route("sign-out", "routes/sign-out.tsx"),
   layout("routes/studio.tsx", [
     index("routes/today.tsx"),
+    route("decide", "routes/decide.ts"),
     route("people", "routes/people.tsx"),
     route("people/new", "routes/person-new.tsx"),
     route("people/:personId", "routes/person.tsx"),
@@ -37,6 +38,7 @@ export default [
     route("plans/:planId/set-aside", "routes/plan-set-aside.ts"),
     route("plans/:planId/move-slot", "routes/plan-move-slot.ts"),
     route("runs/:runId", "routes/review.tsx"),
+    route("runs/:runId/why", "routes/session-why.ts"),
   ]),
   route("floor/:runId", "routes/floor.tsx"),
   route("floor/:runId/sync", "routes/floor-sync.ts"),

@@ -14,6 +14,7 @@ import { hashPassword } from "../server/auth/password.server.ts";
 import { register } from "../server/db/accounts.server.ts";
 import type { Database } from "../server/db/connection.server.ts";
 import { UNKNOWN_GYM } from "../server/coaching/unknown-gym.server.ts";
+import { workOutSome } from "../server/coaching/waiting.server.ts";
 import { addGym, addGymWith, addStation } from "../server/db/gyms.server.ts";
 import { MORE_STATIONS } from "./more-stations.ts";
 import { addPerson } from "../server/db/people.server.ts";
@@ -56,6 +57,7 @@ export async function seedDemo(db: Database, now: Instant): Promise<boolean> {
   const setting = { at, now, today, gymId, stations: stations as StationIds };
   for (const trainee of TRAINEES) await seedTrainee(setting, trainee);
   for (const trainee of IN_A_PHASE) await seedPhased(setting, trainee);
+  await workOutSome(at(now), 1000);
   await at(now).insert("demo_seed", { anchor_day: today });
   return true;
 }

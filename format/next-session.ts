@@ -5,6 +5,7 @@ import { formatMass } from "./numbers.ts";
 /** What stood in the way of planning the next session. */
 export type PlanNextProblem =
   | { readonly code: "malformed" }
+  | { readonly code: "missing" }
   | { readonly code: "proposalChanged" }
   | { readonly code: "notALoad"; readonly text: string }
   | { readonly code: "notEnded" }
@@ -22,6 +23,8 @@ export function formatPlanNextError(error: PlanNextProblem): string {
   switch (error.code) {
     case "malformed":
       return "The decisions were not understood; load the page again.";
+    case "missing":
+      return "This session is gone; its client was erased perhaps.";
     case "proposalChanged":
       return "This proposal changed since the page was loaded: sets came in late or were corrected. Look at it again, then decide.";
     case "notALoad":

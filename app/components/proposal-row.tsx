@@ -55,6 +55,12 @@ function choicesOf({
   ];
 }
 
+/** What the coach said of a line before the next session is planned, as its choice; null where nothing was said. */
+function saidOf(ruling: RuledLine | null): string | null {
+  if (ruling === null) return null;
+  return ruling.decision === "overruled" ? "overrule" : (ruling.way ?? "accept");
+}
+
 /** One line of an exercise next time: what, why, and the decision beside each other. */
 export function ProposalFrame({
   name,
@@ -126,7 +132,7 @@ export function ProposalRow({
   isSettled,
 }: ProposalRowProps) {
   const [choice, setChoice] = useState<string | null>(
-    typed?.[fieldOf("choice", at)] ?? (proposal.mustRule ? null : "accept"),
+    typed?.[fieldOf("choice", at)] ?? saidOf(ruling) ?? (proposal.mustRule ? null : "accept"),
   );
   const isLong = choicesOf(proposal).length > 2;
   const made = station && proposal.reading && howToMake(station.loading, proposal.reading);
@@ -193,7 +199,14 @@ export function ProposalRow({
               ))}
             </Box>
             {choice === "overrule" ? (
-              <Overruling at={at} station={station} proposal={proposal} typed={typed} name={name} />
+              <Overruling
+                at={at}
+                station={station}
+                proposal={proposal}
+                typed={typed}
+                name={name}
+                ruling={ruling}
+              />
             ) : null}
             <FieldErrors id={`${at.line}-error`} errors={error === null ? undefined : [error]} />
           </>
@@ -221,8 +234,11 @@ function Overruling({
   proposal,
   typed,
   name,
-}: Pick<ProposalRowProps, "at" | "station" | "proposal" | "typed" | "name">) {
+  ruling,
+}: Pick<ProposalRowProps, "at" | "station" | "proposal" | "typed" | "name" | "ruling">) {
+  const said = ruling?.decision === "overruled" ? ruling : null;
   const base = proposal.from ?? proposal.reading;
+  const load = said?.chosen ?? base;
   const near =
     base === null || station === null
       ? []
@@ -238,7 +254,7 @@ function Overruling({
         aria-label={`Load for ${name}, ${station?.loading.unit ?? "kg"}`}
         list={`near-${at.line}`}
         inputMode="decimal"
-        defaultValue={typed?.[fieldOf("load", at)] ?? (base === null ? "" : formatAmount(base))}
+        defaultValue={typed?.[fieldOf("load", at)] ?? (load === null ? "" : formatAmount(load))}
       />
       <datalist id={`near-${at.line}`}>
         {near.map((reading) => (
@@ -250,7 +266,7 @@ function Overruling({
         aria-label={`Reason for ${name}`}
         placeholder="Reason, kept with the decision"
         maxLength={500}
-        defaultValue={typed?.[fieldOf("reason", at)] ?? ""}
+        defaultValue={typed?.[fieldOf("reason", at)] ?? said?.reason ?? ""}
       />
     </Box>
   );

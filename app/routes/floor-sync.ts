@@ -9,7 +9,8 @@ import {
   scopeIfSignedIn,
 } from "~/server/auth/session.server.ts";
 import type { Scope } from "~/server/db/scope.server.ts";
-import { acceptCommands, commandIds, commandsAfter } from "~/server/db/commands.server.ts";
+import { takeCommands } from "~/server/coaching/waiting.server.ts";
+import { commandIds, commandsAfter } from "~/server/db/commands.server.ts";
 import { getSessionLog } from "~/server/db/session-logs.server.ts";
 import { readJson } from "~/server/http/body.server.ts";
 import type { Route } from "./+types/floor-sync.ts";
@@ -33,7 +34,7 @@ async function answer(
   // Compared before anything is written: after a restore, positions are given anew to other commands.
   if (digest !== undefined && digest !== digestOf(await commandIds(scope, sessionLogId, known))) {
     const ids = await commandIds(scope, sessionLogId);
-    const isHere = ids.length > 0 || (await acceptCommands(scope, sessionLogId, [])).ok;
+    const isHere = ids.length > 0 || (await takeCommands(scope, sessionLogId, [])).ok;
     if (isHere) {
       return {
         kind: "differs",
@@ -42,7 +43,7 @@ async function answer(
       };
     }
   }
-  const accepted = await acceptCommands(scope, sessionLogId, commands);
+  const accepted = await takeCommands(scope, sessionLogId, commands);
   if (!accepted.ok) {
     const { error } = accepted;
     return {

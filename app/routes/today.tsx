@@ -1,150 +1,75 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Typography from "@mui/material/Typography";
-import { Form, Link } from "react-router";
-import { addDays, dayAt, weekStart } from "~/core/kernel/index.ts";
+import { useEffect } from "react";
+import { Link, useFetcher } from "react-router";
+import type { DecideReply } from "~/codec/decide.ts";
 import type { PlanEntry } from "~/core/log/index.ts";
-import { formatDay, formatShortDay } from "~/format/numbers.ts";
-import { listGyms } from "~/server/db/gyms.server.ts";
-import { listOpenSessions, listPlans } from "~/server/db/plans.server.ts";
+import { formatDay, plural } from "~/format/numbers.ts";
+import { todayOf } from "~/server/coaching/today.server.ts";
 import { reading } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/today.ts";
-import { planAddress, PlanLink, SessionTag } from "../components/plan-entry.tsx";
 import { Ledger } from "../components/ledger.tsx";
 import { Empty, Page, Section } from "../components/page.tsx";
+import { PlanLink } from "../components/plan-entry.tsx";
+import { DaySessions } from "../components/today/day-sessions.tsx";
+import { Decisions } from "../components/today/decisions.tsx";
+import styles from "../components/today/today.module.css";
+import { Unremarkable } from "../components/today/unremarkable.tsx";
+import { useDeciding } from "../components/today/use-deciding.ts";
 
-export const loader = reading(async (scope) => {
-  const gyms = await listGyms(scope);
-  const today = dayAt(scope.now, gyms[0]?.timeZone ?? "UTC");
-  const [plans, open] = await Promise.all([
-    listPlans(scope, weekStart(today), addDays(weekStart(today), 13)),
-    listOpenSessions(scope),
-  ]);
-  return {
-    today,
-    plans: plans.filter((plan) => plan.day === today),
-    ahead: plans.filter((plan) => plan.day > today),
-    running: open.filter((plan) => plan.sessionState.kind === "running"),
-    undecided: open.filter((plan) => plan.sessionState.kind === "ended"),
-    hasGym: gyms.length > 0,
-  };
-});
+export const loader = reading((scope) => todayOf(scope));
 
 export default function Today({ loaderData }: Route.ComponentProps) {
-  const { today, plans, ahead, running, undecided, hasGym } = loaderData;
+  const { today, plans, ahead, running, decisions, putOff, ready, isOutdated, clashes } =
+    loaderData;
+  const deciding = useDeciding();
+  useWorkingOut(isOutdated);
+  // A session that was begun on another day, or reopened, runs all the same.
+  const elsewhere = running.filter(({ day }) => day !== today);
   return (
     <Page
-      title="Today"
-      lead={formatDay(today)}
+      wide
+      title={formatDay(today)}
+      lead={leadOf(plans.length, decisions.length, isOutdated)}
       actions={
-        <Button component={Link} to="/plans/new" variant="contained">
+        <Button component={Link} to="/plans/new" variant="outlined">
           Plan a session
         </Button>
       }
     >
-      {running.map((plan) => (
-        <Box
-          key={plan.id}
-          component={Link}
-          to={planAddress(plan)}
-          sx={{
-            display: "flex",
-            alignItems: "center",
-            gap: 2,
-            flexWrap: "wrap",
-            p: 2,
-            mb: 2,
-            textDecoration: "none",
-            backgroundColor: "kravo.ink",
-            color: "kravo.paper",
-            borderLeft: 8,
-            borderColor: "kravo.signal",
-          }}
-        >
-          <Typography variant="h2" component="span" sx={{ flexGrow: 1 }}>
-            {plan.personName} is training: {plan.title}
-          </Typography>
-          <Typography component="span" sx={{ fontWeight: 650 }}>
-            To the floor →
-          </Typography>
-        </Box>
-      ))}
-      <Box
-        sx={{
-          display: "grid",
-          gridTemplateColumns: { xs: "minmax(0,1fr)", lg: "minmax(0,3fr) minmax(0,2fr)" },
-          columnGap: 5,
-        }}
+      <Decisions
+        items={decisions}
+        putOff={putOff}
+        deciding={deciding}
+        aside={
+          <section aria-label="Sessions today">
+            <div className={styles.head}>
+              <h2>Sessions</h2>
+            </div>
+            {plans.length === 0 && elsewhere.length === 0 ? (
+              <Begin hasGym={loaderData.gyms > 0} />
+            ) : (
+              <DaySessions plans={[...elsewhere, ...plans]} clashes={clashes} />
+            )}
+          </section>
+        }
+        below={<Ahead plans={ahead} />}
       >
-        <Section
-          title="Sessions today"
-          aside={<Typography variant="figure">{plans.length}</Typography>}
-        >
-          {plans.length === 0 ? (
-            <Empty>
-              {hasGym ? (
-                "Nobody trains today."
-              ) : (
-                <>
-                  Start here: <Link to="/gyms">set up a gym</Link>,{" "}
-                  <Link to="/people/new">add a person</Link>, then plan their first session.
-                </>
-              )}
-            </Empty>
-          ) : (
-            <Ledger label="Sessions today" head={["Time", "Who", "Session", "State", ""]}>
-              {plans.map((plan) => (
-                <tr key={plan.id}>
-                  <td className="figure">{plan.startTime ?? "–"}</td>
-                  <th scope="row">
-                    <Link to={`/people/${plan.personId}`}>{plan.personName}</Link>
-                  </th>
-                  <td>
-                    <PlanLink plan={plan} />
-                  </td>
-                  <td>
-                    <SessionTag sessionState={plan.sessionState} />
-                  </td>
-                  <td>
-                    <StartButton plan={plan} />
-                  </td>
-                </tr>
-              ))}
-            </Ledger>
-          )}
-        </Section>
-        <Section
-          title="Your decision"
-          aside={<Typography variant="figure">{undecided.length}</Typography>}
-        >
-          {undecided.length === 0 ? (
-            <Empty>Every trained session has its next one.</Empty>
-          ) : (
-            <Ledger label="Your decision" head={["Who", "Trained", "Next time"]}>
-              {undecided.map((plan) => (
-                <tr key={plan.id}>
-                  <th scope="row">{plan.personName}</th>
-                  <td className="figure">{formatShortDay(plan.day)}</td>
-                  <td>
-                    <Link to={planAddress(plan)}>
-                      {plan.sessionState.kind === "ended" &&
-                      plan.sessionState.ruling === "changedSince"
-                        ? "Changed since: look again"
-                        : "Read and decide"}
-                    </Link>
-                  </td>
-                </tr>
-              ))}
-            </Ledger>
-          )}
-        </Section>
-      </Box>
+        <Unremarkable ready={ready} deciding={deciding} />
+      </Decisions>
+    </Page>
+  );
+}
+
+function Ahead({ plans }: { readonly plans: readonly PlanEntry[] }) {
+  return (
+    <Box sx={{ mt: 4 }}>
       <Section title="This week and next">
-        {ahead.length === 0 ? (
+        {plans.length === 0 ? (
           <Empty>Nothing is planned ahead.</Empty>
         ) : (
           <Ledger label="This week and next" head={["Day", "Time", "Who", "Session"]}>
-            {ahead.map((plan) => (
+            {plans.map((plan) => (
               <tr key={plan.id}>
                 <td className="figure">{formatDay(plan.day)}</td>
                 <td className="figure">{plan.startTime ?? "–"}</td>
@@ -157,22 +82,47 @@ export default function Today({ loaderData }: Route.ComponentProps) {
           </Ledger>
         )}
       </Section>
-    </Page>
+    </Box>
   );
 }
 
-function StartButton({ plan }: { readonly plan: PlanEntry }) {
-  if (plan.sessionState.kind !== "none") return null;
+function leadOf(sessions: number, decisions: number, isOutdated: boolean): string {
+  return [
+    plural(sessions, "session"),
+    plural(decisions, "decision"),
+    ...(isOutdated ? ["working out what changed …"] : []),
+  ].join(" · ");
+}
+
+/** What the server does not know yet is worked out behind the page, some sessions at a time. */
+function useWorkingOut(isOutdated: boolean): void {
+  const fetcher = useFetcher<DecideReply>();
+  const { submit, state } = fetcher;
+  const left = fetcher.data?.left;
+  useEffect(() => {
+    // Nothing is left to work out, and the page says otherwise: then it would never end.
+    if (!isOutdated || state !== "idle" || left === 0) return;
+    void submit(JSON.stringify({ intent: "workOut" }), {
+      method: "post",
+      action: "/decide",
+      encType: "application/json",
+    });
+  }, [isOutdated, state, submit, left]);
+}
+
+function Begin({ hasGym }: { readonly hasGym: boolean }) {
   return (
-    <Form method="post" action={`/plans/${plan.id}/start`}>
-      <Button
-        type="submit"
-        size="small"
-        variant="outlined"
-        aria-label={`Start training ${plan.personName}`}
-      >
-        Start
-      </Button>
-    </Form>
+    <Empty>
+      {hasGym ? (
+        <>
+          Nobody trains today. <Link to="/plans/new">Plan a session</Link>.
+        </>
+      ) : (
+        <>
+          Start here: <Link to="/gyms">set up a gym</Link>,{" "}
+          <Link to="/people/new">add a client</Link>, then plan their first session.
+        </>
+      )}
+    </Empty>
   );
 }

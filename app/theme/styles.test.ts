@@ -5,6 +5,7 @@ const SHEETS = [
   "app/theme/plain.module.css",
   "app/components/bench/bench.module.css",
   "app/components/phase/phase-sheet.module.css",
+  "app/components/today/today.module.css",
 ];
 
 /** What stands in a sheet without what its rules say: selectors alone. */

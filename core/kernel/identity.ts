@@ -23,6 +23,8 @@ export type IdOf =
   | "loggedSet"
   | "pain"
   | "ruling"
+  | "waiting"
+  | "putOff"
   | "approach"
   | "movement"
   | "measurement"

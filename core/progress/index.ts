@@ -24,3 +24,4 @@ export * from "./rep-max-table.ts";
 export * from "./strength-rules.ts";
 export * from "./strictness.ts";
 export * from "./trend.ts";
+export * from "./waiting.ts";

@@ -126,25 +126,36 @@ export function decidedOf(
   decisions: readonly Decision[],
 ): Result<readonly Decided[], DecideError> {
   const decided: Decided[] = [];
-  for (const { slot, station, lines } of slots) {
-    for (const proposal of lines.filter(({ isDecided }) => isDecided)) {
-      const at = { slotId: slot.id, line: proposal.line };
+  for (const proposed of slots) {
+    for (const proposal of proposed.lines.filter(({ isDecided }) => isDecided)) {
+      const at = { slotId: proposed.slot.id, line: proposal.line };
       const decision = decisions.find((d) => d.slotId === at.slotId && d.line === at.line);
       if (decision === undefined) return fail({ code: "undecided", ...at });
-      if (decision.kind === "overrule") {
-        if (decision.reason.trim() === "") return fail({ code: "reasonMissing", ...at });
-        const made = station === null ? null : howToMake(station.loading, decision.reading);
-        if (made !== null && !made.ok) return fail({ ...made.error, ...at });
-      }
-      const taken = decision.kind === "way" ? takingWay(proposal, decision.way) : proposal;
-      if (taken === null) return fail({ code: "undecided", ...at });
-      // Another load than the proposed one goes with nothing else changed.
-      const chosen =
-        decision.kind === "overrule" ? { reading: decision.reading, changes: [] } : taken;
-      decided.push({ slot, proposal: taken, decision, chosen });
+      const own = decidedLine(proposed, proposal, decision);
+      if (!own.ok) return own;
+      decided.push(own.value);
     }
   }
   return ok(decided);
+}
+
+/** A proposal with the coach's word on it; fails where that lacks its reason or asks what cannot be made. */
+export function decidedLine(
+  { slot, station }: Pick<SlotProposal, "slot" | "station">,
+  proposal: LineProposal,
+  decision: Decision,
+): Result<Decided, DecideError> {
+  const at = { slotId: slot.id, line: proposal.line };
+  if (decision.kind === "overrule") {
+    if (decision.reason.trim() === "") return fail({ code: "reasonMissing", ...at });
+    const made = station === null ? null : howToMake(station.loading, decision.reading);
+    if (made !== null && !made.ok) return fail({ ...made.error, ...at });
+  }
+  const taken = decision.kind === "way" ? takingWay(proposal, decision.way) : proposal;
+  if (taken === null) return fail({ code: "undecided", ...at });
+  // Another load than the proposed one goes with nothing else changed.
+  const chosen = decision.kind === "overrule" ? { reading: decision.reading, changes: [] } : taken;
+  return ok({ slot, proposal: taken, decision, chosen });
 }
 
 /** The next session: a copy of the trained one with the chosen loads. */

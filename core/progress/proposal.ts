@@ -234,7 +234,8 @@ export type Reason =
   | { readonly code: "taperLighter"; readonly share: Share }
   | { readonly code: "taperAgain" };
 
-export type Move = "raise" | "keep" | "lower" | "asPlanned";
+export const MOVES = ["raise", "keep", "lower", "asPlanned"] as const;
+export type Move = (typeof MOVES)[number];
 export type Confidence = "high" | "medium" | "low";
 
 /** The ways on that a coach can take instead, or what else may help; the only list of them. */

@@ -5,7 +5,7 @@ import { readingOf, type Slot } from "../plan/index.ts";
 import type { Circumstances } from "./circumstances.ts";
 import { lineRecord, type LineRecord } from "./line-record.ts";
 import { judgeLines } from "./propose.ts";
-import { stoodStill, type LineProposal, type ShownProposal } from "./proposal.ts";
+import { stoodStill, type LineProposal, type ShownProposal, type WayCode } from "./proposal.ts";
 
 /** An exercise at its equipment with what was trained of it and all that judging it needs. */
 export interface Exercise<S extends Station = Station> {
@@ -26,6 +26,8 @@ export interface Exercise<S extends Station = Station> {
 /** What a coach ruled on a line, with the proposal as it was shown. */
 export interface RuledLine {
   readonly decision: "accepted" | "overruled";
+  /** The other way that was accepted instead; null where it was the proposal. */
+  readonly way: WayCode | null;
   readonly chosen: Mass | null;
   readonly reason: string;
   readonly shown: ShownProposal;

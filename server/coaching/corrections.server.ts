@@ -24,9 +24,10 @@ import { newId } from "~/codec/new-id.ts";
 import { instantColumn } from "~/codec/rows.ts";
 import { fromBinary, toBinary } from "../db/columns.server.ts";
 import { stationVersions } from "../db/gyms.server.ts";
-import { acceptCommands, commandsAfter } from "../db/commands.server.ts";
+import { commandsAfter } from "../db/commands.server.ts";
 import { type StoredSessionLog } from "../db/session-logs.server.ts";
 import type { Row, Scope } from "../db/scope.server.ts";
+import { takeCommands } from "./waiting.server.ts";
 
 export type CorrectionError =
   /** The set was changed or removed since the page was loaded. */
@@ -91,7 +92,7 @@ async function sayFromDesk(
   for (let attempt = 1; ; attempt++) {
     const known = await commandsAfter(scope, sessionLog.id, 0);
     const seqs = known.map(({ command }) => (command.device === device ? command.seq : 0));
-    const accepted = await acceptCommands(scope, sessionLog.id, [
+    const accepted = await takeCommands(scope, sessionLog.id, [
       {
         commandId: newId(),
         runId: sessionLog.id,

@@ -7,6 +7,7 @@ import {
   type MovementRef,
   type Result,
 } from "~/core/kernel/index.ts";
+import { isDeepStrictEqual } from "node:util";
 import { absencesIn, keptPlan, seriesOf, trainedAfter, upTo } from "~/core/log/index.ts";
 import { dateOf, nextWeek, proposalsInPhase, type PhaseDay } from "~/core/phase/index.ts";
 import { writeLine } from "~/core/plan/notation/index.ts";
@@ -33,9 +34,10 @@ import { saidBeside } from "../db/commands.server.ts";
 import type { StoredStation } from "../db/gyms.server.ts";
 import { getPhase, type StoredPhase } from "../db/phases.server.ts";
 import { addPlan } from "../db/plans.server.ts";
-import { addRuling } from "../db/rulings.server.ts";
+import { addRuling, rulingOf, rulingsOn } from "../db/rulings.server.ts";
 import type { StoredSessionLog } from "../db/session-logs.server.ts";
 import type { Scope } from "../db/scope.server.ts";
+import { replaceWaiting } from "../db/waiting.server.ts";
 import { clientFor } from "./client.server.ts";
 import { phaseFactsFor } from "./phase-facts.server.ts";
 import { placeSession, throughWeek } from "./place-session.server.ts";
@@ -174,16 +176,15 @@ export async function planNext(
       .whereNull("settled_at")
       .update({ settled_at: trx.now, settled_position: sessionLog.lastPosition });
     if (settled !== 1) return fail({ code: "settled" });
-    for (const { slot, proposal, chosen, decision } of decided) {
-      await addRuling(trx, sessionLog.id, sessionLog.personId, proposal, {
-        slotId: slot.id,
-        lineageId: slot.lineageId,
-        line: proposal.line,
-        decision: decision.kind === "overrule" ? "overruled" : "accepted",
-        chosen: chosen.reading,
-        reason: decision.kind === "overrule" ? decision.reason.trim() : "",
-        logPosition: sessionLog.lastPosition,
-      });
+    await replaceWaiting(trx, sessionLog, []);
+    const before = await rulingsOn(trx, sessionLog.id);
+    for (const own of decided) {
+      const said = rulingOf(own, sessionLog.lastPosition);
+      // What the coach decided before keeps its moment.
+      const isSaid = before.some(({ id: _, shown: __, ...ruling }) =>
+        isDeepStrictEqual(ruling, said),
+      );
+      if (!isSaid) await addRuling(trx, sessionLog.id, sessionLog.personId, own.proposal, said);
     }
     const { id: session, personId } = sessionLog;
     const { gymId, startTime, title } = next?.day ?? sessionLog;

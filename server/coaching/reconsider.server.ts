@@ -93,6 +93,7 @@ export async function reconsider(
         lineageId: change.slot.lineageId,
         line: change.now.line,
         decision: takes ? "accepted" : "overruled",
+        way: null,
         chosen,
         reason: takes ? "" : reason,
         logPosition: position,

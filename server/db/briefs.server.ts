@@ -7,6 +7,7 @@ import { instantColumn, jsonColumn, storedJson } from "~/codec/rows.ts";
 import { toBinary } from "./columns.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
 import { readEach } from "./set-apart.server.ts";
+import { outdateWaiting } from "./waiting.server.ts";
 
 /** A saved state of a brief; revision 0 is the empty one that everybody starts with. */
 export interface BriefRevision {
@@ -85,6 +86,7 @@ export async function saveBrief(
       created_at: trx.now,
       ...trx.by,
     });
+    await outdateWaiting(trx, person);
     return ok(revision);
   });
 }

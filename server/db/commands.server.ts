@@ -46,13 +46,15 @@ export async function acceptCommands(
   scope: Scope,
   sessionLogId: Id<"sessionLog">,
   commands: readonly Command[],
+  /** Done in the same transaction where commands of an ended session came, or one ended or was reopened. */
+  whenDone: (trx: Scope) => Promise<void> = () => Promise.resolve(),
 ): Promise<Result<null, SyncRefusal>> {
   if (commands.some((command) => command.runId !== sessionLogId))
     return fail({ code: "foreignRun" });
   if (commands.length === 0) return present(scope, sessionLogId);
   for (let attempt = 1; ; attempt++) {
     try {
-      return await scope.transaction((trx) => acceptLocked(trx, sessionLogId, commands));
+      return await scope.transaction((trx) => acceptLocked(trx, sessionLogId, commands, whenDone));
     } catch (error) {
       if (error instanceof Refused) return fail(error.refusal);
       // Waiting happens here, without a connection, so that a lock that is stuck holds none of the pool.
@@ -89,6 +91,7 @@ async function acceptLocked(
   trx: Scope,
   sessionLogId: Id<"sessionLog">,
   commands: readonly Command[],
+  whenDone: (trx: Scope) => Promise<void>,
 ): Promise<Result<null, SyncRefusal>> {
   const run = (await trx
     .from("runs")
@@ -118,6 +121,8 @@ async function acceptLocked(
       .from("runs")
       .where({ id: toBinary(sessionLogId) })
       .update({ last_position: position });
+    const isOfItsEnd = fresh.some(({ body }) => body.kind === "end" || body.kind === "reopen");
+    if (isOfItsEnd || run["ended_at"] !== null) await whenDone(trx);
   }
   return ok(null);
 }

@@ -5,6 +5,7 @@ import { newId } from "~/codec/new-id.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
 import { readEach } from "./set-apart.server.ts";
+import { outdateWaiting } from "./waiting.server.ts";
 
 /** A coach's word on comparing as it is kept, with why. */
 export interface StoredComparing extends Comparing {
@@ -53,6 +54,7 @@ export async function sayComparing(
     created_at: scope.now,
     ...scope.by,
   });
+  await outdateWaiting(scope, person);
 }
 
 /** Takes a word back; the row stays, with when. */
@@ -62,4 +64,5 @@ export async function withdrawComparing(scope: Scope, id: Id<"comparing">): Prom
     .where({ id: toBinary(id) })
     .whereNull("withdrawn_at")
     .update({ withdrawn_at: scope.now });
+  await outdateWaiting(scope, null);
 }

@@ -117,6 +117,11 @@ export function isLocked(error: unknown): boolean {
   return codeOf(error) === "ER_LOCK_WAIT_TIMEOUT" || codeOf(error) === "ER_LOCK_NOWAIT";
 }
 
+/** True where the same work may succeed when it is repeated: a lock that somebody held, or a deadlock. */
+export function isTransient(error: unknown): boolean {
+  return isLocked(error) || DEADLOCKED.has(codeOf(error)) || isUnreachable(error);
+}
+
 /** True for a row that exists already under a unique key. */
 export function isDuplicate(error: unknown): boolean {
   return codeOf(error) === "ER_DUP_ENTRY";

@@ -18,6 +18,7 @@ import { newId } from "~/codec/new-id.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
 import { readEach, readOne } from "./set-apart.server.ts";
+import { outdateWaiting } from "./waiting.server.ts";
 
 export interface GymContent {
   readonly name: string;
@@ -270,6 +271,7 @@ export async function changeStation(
         : fail({ code: "changedMeanwhile", current });
     }
     await insertVersion(trx, id, versionId, baseVersion + 1, content);
+    await outdateWaiting(trx, null);
     return ok(null);
   });
 }
@@ -281,6 +283,7 @@ export async function removeStation(scope: Scope, id: Id<"station">): Promise<bo
     .where({ id: toBinary(id) })
     .whereNull("removed_at")
     .update({ removed_at: scope.now });
+  await outdateWaiting(scope, null);
   return removed === 1;
 }
 

@@ -14,6 +14,7 @@ import { dayColumn } from "~/codec/rows.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
 import { readEach } from "./set-apart.server.ts";
+import { outdateWaiting } from "./waiting.server.ts";
 
 const kindColumn = z.enum(Object.keys(MEASURED) as [MeasuredKind, ...MeasuredKind[]]);
 const unitColumn = z.enum(["kg", "lb", "cm", "ofFive"]);
@@ -62,6 +63,7 @@ export async function addMeasurement(
     created_at: scope.now,
     ...scope.by,
   });
+  await outdateWaiting(scope, person);
 }
 
 /** Takes a measurement out of the series; the row stays, marked. */
@@ -75,6 +77,7 @@ export async function removeMeasurement(
     .where({ id: toBinary(id), person_id: toBinary(person) })
     .whereNull("removed_at")
     .update({ removed_at: scope.now });
+  await outdateWaiting(scope, person);
   return removed === 1;
 }
 

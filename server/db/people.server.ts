@@ -89,10 +89,12 @@ export async function erasePerson(scope: Scope, id: Id<"person">): Promise<boole
     for (const table of ["pains", "performed_parts", "performed_exercises", "rulings"] as const) {
       await trx.from(table).whereIn("run_id", runIds).delete();
     }
-    await trx
-      .from("comparing")
-      .where({ person_id: toBinary(id) })
-      .delete();
+    for (const table of ["comparing", "waiting", "put_off"] as const) {
+      await trx
+        .from(table)
+        .where({ person_id: toBinary(id) })
+        .delete();
+    }
     // Commands point at each other; the newest go first.
     await trx.from("commands").whereIn("run_id", runIds).update({ parent_id: null });
     await trx.from("commands").whereIn("run_id", runIds).delete();

@@ -7,6 +7,7 @@ import { dayColumn, jsonColumn, storedJson } from "~/codec/rows.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
 import { readEach, readOne } from "./set-apart.server.ts";
+import { outdateWaiting } from "./waiting.server.ts";
 
 /** What lists and calendars say of a phase. */
 export interface PhaseEntry {
@@ -96,6 +97,59 @@ export async function listPhasesOf(
   return readEach(scope, "phase", rows, entryFrom);
 }
 
+/** Phases that end from one day to another and are followed by no later one of their client. */
+export async function listEndingPhases(
+  scope: Scope,
+  from: Day,
+  to: Day,
+): Promise<readonly PhaseEntry[]> {
+  const rows = (await entryQuery(scope)
+    .whereBetween("phases.ends", [from, to])
+    .whereRaw(
+      `not exists (select 1 from phases later where later.studio_id = phases.studio_id
+        and later.person_id = phases.person_id and later.removed_at is null
+        and later.starts > phases.starts)`,
+    )
+    .orderBy("phases.ends")) as Row[];
+  return readEach(scope, "phase", rows, entryFrom);
+}
+
+/**
+ * Phases that run on a day, of which so many trained weeks in a row, or more, were neither light nor lighter; with how
+ * many those are.
+ */
+export async function hardWeeksOf(
+  scope: Scope,
+  on: Day,
+  least: number,
+): Promise<readonly { readonly phase: StoredPhase; readonly weeks: number }[]> {
+  // A week knows how many hard ones came since the last that was not.
+  const hard = `case when json_value(plans.training_week, '$.kind') in ('light', 'lighter') then 0
+    else coalesce(json_value(plans.training_week, '$.sinceLighter'), plans.phase_week - 1) + 1 end`;
+  const rows = (await phaseQuery(scope)
+    .join("plans", (join) =>
+      join.on("plans.studio_id", "phases.studio_id").andOn("plans.phase_id", "phases.id"),
+    )
+    .join("runs", (join) =>
+      join.on("runs.studio_id", "plans.studio_id").andOn("runs.plan_id", "plans.id"),
+    )
+    .where("phases.starts", "<=", on)
+    .where("phases.ends", ">=", on)
+    .whereNotNull("runs.ended_at")
+    .whereRaw(
+      `plans.phase_week = (select max(p.phase_week) from plans p
+        join runs r on r.studio_id = p.studio_id and r.plan_id = p.id
+        where p.studio_id = phases.studio_id and p.phase_id = phases.id and r.ended_at is not null)`,
+    )
+    .whereRaw(`${hard} >= ?`, [least])
+    .select(scope.raw(`${hard} as hard_weeks`))) as Row[];
+  const byPhase = new Map(rows.map((row) => [fromBinary(row["id"]), row]));
+  return readEach(scope, "phase", [...byPhase.values()], (row) => ({
+    phase: phaseFrom(row),
+    weeks: Number(row["hard_weeks"]),
+  }));
+}
+
 /** Another phase of the person that has a day in common. */
 export interface Overlap {
   readonly code: "overlaps";
@@ -158,6 +212,7 @@ export async function savePhase(
         : fail({ code: "changedMeanwhile", current });
     }
     await insertRevision(trx, id, baseRevision + 1, document);
+    await outdateWaiting(trx, before.personId);
     return ok(baseRevision + 1);
   });
 }

@@ -118,6 +118,7 @@ function entryQuery(scope: Scope) {
 export async function listPlans(scope: Scope, from: Day, to: Day): Promise<readonly PlanEntry[]> {
   const rows = (await entryQuery(scope)
     .whereBetween("plans.day", [from, to])
+    .whereNull("plans.dropped_at")
     .orderBy(["plans.day", "plans.start_time", "people.name"])) as Row[];
   return readEach(scope, "session", rows, entryFrom);
 }
@@ -170,13 +171,7 @@ export async function plansOfWeek(
  */
 export async function listOpenSessions(scope: Scope): Promise<readonly PlanEntry[]> {
   const rows = (await entryQuery(scope)
-    .whereNotNull("runs.id")
-    .where((open) =>
-      open
-        .whereNull("runs.settled_at")
-        .orWhereNull("runs.ended_at")
-        .orWhereRaw("runs.last_position > runs.settled_position"),
-    )
+    .where({ "runs.is_open": 1 })
     .orderBy("runs.started_at", "desc")) as Row[];
   return readEach(scope, "session", rows, entryFrom);
 }
@@ -398,4 +393,66 @@ export async function planFromSession(
     .where({ planned_from_run: toBinary(sessionLogId) })
     .first("id")) as Row | undefined;
   return row === undefined ? null : fromBinary(row["id"]);
+}
+
+/**
+ * Takes away the plan that was made from a trained session, and its revision. False where it was changed or begun since;
+ * true where there is none, or where it stands for another session as well.
+ */
+export async function takeBackPlan(scope: Scope, sessionLogId: Id<"sessionLog">): Promise<boolean> {
+  const row = (await scope
+    .from("plans")
+    .leftJoin("runs", (join) =>
+      join.on("runs.studio_id", "plans.studio_id").andOn("runs.plan_id", "plans.id"),
+    )
+    .where({ "plans.planned_from_run": toBinary(sessionLogId) })
+    .first("plans.id", "plans.revision", "runs.id as run_id")) as Row | undefined;
+  if (row === undefined) return true;
+  if (row["revision"] !== 1 || row["run_id"] !== null) return false;
+  await scope
+    .from("plans")
+    .where({ id: row["id"] as Buffer })
+    .delete();
+  return true;
+}
+
+/** Says that a planned session will not be trained, or takes that back. False where it is gone. */
+export async function dropPlan(scope: Scope, id: Id<"plan">, isDropped: boolean): Promise<boolean> {
+  const changed = await scope
+    .from("plans")
+    .where({ id: toBinary(id) })
+    .update({ dropped_at: isDropped ? scope.now : null, ...scope.by });
+  return changed === 1;
+}
+
+/** Planned sessions from one day to another that nobody began and nobody dropped. */
+export async function listUntrained(
+  scope: Scope,
+  from: Day,
+  to: Day,
+): Promise<readonly PlanEntry[]> {
+  const rows = (await entryQuery(scope)
+    .whereBetween("plans.day", [from, to])
+    .whereNull("runs.id")
+    .whereNull("plans.dropped_at")
+    .orderBy("plans.day")) as Row[];
+  return readEach(scope, "session", rows, entryFrom);
+}
+
+/** The sessions of a day with their documents: as they are trained where somebody began, else as they are planned. */
+export async function plansWithDocuments(scope: Scope, on: Day) {
+  const rows = (await entryQuery(scope)
+    .join("plan_revisions", (join) =>
+      join
+        .on("plan_revisions.studio_id", "plans.studio_id")
+        .andOn("plan_revisions.id", scope.raw("coalesce(runs.revision_id, plans.revision_id)")),
+    )
+    .where("plans.day", on)
+    .whereNull("plans.dropped_at")
+    .select("plan_revisions.document")) as Row[];
+  return readEach(scope, "session", rows, (row) => ({
+    ...entryFrom(row),
+    isOpen: row["run_id"] === null,
+    document: documentColumn.parse(row["document"]),
+  }));
 }

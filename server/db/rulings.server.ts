@@ -1,6 +1,14 @@
 import { z } from "zod";
 import { type Id, type Mass, massField } from "~/core/kernel/index.ts";
-import { changeField, type Proposal, type ShownProposal } from "~/core/progress/index.ts";
+import {
+  changeField,
+  MOVES,
+  WAYS,
+  type Decided,
+  type Proposal,
+  type ShownProposal,
+  type WayCode,
+} from "~/core/progress/index.ts";
 import { jsonColumn } from "~/codec/rows.ts";
 import { newId } from "~/codec/new-id.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
@@ -9,11 +17,14 @@ import { readEach } from "./set-apart.server.ts";
 
 /** What the coach decided about a proposal. An overruling carries its reason. */
 export interface Ruling {
+  readonly id: Id<"ruling">;
   readonly slotId: Id<"slot">;
   readonly lineageId: Id<"lineage">;
   /** Null for one from before there were lines: it was on the whole exercise. */
   readonly line: Id<"line"> | null;
   readonly decision: "accepted" | "overruled";
+  /** The other way that was accepted instead; null where it was the proposal, and for those from before it was kept. */
+  readonly way: WayCode | null;
   readonly chosen: Mass | null;
   readonly reason: string;
   /** The proposal as it was shown, and the position up to which the log had been read for it. */
@@ -28,10 +39,11 @@ export async function addRuling(
   sessionLogId: Id<"sessionLog">,
   person: Id<"person">,
   proposal: Proposal,
-  ruling: Omit<Ruling, "shown">,
-): Promise<void> {
+  ruling: Omit<Ruling, "id" | "shown">,
+): Promise<Id<"ruling">> {
+  const id = newId<"ruling">();
   await scope.insert("rulings", {
-    id: toBinary(newId<"ruling">()),
+    id: toBinary(id),
     run_id: toBinary(sessionLogId),
     person_id: toBinary(person),
     slot_id: toBinary(ruling.slotId),
@@ -39,17 +51,62 @@ export async function addRuling(
     on_line: ruling.line === null ? null : toBinary(ruling.line),
     proposal: JSON.stringify(proposal),
     decision: ruling.decision,
+    way: ruling.way,
     chosen: ruling.chosen === null ? null : JSON.stringify(ruling.chosen),
     reason: ruling.reason,
     log_position: ruling.logPosition,
     created_at: scope.now,
     ...scope.by,
   });
+  return id;
+}
+
+/** A decision as a ruling, at a position of the log. */
+export function rulingOf(
+  { slot, proposal, decision, chosen }: Decided,
+  logPosition: number,
+): Omit<Ruling, "id" | "shown"> {
+  return {
+    slotId: slot.id,
+    lineageId: slot.lineageId,
+    line: proposal.line,
+    decision: decision.kind === "overrule" ? "overruled" : "accepted",
+    way: decision.kind === "way" ? decision.way : null,
+    chosen: chosen.reading,
+    reason: decision.kind === "overrule" ? decision.reason.trim() : "",
+    logPosition,
+  };
+}
+
+/** Takes rulings back: each stays, and one that withdraws it comes after it. */
+export async function withdrawRulings(
+  scope: Scope,
+  sessionLogId: Id<"sessionLog">,
+  of: { readonly line: Id<"line"> } | { readonly madeAt: number },
+): Promise<void> {
+  const own = (await scope
+    .from("rulings")
+    .where({ run_id: toBinary(sessionLogId) })
+    .where("line" in of ? { on_line: toBinary(of.line) } : { created_at: of.madeAt })
+    .orderBy("id")) as Row[];
+  const latest = new Map(
+    own.map((row) => [`${String(row["slot_id"])} ${String(row["on_line"])}`, row]),
+  );
+  for (const row of latest.values()) {
+    if (row["decision"] === "withdrawn") continue;
+    await scope.insert("rulings", {
+      ...row,
+      id: toBinary(newId<"ruling">()),
+      decision: "withdrawn",
+      created_at: scope.now,
+      ...scope.by,
+    });
+  }
 }
 
 const shownColumn = jsonColumn(
   z.object({
-    move: z.enum(["raise", "keep", "lower", "asPlanned"]),
+    move: z.enum(MOVES),
     reading: massField.nullable(),
     // Before there were other changes than of load, and for keeping from which load.
     from: massField.nullable().default(null),
@@ -77,25 +134,27 @@ export async function rulingsOnEach(
       : await scope.from("rulings").whereIn("run_id", ids.map(toBinary)).orderBy("id");
   const all = readEach(scope, "ruling", rows, (row) => ({
     session: fromBinary<"sessionLog">(row["run_id"]),
-    ruling: rulingIn(row),
+    line: `${fromBinary<"slot">(row["slot_id"])} ${row["on_line"] === null ? "" : fromBinary<"line">(row["on_line"])}`,
+    // One that withdraws another leaves none.
+    ruling: row["decision"] === "withdrawn" ? null : rulingIn(row),
   }));
   return new Map(
     ids.map((id) => {
-      const own = all.flatMap(({ session, ruling }) => (session === id ? [ruling] : []));
-      const latest = new Map(
-        own.map((ruling) => [`${ruling.slotId} ${ruling.line ?? ""}`, ruling]),
-      );
-      return [id, [...latest.values()]];
+      const own = all.filter(({ session }) => session === id);
+      const latest = new Map(own.map(({ line, ruling }) => [line, ruling]));
+      return [id, [...latest.values()].filter((ruling) => ruling !== null)];
     }),
   );
 }
 
 function rulingIn(row: Row): Ruling {
   return {
+    id: fromBinary(row["id"]),
     slotId: fromBinary(row["slot_id"]),
     lineageId: fromBinary(row["line_id"]),
     line: row["on_line"] === null ? null : fromBinary(row["on_line"]),
     decision: z.enum(["accepted", "overruled"]).parse(row["decision"]),
+    way: z.enum(WAYS).nullable().parse(row["way"]),
     chosen: row["chosen"] === null ? null : chosenColumn.parse(row["chosen"]),
     reason: z.string().parse(row["reason"]),
     shown: shownColumn.parse(row["proposal"]),

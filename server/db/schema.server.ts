@@ -302,6 +302,41 @@ const PHASES = [
     add foreign key (studio_id, phase_id) references phases (studio_id, id)`,
 ];
 
+/**
+ * What waits for the coach, a row a line of an ended session, worked out up to a position of its log by one version of
+ * the engine; what was put off until a day; sessions that nobody will train. Whether a session is open is a column, so
+ * that it has an index.
+ */
+const TODAY = [
+  `create table waiting (
+    studio_id binary(16) not null, id binary(16) not null, person_id binary(16) not null,
+    run_id binary(16) not null, subject varchar(90) not null, facts json not null,
+    log_position int not null, engine int not null, ruling_id binary(16) null, created_at bigint not null,
+    primary key (studio_id, id), unique key waiting_subject (studio_id, run_id, subject),
+    key waiting_open (studio_id, ruling_id),
+    foreign key (studio_id, person_id) references people (studio_id, id),
+    foreign key (studio_id, run_id) references runs (studio_id, id)
+  )`,
+  `create table put_off (
+    studio_id binary(16) not null, id binary(16) not null, person_id binary(16) not null,
+    subject varchar(140) not null, until_day date not null, created_at bigint not null,
+    actor_kind enum('user','link','system') not null, actor_id binary(16) null,
+    primary key (studio_id, id), unique key put_off_subject (studio_id, subject),
+    key put_off_until (studio_id, until_day),
+    foreign key (studio_id, person_id) references people (studio_id, id)
+  )`,
+  `alter table runs
+    add column waiting_position int null, add column waiting_engine int null,
+    add column is_open tinyint as (
+      settled_at is null or ended_at is null or last_position > coalesce(settled_position, 0)
+    ) persistent,
+    add key runs_open (studio_id, is_open)`,
+  `alter table plans add column dropped_at bigint null,
+    add key plans_from (studio_id, planned_from_run)`,
+  `alter table rulings add column way varchar(30) null,
+    modify decision enum('accepted','overruled','withdrawn') not null`,
+];
+
 /** Migrations by name, in order. A landed one is never edited; the next is appended. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
   { name: "001-foundation", statements: FIRST },
@@ -314,6 +349,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: "008-conditions", statements: CONDITIONS },
   { name: "009-comparing", statements: COMPARING },
   { name: "010-phases", statements: PHASES },
+  { name: "011-today", statements: TODAY },
 ];
 
 const source: Knex.MigrationSource<(typeof MIGRATIONS)[number]> = {

@@ -30,6 +30,8 @@ export type StudioTable =
   | "performed_parts"
   | "pains"
   | "rulings"
+  | "waiting"
+  | "put_off"
   | "strength_rules"
   | "demo_seed";
 

@@ -20,6 +20,7 @@ export type RecordKind =
   | "set-aside finding"
   | "strength rules"
   | "template"
+  | "waiting decision"
   | "word on comparing";
 
 /** A stored record that cannot be read: it is left out where lists stand, and named. Nothing of it is lost. */

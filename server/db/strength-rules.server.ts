@@ -8,6 +8,7 @@ import { toBinary } from "./columns.server.ts";
 import { isDuplicate } from "./connection.server.ts";
 import type { Scope } from "./scope.server.ts";
 import { readEach } from "./set-apart.server.ts";
+import { outdateWaiting } from "./waiting.server.ts";
 
 /** A saved state of a studio's rules; revision 0 is what every studio starts with. */
 export interface StoredRules {
@@ -48,7 +49,10 @@ export async function saveStrengthRules(
       ...scope.by,
     })
     .then(
-      () => ok(baseRevision + 1),
+      async () => {
+        await outdateWaiting(scope, null);
+        return ok(baseRevision + 1);
+      },
       (error: unknown) => {
         if (isDuplicate(error)) return fail("changedMeanwhile" as const);
         throw error;

@@ -45,6 +45,8 @@ const EXPECTED: Readonly<Record<string, "hidden" | "own" | "open">> = {
   "routes/not-found": "open",
   "routes/studio": "own",
   "routes/today": "own",
+  "routes/decide": "own",
+  "routes/session-why": "hidden",
   "routes/people": "own",
   "routes/person-new": "own",
   "routes/person": "hidden",

@@ -154,7 +154,11 @@ test("an ended session is corrected and reopened, and what was decided from it i
   await expect(corrections.getByText(/Test Coach.*“Counted the warm-up”/)).toBeVisible();
 
   await page.goto("/");
-  await page.getByRole("link", { name: "Changed since: look again" }).click();
+  await page.getByRole("option", { name: /log changed since/ }).click();
+  await page
+    .getByRole("region", { name: "Selected decision" })
+    .getByRole("link", { name: "Open" })
+    .click();
   const changed = page.getByRole("region", { name: "Changed since you decided" });
   await expect(changed.getByText("Raise to 62.5 kg → Keep 60 kg")).toBeVisible();
   await changed.getByRole("button", { name: "Decide" }).click();

@@ -1,0 +1,95 @@
+import { describe, expect, it } from "vitest";
+import { day, kg } from "../kernel/index.ts";
+import type { WaitingWhy } from "../progress/index.ts";
+import { sampleId } from "~/tests/samples/index.ts";
+import { inUrgency, readySessions, subjectOf, type TodayItem, type WaitingItem } from "./today.ts";
+
+function line(why: WaitingWhy, personName = "Ada", session = 1): WaitingItem {
+  const n = session * 10 + subjects++;
+  return {
+    of: "line",
+    personId: sampleId(1),
+    personName,
+    sessionLog: sampleId(session),
+    title: "Legs",
+    day: day("2026-03-02"),
+    facts: {
+      slot: sampleId(n),
+      line: sampleId(n),
+      movement: "shipped:back-squat",
+      role: null,
+      why,
+      move: "keep",
+      reading: kg(100),
+      changes: [],
+      from: kg(100),
+      unit: "kg",
+      done: [],
+      ways: [],
+      shown: "x",
+      mustRule: why.kind !== "progress",
+    },
+  };
+}
+let subjects = 100;
+
+const ENDS: TodayItem = {
+  of: "phaseEnds",
+  personId: sampleId(2),
+  personName: "Bea",
+  phase: sampleId(5),
+  name: "Strength 1",
+  ends: day("2026-03-08"),
+};
+const CHANGED: TodayItem = {
+  of: "changedSince",
+  personId: sampleId(2),
+  personName: "Bea",
+  sessionLog: sampleId(7),
+  title: "Legs",
+};
+
+describe("the order of what waits", () => {
+  it("is pain, missed, stalled, a changed log, a step too large, the end of a phase", () => {
+    const items = [
+      ENDS,
+      line({ kind: "jump", share: 0.12 }),
+      line({ kind: "stalled", sessions: 6 }),
+      CHANGED,
+      line({ kind: "missed", times: 2 }),
+      line({ kind: "pain", joint: "knee", score: 3 }),
+      line({ kind: "progress" }),
+    ];
+    const told = inUrgency(items).map((item) =>
+      item.of === "line" ? item.facts.why.kind : item.of,
+    );
+    expect(told).toEqual(["pain", "missed", "stalled", "changedSince", "jump", "phaseEnds"]);
+  });
+
+  it("goes client by client where two are as urgent", () => {
+    const items = [line({ kind: "bound" }, "Zoe"), line({ kind: "bound" }, "Ada")];
+    expect(inUrgency(items).map(({ personName }) => personName)).toEqual(["Ada", "Zoe"]);
+  });
+
+  it("names everything once", () => {
+    const items = [line({ kind: "bound" }), line({ kind: "bound" }), ENDS, CHANGED];
+    expect(new Set(items.map(subjectOf)).size).toBe(items.length);
+  });
+});
+
+describe("sessions that need the coach no more", () => {
+  it("are those with nothing open but what is unremarkable, with what was not ruled on", () => {
+    const open = { isRuled: false };
+    const ruled = { isRuled: true };
+    const lines = [
+      { ...line({ kind: "progress" }, "Ada", 1), ...open },
+      { ...line({ kind: "pain", joint: "knee", score: 4 }, "Ada", 1), ...open },
+      { ...line({ kind: "progress" }, "Bea", 2), ...open },
+      { ...line({ kind: "missed", times: 2 }, "Bea", 2), ...ruled },
+    ];
+    const ready = readySessions(lines);
+    expect(ready.map(({ personName, lines: own }) => [personName, own.length])).toEqual([
+      ["Bea", 1],
+    ]);
+  });
+});
