@@ -17,6 +17,8 @@ export default [
     route("phases/new", "routes/phase-new.tsx"),
     route("phases/:phaseId", "routes/phase.tsx"),
     route("phases/:phaseId/assign", "routes/phase-assign.tsx"),
+    route("phases/:phaseId/replan", "routes/phase-replan.tsx"),
+    route("phases/:phaseId/change", "routes/phase-change.tsx"),
     route("gyms", "routes/gyms.tsx"),
     route("gyms/:gymId", "routes/gym.tsx"),
     route("gyms/:gymId/stations/new", "routes/station-new.tsx"),

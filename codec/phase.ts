@@ -51,7 +51,7 @@ const whole = (least: number, most: number, what: string) =>
     .refine((n) => n >= least && n <= most, `Expected ${what}, from ${least} to ${most}.`);
 
 /** What a session of a phase is made from: a template, or a session that was planned. */
-const sourceField = z
+export const sourceField = z
   .string()
   .regex(/^(template|plan):/, "Expected a template or a session.")
   .transform((text) => {

@@ -8,7 +8,7 @@ import {
   type Id,
   type Instant,
 } from "~/core/kernel/index.ts";
-import { weekAt, weeksOf, type Phase, type PhaseDay } from "~/core/phase/index.ts";
+import { NOTHING_BY_HAND, weekAt, weeksOf, type Phase, type PhaseDay } from "~/core/phase/index.ts";
 import { newId } from "~/codec/new-id.ts";
 import { approveWeek } from "../server/coaching/phase.server.ts";
 import { addPerson } from "../server/db/people.server.ts";
@@ -102,7 +102,7 @@ function documentOf(
       easierBy: 1,
       fewerBy: 0,
     }),
-    changes: [],
+    ...NOTHING_BY_HAND,
     notes: "",
   };
 }

@@ -4,7 +4,7 @@ import type {
   CellError,
   CellSource,
   PhaseWeek,
-  PutFirst,
+  RolledOver,
   SheetCell,
   WholePhase,
 } from "~/core/phase/index.ts";
@@ -14,6 +14,14 @@ import { formatAmount, formatDay, formatMass, formatShare, plural } from "./numb
 import { formatTarget, formatTargetShort } from "./target.ts";
 
 export const WEEKDAY_NAMES = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"] as const;
+
+/** A kind of week where one is chosen. */
+export const WEEK_KIND_NAMES: Readonly<Record<WeekKind, string>> = {
+  normal: "Normal",
+  light: "Light",
+  lighter: "Lighter",
+  test: "Test",
+};
 
 /** What a week is called after its date; nothing where it is a normal one. */
 export const WEEK_NAMES: Readonly<Record<WeekKind, string>> = {
@@ -29,6 +37,7 @@ export const SOURCE_NAMES: Readonly<Record<CellSource, string>> = {
   next: "next",
   projected: "projected",
   missed: "missed",
+  dropped: "dropped",
 };
 
 const signed = (n: number) => (n > 0 ? `+${n}` : `−${Math.abs(n)}`);
@@ -287,17 +296,25 @@ export function nameAfter(name: string): string {
   return next.slice(0, 80);
 }
 
+const ENDED_BECAUSE: Readonly<Record<RolledOver["ended"][number]["why"], string>> = {
+  weeksOver: "its weeks are over",
+  keptLongEnough: "it was kept long enough; a variation has its turn",
+};
+
 /** What a phase that follows carries as notes: how the last one was called, and what now comes first. */
 export function formatCarried(
   name: string,
   notes: string,
-  putFirst: readonly PutFirst[],
+  { putFirst, ended }: Pick<RolledOver, "putFirst" | "ended">,
   find: FindMovement,
 ): string {
+  const over = ended.map(
+    ({ movement, why }) => `${find(movement)?.name ?? movement} is out: ${ENDED_BECAUSE[why]}.`,
+  );
   const first = putFirst.map(
     ({ movement, skipped, of }) =>
       `${find(movement)?.name ?? movement} comes first: skipped in ${skipped} of ${of} sessions.`,
   );
-  const carried = [`Follows ${name}.`, ...first, ...(notes === "" ? [] : [notes])];
+  const carried = [`Follows ${name}.`, ...first, ...over, ...(notes === "" ? [] : [notes])];
   return carried.join("\n").slice(0, 2000);
 }

@@ -4,9 +4,11 @@ import useMediaQuery from "@mui/material/useMediaQuery";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Form, Link, data, redirect, useNavigation } from "react-router";
+import { takeBackCodec } from "~/codec/replan.ts";
+import { dayAt } from "~/core/kernel/index.ts";
 import { sheetActionCodec } from "~/codec/phase.ts";
 import { GOAL_NAMES } from "~/format/brief.ts";
-import { formatDay, plural } from "~/format/numbers.ts";
+import { formatDay, formatShortDay, plural } from "~/format/numbers.ts";
 import {
   formatCarried,
   formatLost,
@@ -14,11 +16,14 @@ import {
   formatTypeCellsError,
   nameAfter,
 } from "~/format/phase.ts";
+import { formatChangeProblem, formatEvent } from "~/format/replan.ts";
 import { ROLE_NAMES } from "~/format/training.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
+import { takeBackChange } from "~/server/coaching/change-phase.server.ts";
 import { putBack, typeCells } from "~/server/coaching/phase-cells.server.ts";
 import { approveWeek, phaseSheet, rollOverPhase } from "~/server/coaching/phase.server.ts";
-import { archivePhase, getPhase } from "~/server/db/phases.server.ts";
+import { archivePhase, getPhase, replansOf } from "~/server/db/phases.server.ts";
+import { listGyms, listStations } from "~/server/db/gyms.server.ts";
 import { catalogueFor } from "~/server/db/movements.server.ts";
 import { isJson, readForm, readJson } from "~/server/http/body.server.ts";
 import { reading, writing } from "~/server/http/handlers.server.ts";
@@ -33,10 +38,39 @@ import { useTyping } from "../components/phase/use-typing.ts";
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const phase = orNotFound(await getPhase(scope, idParam<"phase">(params.phaseId)));
-  const shown = orNotFound(await phaseSheet(scope, phase));
+  const [sheet, replans, stations, gyms] = await Promise.all([
+    phaseSheet(scope, phase),
+    replansOf(scope, phase.id),
+    listStations(scope, undefined, "all"),
+    listGyms(scope),
+  ]);
+  const shown = orNotFound(sheet);
+  const names = new Map<string, string>([...stations, ...gyms].map(({ id, name }) => [id, name]));
+  const timeZone = gyms[0]?.timeZone ?? "UTC";
   const { revision, name, document } = phase;
   const { start, goal, success, changes, notes } = document;
-  return { ...shown, id: phase.id, revision, name, start, goal, success, changes, notes };
+  return {
+    ...shown,
+    id: phase.id,
+    revision,
+    name,
+    start,
+    goal,
+    success,
+    changes,
+    notes,
+    replans: replans.flatMap(({ number, at, event }) =>
+      event === null
+        ? []
+        : [
+            {
+              revision: number,
+              on: dayAt(at, timeZone),
+              text: formatEvent(event, (own) => names.get(own) ?? "equipment that is gone"),
+            },
+          ],
+    ),
+  };
 });
 
 /** Writes into cells, or puts changes back; approves a week; archives the phase. */
@@ -66,11 +100,18 @@ export const action = writing(async (scope, { params, request }: Route.ActionArg
     await archivePhase(scope, phase.id);
     throw redirect(`/people/${phase.personId}`);
   }
+  if (form.get("intent") === "takeBack") {
+    const asked = takeBackCodec.safeParse(Object.fromEntries(form));
+    const back = asked.success ? await takeBackChange(scope, phase, asked.data.revision) : null;
+    if (back?.ok === true) throw redirect(`/phases/${phase.id}`);
+    const problem = back === null ? "This was not understood." : formatChangeProblem(back.error);
+    return data({ problem, at: null, isOfPage: true }, { status: 400 });
+  }
   if (form.get("intent") === "rollOver") {
     const { find } = await catalogueFor(scope);
     const { name, document } = phase;
-    const next = await rollOverPhase(scope, phase, nameAfter(name), (putFirst) =>
-      formatCarried(name, document.notes, putFirst, find),
+    const next = await rollOverPhase(scope, phase, nameAfter(name), (rolled) =>
+      formatCarried(name, document.notes, rolled, find),
     );
     if (next.ok) throw redirect(`/phases/${next.value.id}`);
     const problem = formatNewPhaseError(next.error);
@@ -132,12 +173,18 @@ function PhaseOf({
         </>
       }
       actions={
-        <Box sx={{ display: "flex", gap: 1 }}>
+        <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
           <Button variant="outlined" onClick={typing.undo} disabled={!typing.canUndo}>
             Undo
           </Button>
           <Button variant="outlined" onClick={typing.redo} disabled={!typing.canRedo}>
             Redo
+          </Button>
+          <Button component={Link} to={`/phases/${phase.id}/change`} variant="outlined">
+            Change …
+          </Button>
+          <Button component={Link} to={`/phases/${phase.id}/replan`} variant="outlined">
+            Replan …
           </Button>
           <Button component={Link} to={`/phases/${phase.id}/assign`} variant="outlined">
             Assign to …
@@ -166,6 +213,7 @@ function PhaseOf({
           ▸ {refused}
         </Typography>
       )}
+      <Replans replans={phase.replans} revision={revision} isBusy={isBusy} />
       {phase.notes === "" ? null : (
         <Typography sx={{ mb: 1.5, whiteSpace: "pre-line", maxWidth: "80ch" }}>
           {phase.notes}
@@ -246,6 +294,41 @@ function nextWeek({ sheet }: Pick<Route.ComponentProps["loaderData"], "sheet">):
     sheet.days.some(({ sessions }) => sessions[i]?.source === "next"),
   );
   return at < 0 ? null : at + 1;
+}
+
+/** What was replanned, the newest first; it can be taken back as long as nothing was changed since. */
+function Replans({
+  replans,
+  revision,
+  isBusy,
+}: Pick<Route.ComponentProps["loaderData"], "replans" | "revision"> & {
+  readonly isBusy: boolean;
+}) {
+  if (replans.length === 0) return null;
+  return (
+    <Box component="ul" aria-label="Replanned" sx={{ m: 0, mb: 1.5, p: 0, listStyle: "none" }}>
+      {replans.map((own) => (
+        <Box
+          component="li"
+          key={own.revision}
+          sx={{ display: "flex", gap: 1.5, alignItems: "center", minHeight: 32 }}
+        >
+          <Typography>
+            Replanned {formatShortDay(own.on)}: {own.text}
+          </Typography>
+          {own.revision === revision ? (
+            <Form method="post">
+              <input type="hidden" name="intent" value="takeBack" />
+              <input type="hidden" name="revision" value={own.revision} />
+              <Button type="submit" size="small" disabled={isBusy}>
+                Take back
+              </Button>
+            </Form>
+          ) : null}
+        </Box>
+      ))}
+    </Box>
+  );
 }
 
 function Approved({ week, planned, waiting }: NonNullable<ReturnType<typeof approvedIn>>) {

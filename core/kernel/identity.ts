@@ -33,6 +33,7 @@ export type IdOf =
   | "template"
   | "phase"
   | "phaseDay"
+  | "event"
   | "phaseRevision";
 
 /** A UUID in lower-case text form, branded by what it names. */

@@ -1,4 +1,4 @@
-import { assertNever, type Id, type NewId, type Mass } from "../kernel/index.ts";
+import { assertNever, share, type Id, type NewId, type Mass, type Share } from "../kernel/index.ts";
 import {
   applyEdit,
   followsOf,
@@ -9,7 +9,9 @@ import {
   repsLeft,
   RIR_VALUES,
   slotsOf,
+  slotsOfBlock,
   tempoOf,
+  type Block,
   type PlannedSet,
   type Rir,
   type SessionPlan,
@@ -26,8 +28,9 @@ import {
 } from "../progress/index.ts";
 import { stepOf, type CellEdit } from "./cell-edit.ts";
 import { lighterBy, setsTo, type Cell } from "./edit/cell.ts";
-import type { CellChange } from "./phase.ts";
+import { changesOf, type CellChange, type Phase, type PhaseDay } from "./phase.ts";
 import { isEasy, isPlain, type PhaseWeek } from "./phase-week.ts";
+import { isBackIn, isIn } from "./presence.ts";
 
 /** An exercise in one week: as the week makes it of what its rules have, and as the coach changes that. */
 export interface LayeredSlot {
@@ -48,22 +51,93 @@ export function layered(
   return { inWeek: own, final: asChanged(own, changes, context, newId) };
 }
 
-/** A session in a week: every exercise through its layers, without those that the coach leaves out. */
+/** An exercise that returns begins at so much of its own last loads. Source: our rule, docs/phases.md § Exercises for some weeks. */
+export const RETURNS_AT = share(0.95);
+
+/** An exercise as its rules have it in a week: as they stand, or, back after weeks without it, a little lighter. */
+export function ruledIn(
+  ruled: Slot,
+  phase: Pick<Phase, "spans" | "rotations">,
+  { day, week }: DayInWeek,
+  context: UnrollContext,
+  newId: NewId,
+): Slot {
+  const isBack = isBackIn(phase, { day, lineage: ruled.lineageId }, week);
+  return isBack ? lighterSlot(ruled, RETURNS_AT, context, newId) : ruled;
+}
+
+/**
+ * A session as its rules have it, with the exercises that its day of the phase was given since: each where the day
+ * has it, as it is written there.
+ */
+export function withAdded(ruled: SessionPlan, { session }: Pick<PhaseDay, "session">): SessionPlan {
+  const has = new Set(slotsOf(ruled).map(({ lineageId }) => lineageId));
+  return session.blocks.reduce((plan, block, i) => {
+    const slots = slotsOfBlock(block);
+    if (slots.length === 0 || slots.some(({ lineageId }) => has.has(lineageId))) return plan;
+    const before = session.blocks
+      .slice(0, i)
+      .findLast((own) => slotsOfBlock(own).length > 0 && at(plan, own) >= 0);
+    const place = before === undefined ? firstExercise(plan) : at(plan, before) + 1;
+    return { ...plan, blocks: plan.blocks.toSpliced(place, 0, block) };
+  }, ruled);
+}
+
+/** Where the first exercise of a block stands in a session; -1 where it does not. */
+function at(plan: SessionPlan, block: Block): number {
+  const lineages = new Set(slotsOfBlock(block).map(({ lineageId }) => lineageId));
+  return plan.blocks.findIndex((own) =>
+    slotsOfBlock(own).some(({ lineageId }) => lineages.has(lineageId)),
+  );
+}
+
+function firstExercise({ blocks }: SessionPlan): number {
+  const first = blocks.findIndex((block) => slotsOfBlock(block).length > 0);
+  return first < 0 ? blocks.length : first;
+}
+
+/** A day of a phase in one of its weeks, from 1. */
+export interface DayInWeek {
+  readonly day: Id<"phaseDay">;
+  readonly week: number;
+}
+
+/**
+ * A session in a week: the exercises that are in, each through its layers, without those that the coach leaves out.
+ * A week that the phase does not have leaves it as it is.
+ */
 export function sessionInWeek(
+  phase: Phase,
+  at: DayInWeek,
   ruled: SessionPlan,
-  week: PhaseWeek,
-  changes: readonly CellChange[],
   context: UnrollContext,
   newId: NewId,
 ): SessionPlan {
+  const week = phase.weeks[at.week - 1];
+  if (week === undefined) return ruled;
+  const changes = changesOf(phase, { id: at.day }, at.week);
   return slotsOf(ruled).reduce((plan, slot) => {
-    const own = changes.filter(({ lineage }) => lineage === slot.lineageId);
-    const { final } = layered(slot, week, own, context, newId);
+    const { lineageId: lineage } = slot;
+    if (!isIn(phase, { day: at.day, lineage }, at.week))
+      return applyEdit(plan, { kind: "removeSlot", slot: slot.id });
+    const own = changes.filter((change) => change.lineage === lineage);
+    const stands = ruledIn(slot, phase, at, context, newId);
+    const { final } = layered(stands, week, own, context, newId);
     if (final === slot) return plan;
     return final === null
       ? applyEdit(plan, { kind: "removeSlot", slot: slot.id })
       : applyEdit(plan, { kind: "changeSlot", slot: slot.id, to: final });
   }, ruled);
+}
+
+/** An exercise with every load at a share of what it has, no harder; what follows from another set follows. */
+function lighterSlot(slot: Slot, of: Share, context: UnrollContext, newId: NewId): Slot {
+  const steps = new Map<Id<"line">, ChosenStep>();
+  for (const cell of cellsOf(slot, context)) {
+    if (followsOf(cell.line.sets[0].load) !== "nothing") continue;
+    steps.set(cell.line.id, { reading: lighterBy(cell, of), changes: [] });
+  }
+  return written(slot, steps, context, newId);
 }
 
 /** An exercise as a week has it: sets and reserve by the week, loads at its share, no harder than that. */

@@ -6,6 +6,7 @@ import {
   isDay,
   weekdayOf,
   type Day,
+  type Id,
   textWithin,
 } from "../kernel/index.ts";
 import { GOALS, isApproachRef, type ApproachRef } from "../person/index.ts";
@@ -53,13 +54,60 @@ export type CellChange = z.output<typeof cellChangeField>;
 /** The coach's changes of a phase. */
 export const cellChangesField = z.array(cellChangeField).max(PHASE_BOUNDS.changes.most).readonly();
 
-const dayField = z.custom<Day>((v) => typeof v === "string" && isDay(v), "expected a date");
-const approachField = z.custom<ApproachRef>(
+export const weekNumber = z.int().min(1).max(PHASE_BOUNDS.weeks.most);
+
+/** Weeks from one to another in which alone an exercise is in; one of which nothing is said is in every week. */
+export const spanField = z
+  .object({
+    day: idField("phaseDay"),
+    lineage: idField("lineage"),
+    from: weekNumber,
+    to: weekNumber,
+  })
+  .refine(({ from, to }) => from <= to, "expected weeks from low to high")
+  .readonly();
+export type Span = z.output<typeof spanField>;
+
+/** Exercises of a day that take turns, each for so many weeks; one may have several turns. */
+export const rotationField = z
+  .object({
+    day: idField("phaseDay"),
+    every: z.int().min(1).max(PHASE_BOUNDS.weeks.most),
+    members: z.array(idField("lineage")).min(2).max(12).readonly(),
+    /** Whose turn it is in the first week, from 0: a phase that rolls over goes on where the last one stopped. */
+    startsWith: z.int().min(0).max(11),
+  })
+  .readonly();
+export type Rotation = z.output<typeof rotationField>;
+
+export const dayField = z.custom<Day>((v) => typeof v === "string" && isDay(v), "expected a date");
+export const approachField = z.custom<ApproachRef>(
   (v) => typeof v === "string" && isApproachRef(v),
   "expected an approach",
 );
 
-/** The document of a phase: one versioned value. */
+/** A session of a phase on another date than its weekday's, or in another gym; dropped where the date is null. */
+export const placingField = z
+  .object({
+    day: idField("phaseDay"),
+    week: weekNumber,
+    on: dayField.nullable(),
+    /** Null for the gym of its day. */
+    gymId: idField("gym").nullable().default(null),
+  })
+  .readonly();
+export type Placing = z.output<typeof placingField>;
+
+/** So many phases, this one included, an exercise is kept; then a variation of it has its turn. */
+export const keepField = z
+  .object({
+    day: idField("phaseDay"),
+    lineage: idField("lineage"),
+    phases: z.int().min(1).max(12),
+  })
+  .readonly();
+
+/** The document of a phase: one versioned value. What came later is empty in phases from before it. */
 export const phaseSchema = z
   .object({
     schemaVersion: z.literal(1),
@@ -82,10 +130,35 @@ export const phaseSchema = z
       .max(PHASE_BOUNDS.weeks.most)
       .readonly(),
     changes: cellChangesField,
+    spans: z.array(spanField).max(PHASE_BOUNDS.changes.most).readonly().default([]),
+    rotations: z.array(rotationField).max(40).readonly().default([]),
+    placings: z
+      .array(placingField)
+      .max(PHASE_BOUNDS.weeks.most * PHASE_BOUNDS.days.most)
+      .refine((all) => isOnce(all.map(({ day, week }) => `${day} ${week}`)), "expected each once")
+      .readonly()
+      .default([]),
+    keeps: z.array(keepField).max(200).readonly().default([]),
     notes: textWithin(2000),
   })
+  .refine(
+    ({ rotations }) =>
+      isOnce(
+        rotations.flatMap(({ day, members }) => [...new Set(members)].map((m) => `${day} ${m}`)),
+      ),
+    "expected every exercise in one rotation at most",
+  )
   .readonly();
 export type Phase = z.output<typeof phaseSchema>;
+
+/** What a phase begins without: everything that a coach changes of it by hand. */
+export const NOTHING_BY_HAND = {
+  changes: [],
+  spans: [],
+  rotations: [],
+  placings: [],
+  keeps: [],
+} as const satisfies Partial<Phase>;
 
 function isOnce(values: readonly unknown[]): boolean {
   return new Set(values).size === values.length;
@@ -95,6 +168,37 @@ function isOnce(values: readonly unknown[]): boolean {
 export function dateOf({ start }: Pick<Phase, "start">, day: PhaseDay, week: number): Day {
   const begins = addDays(start, 7 * (week - 1));
   return addDays(begins, (day.weekday - weekdayOf(begins) + 7) % 7);
+}
+
+/** The date on which a session of a phase is planned: its own, or its weekday's; null where it is dropped. */
+export function plannedOn(
+  phase: Pick<Phase, "start" | "placings">,
+  day: PhaseDay,
+  week: number,
+): Day | null {
+  const own = phase.placings.find((one) => one.day === day.id && one.week === week);
+  return own === undefined ? dateOf(phase, day, week) : own.on;
+}
+
+/** The gym in which a session of a phase is planned. */
+export function gymOn(
+  { placings }: Pick<Phase, "placings">,
+  { id, gymId }: PhaseDay,
+  week: number,
+): Id<"gym"> {
+  return placings.find((own) => own.day === id && own.week === week)?.gymId ?? gymId;
+}
+
+/** True where the time for a session of a phase went by: its week, or the later date that it was moved to. */
+export function isGoneBy(
+  phase: Pick<Phase, "start" | "placings">,
+  day: PhaseDay,
+  week: number,
+  today: Day,
+): boolean {
+  const on = plannedOn(phase, day, week);
+  const last = lastDayOf(phase, week);
+  return (on !== null && on > last ? on : last) < today;
 }
 
 /** The last day of a week of a phase, from 1. */
@@ -107,10 +211,22 @@ export function endOf(phase: Pick<Phase, "start" | "weeks">): Day {
   return lastDayOf(phase, phase.weeks.length);
 }
 
-/** The week that comes after one and has not gone by; beyond the last where the phase is over by then. */
-export function nextWeek(phase: Pick<Phase, "start">, week: number, today: Day): number {
+/**
+ * The week of a day's next session after one: not dropped, and its time has not gone by; beyond the last where the
+ * phase is over by then.
+ */
+export function nextWeek(
+  phase: Pick<Phase, "start" | "placings">,
+  day: PhaseDay,
+  week: number,
+  today: Day,
+): number {
   let next = week + 1;
-  while (lastDayOf(phase, next) < today) next += 1;
+  while (
+    next <= PHASE_BOUNDS.weeks.most &&
+    (isGoneBy(phase, day, next, today) || plannedOn(phase, day, next) === null)
+  )
+    next += 1;
   return next;
 }
 

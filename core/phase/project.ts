@@ -3,9 +3,9 @@ import type { Station } from "../gym/index.ts";
 import { mapSlots, type SessionPlan } from "../plan/index.ts";
 import type { Absence, Exposure, Series } from "../log/index.ts";
 import type { LineProposal, SlotProposal } from "../progress/index.ts";
-import { sessionInWeek } from "./layers.ts";
+import { sessionInWeek, withAdded } from "./layers.ts";
 import { asMet } from "./met.ts";
-import { changesOf, dateOf, inOrder, lastDayOf, type Phase, type PhaseDay } from "./phase.ts";
+import { dateOf, inOrder, isGoneBy, plannedOn, type Phase, type PhaseDay } from "./phase.ts";
 import { isEasy } from "./phase-week.ts";
 import { proposalsInPhase, withoutEasy, type TrainedFacts } from "./proposals.ts";
 
@@ -35,8 +35,14 @@ export interface PhaseFacts<S extends Station = Station> extends TrainedFacts<S>
 /**
  * Where a session of a phase comes from. `done` and `planned`: it is real. `next`: rules on what was really done,
  * or as the phase begins. `projected`: rules on targets met. `missed`: its week went by and it never became real.
+ * `dropped`: the coach says that it is not trained.
  */
-export type CellSource = "done" | "planned" | "next" | "projected" | "missed";
+export type CellSource = "done" | "planned" | "next" | "projected" | "missed" | "dropped";
+
+/** True where nothing is trained, so that nothing follows from it. */
+export function isWithout(source: CellSource): boolean {
+  return source === "missed" || source === "dropped";
+}
 
 /** One day in one week of a phase. */
 export interface ProjectedSession {
@@ -51,6 +57,30 @@ export interface ProjectedSession {
   /** What the rules said to come to it, by the lineage of the exercise; empty where the phase begins. */
   readonly because: ReadonlyMap<Id<"lineage">, readonly LineProposal[]>;
   readonly placed: PlacedSession | null;
+}
+
+/**
+ * What a phase is projected from after it was changed: what is planned and nobody touched is as the phase has it then,
+ * what it does not have any more is gone. `weekOf` says where a week went.
+ */
+export function followed<F extends PhaseFacts>(
+  facts: F,
+  phase: Phase,
+  weekOf: (week: number) => number | null,
+  newId: NewId,
+): F {
+  const placed = facts.placed.flatMap((own): readonly PlacedSession[] => {
+    if (own.state !== "planned") return [own];
+    const week = weekOf(own.week);
+    const day = phase.days.find(({ id }) => id === own.day);
+    const on = day === undefined || week === null ? null : plannedOn(phase, day, week);
+    if (day === undefined || week === null || on === null) return [];
+    if (own.isEdited) return [{ ...own, week, on }];
+    const ruled = withAdded(own.ruled, day);
+    const plan = sessionInWeek(phase, { day: day.id, week }, ruled, facts.context, newId);
+    return [{ ...own, week, on, ruled, plan }];
+  });
+  return { ...facts, placed };
 }
 
 /** What the next session of a day is made from. */
@@ -89,7 +119,7 @@ export function project<S extends Station>(
       const before = standing.get(day.id) ?? asWritten(day.session);
       const session = sessionAt(day, i + 1, before, known);
       sessions.push(session);
-      if (session.source === "missed") continue;
+      if (isWithout(session.source)) continue;
       if (isEasy(week)) {
         standing.set(day.id, afterEasy(session, known));
         continue;
@@ -122,24 +152,32 @@ function sessionAt<S extends Station>(
       day,
       week,
       on,
-      source: sourceOf(phase, placed, facts.today),
+      source: sourceOf(phase, day, placed, facts.today),
       plan,
       ruled: own,
       because,
       placed,
     };
   }
-  const on = dateOf(phase, day, week);
-  const source = lastDayOf(phase, week) < facts.today ? "missed" : isReal ? "next" : "projected";
-  const own = phase.weeks[week - 1];
-  const changes = changesOf(phase, day, week);
-  const plan = own === undefined ? ruled : sessionInWeek(ruled, own, changes, facts.context, newId);
-  return { day, week, on, source, plan, ruled, because, placed };
+  const planned = plannedOn(phase, day, week);
+  const on = planned ?? dateOf(phase, day, week);
+  const isMissed = isGoneBy(phase, day, week, facts.today);
+  const source = planned === null ? "dropped" : isMissed ? "missed" : isReal ? "next" : "projected";
+  const whole = withAdded(ruled, day);
+  const plan = sessionInWeek(phase, { day: day.id, week }, whole, facts.context, newId);
+  return { day, week, on, source, plan, ruled: whole, because, placed };
 }
 
-function sourceOf(phase: Phase, { state, week }: PlacedSession, today: Day): CellSource {
+function sourceOf(
+  phase: Phase,
+  day: PhaseDay,
+  { state, week }: PlacedSession,
+  today: Day,
+): CellSource {
   if (state === "done") return "done";
-  return state === "planned" && lastDayOf(phase, week) < today ? "missed" : "planned";
+  if (state === "running") return "planned";
+  if (plannedOn(phase, day, week) === null) return "dropped";
+  return isGoneBy(phase, day, week, today) ? "missed" : "planned";
 }
 
 /**
@@ -149,7 +187,7 @@ function sourceOf(phase: Phase, { state, week }: PlacedSession, today: Day): Cel
 function asOf(phase: Phase, { day, week }: ProjectedSession, { placed, today }: PhaseFacts): Day {
   const later = placed
     .filter((one) => one.day === day.id && one.week > week)
-    .filter((one) => sourceOf(phase, one, today) !== "missed")
+    .filter((one) => !isWithout(sourceOf(phase, day, one, today)))
     .toSorted((a, b) => a.week - b.week);
   const [next] = later;
   return next === undefined ? today : dateOf(phase, day, next.week);

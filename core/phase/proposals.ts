@@ -11,8 +11,9 @@ import {
   type SlotProposal,
 } from "../progress/index.ts";
 import type { UnrollContext } from "../unroll/index.ts";
-import { dateOf, nextWeek, type Phase, type PhaseDay } from "./phase.ts";
+import { dateOf, nextWeek, plannedOn, type Phase, type PhaseDay } from "./phase.ts";
 import { isEasy, trainingWeek } from "./phase-week.ts";
+import { isIn } from "./presence.ts";
 
 /** What the sessions of a phase are judged from. */
 export interface TrainedFacts<S extends Station = Station> {
@@ -54,7 +55,7 @@ export function proposalsInPhase<S extends Station>(
 ): readonly SlotProposal<S>[] {
   const { id, day, week, on, ruled, absences } = trained;
   const isOfEasyWeek = isEasy(phase.weeks[week - 1] ?? { kind: "normal" });
-  const next = nextWeek(phase, week, facts.today);
+  const next = nextWeek(phase, day, week, facts.today);
   const series = isOfEasyWeek ? facts.series : withoutEasy(phase, facts);
   const proposals = proposalsAfter(
     { id, document: ruled },
@@ -67,13 +68,17 @@ export function proposalsInPhase<S extends Station>(
         trained: trainingWeek(phase.weeks, week),
         next: trainingWeek(phase.weeks, next),
       },
-      on: dateOf(phase, day, next),
+      on: plannedOn(phase, day, next) ?? dateOf(phase, day, next),
       trainedSince: facts.trainedSince ?? new Set(),
       absences,
     },
     newId,
   );
-  return isOfEasyWeek ? proposals.map((one) => asItStood(one, facts.context, newId)) : proposals;
+  // What was not in this week is not proposed for: its rules stand where they stood.
+  const own = proposals.filter(({ slot: { lineageId: lineage } }) =>
+    isIn(phase, { day: day.id, lineage }, week),
+  );
+  return isOfEasyWeek ? own.map((one) => asItStood(one, facts.context, newId)) : own;
 }
 
 /** The proposals of an exercise after an easy week: where something hurts they stand, else all stays. */

@@ -22,7 +22,7 @@ import {
   type UnrollContext,
 } from "../unroll/index.ts";
 import type { CellEdit } from "./cell-edit.ts";
-import type { CellSource, ProjectedSession } from "./project.ts";
+import { isWithout, type CellSource, type ProjectedSession } from "./project.ts";
 import { changesOf, dateOf, inOrder, weekAt, type Phase, type PhaseDay } from "./phase.ts";
 import type { PhaseWeek } from "./phase-week.ts";
 import { cellText } from "./typed-cell.ts";
@@ -269,7 +269,7 @@ function weeklyVolume(
 ): Sheet["volume"] {
   const byRegion = new Map<Region, number[]>();
   for (const { week, source, plan } of sessions) {
-    if (source === "missed") continue;
+    if (isWithout(source)) continue;
     for (const { region, direct, indirect } of volumeOf(plannedSets(plan, context), policy)) {
       const weeks = byRegion.get(region) ?? phase.weeks.map(() => 0);
       weeks[week - 1] = (weeks[week - 1] ?? 0) + direct + indirect;

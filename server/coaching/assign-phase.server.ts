@@ -1,6 +1,6 @@
 import type { FittingChange } from "~/core/coach/index.ts";
 import { fail, ok, type Id, type Result } from "~/core/kernel/index.ts";
-import { dateOf, endOf, type Phase } from "~/core/phase/index.ts";
+import { dateOf, endOf, NOTHING_BY_HAND, turnsOn, type Phase } from "~/core/phase/index.ts";
 import { newId } from "~/codec/new-id.ts";
 import type { Give } from "~/codec/template.ts";
 import { getGym } from "../db/gyms.server.ts";
@@ -52,16 +52,18 @@ async function copyFor(
   const fitted = await Promise.all(
     phase.days.map((day) => fittedFor(scope, day.session, person, gymId, dateOf(begun, day, 1))),
   );
+  const days = phase.days.map((day, i) => ({
+    ...day,
+    id: newId<"phaseDay">(),
+    gymId,
+    session: fitted[i]?.plan ?? day.session,
+  }));
   const document: Phase = {
     ...begun,
     approach: null,
-    changes: [],
-    days: phase.days.map((day, i) => ({
-      ...day,
-      id: newId(),
-      gymId,
-      session: fitted[i]?.plan ?? day.session,
-    })),
+    ...NOTHING_BY_HAND,
+    ...turnsOn(phase, new Map(phase.days.map(({ id }, i) => [id, days[i]]))),
+    days,
   };
   const others = await listPhasesOf(scope, person.id);
   const overlap =

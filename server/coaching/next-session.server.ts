@@ -1,23 +1,15 @@
-import {
-  dayAt,
-  fail,
-  ok,
-  type Day,
-  type Id,
-  type MovementRef,
-  type Result,
-} from "~/core/kernel/index.ts";
+import { dayAt, fail, ok, type Day, type Id, type Result } from "~/core/kernel/index.ts";
 import { isDeepStrictEqual } from "node:util";
 import { absencesIn, keptPlan, seriesOf, trainedAfter, upTo } from "~/core/log/index.ts";
-import { dateOf, nextWeek, proposalsInPhase, type PhaseDay } from "~/core/phase/index.ts";
-import { writeLine } from "~/core/plan/notation/index.ts";
 import {
-  findSlot,
-  mapSlots,
-  PLAIN_DEFAULTS,
-  usualSide,
-  type SessionPlan,
-} from "~/core/plan/index.ts";
+  dateOf,
+  gymOn,
+  nextWeek,
+  plannedOn,
+  proposalsInPhase,
+  type PhaseDay,
+} from "~/core/phase/index.ts";
+import { findSlot, mapSlots, type SessionPlan } from "~/core/plan/index.ts";
 import type { ApproachRef } from "~/core/person/index.ts";
 import {
   decidedOf,
@@ -41,6 +33,7 @@ import { replaceWaiting } from "../db/waiting.server.ts";
 import { clientFor } from "./client.server.ts";
 import { phaseFactsFor } from "./phase-facts.server.ts";
 import { placeSession, throughWeek } from "./place-session.server.ts";
+import { writtenIn } from "./written.server.ts";
 
 /** What is proposed after a session, and how the next one will find the gym and the person. */
 export interface Proposals {
@@ -92,11 +85,16 @@ export async function proposalsFor(scope: Scope, sessionLog: StoredSessionLog): 
       { ...inPhase.facts, context, trainedSince },
       newId,
     );
-    const upcoming = nextWeek(plan, week, on);
+    const upcoming = nextWeek(plan, day, week, on);
     const next =
       upcoming > plan.weeks.length
         ? null
-        : { phase: inPhase.phase, day, week: upcoming, on: dateOf(plan, day, upcoming) };
+        : {
+            phase: inPhase.phase,
+            day,
+            week: upcoming,
+            on: plannedOn(plan, day, upcoming) ?? dateOf(plan, day, upcoming),
+          };
     const written = writtenOf({ slots, document: ruled }, next, context);
     return { slots, document: ruled, context, approach: client.approach, written, next };
   }
@@ -130,25 +128,8 @@ function writtenOf(
       ? ruled
       : throughWeek(next.phase, { day: next.day.id, week: next.week }, ruled, context);
   const planned = slots.map(({ slot }) => ({ slot, sets: findSlot(plan, slot.id)?.sets ?? [] }));
-  const { effort, rest } = PLAIN_DEFAULTS;
-  return new Map(
-    planned.map(({ slot, sets }, own) => {
-      const movement = context.movement(slot.movement);
-      const notation = {
-        unit: context.station(slot.station)?.loading.unit ?? "kg",
-        defaults: {
-          effort,
-          rest,
-          side: movement === null ? ({ kind: "both" } as const) : usualSide(movement, "left"),
-        },
-        exercises: planned.map((one) => one.sets),
-        own,
-        nameOf: (ref: MovementRef) => context.movement(ref)?.name ?? null,
-        movementNamed: () => null,
-      };
-      return [slot.id, writeLine(sets, notation)];
-    }),
-  );
+  const written = writtenIn(planned, context);
+  return new Map(planned.map(({ slot }, i) => [slot.id, written[i] ?? ""]));
 }
 
 export type PlanNextError =
@@ -187,7 +168,9 @@ export async function planNext(
       if (!isSaid) await addRuling(trx, sessionLog.id, sessionLog.personId, own.proposal, said);
     }
     const { id: session, personId } = sessionLog;
-    const { gymId, startTime, title } = next?.day ?? sessionLog;
+    const { startTime, title } = next?.day ?? sessionLog;
+    const gymId =
+      next === null ? sessionLog.gymId : gymOn(next.phase.document, next.day, next.week);
     const head = { personId, gymId, day: on, startTime, title };
     const ruled = nextDocument(document, decided, context, newId);
     return ok(

@@ -1,16 +1,19 @@
 import { bandsFor, type FittingChange } from "~/core/coach/index.ts";
 import { fail, ok, type Day, type Id, type Result } from "~/core/kernel/index.ts";
 import {
+  gymOn,
   lostChanges,
   project,
   rollOver,
   sheetOf,
   weeksOf,
+  NOTHING_BY_HAND,
   type Phase,
   type PhaseDay,
   type PhaseFacts,
   type ProjectedSession,
   type PutFirst,
+  type RolledOver,
   type Sheet,
 } from "~/core/phase/index.ts";
 import { approachAmong, volumePolicyOf } from "~/core/person/index.ts";
@@ -84,7 +87,7 @@ export async function addPhaseFor(
     approach: form.approach,
     days: days.map(({ day }) => day),
     weeks: weeksOf(form),
-    changes: [],
+    ...NOTHING_BY_HAND,
     notes: "",
   };
   const added = await addPhase(scope, person.id, form.name, document);
@@ -93,7 +96,8 @@ export async function addPhaseFor(
     : added;
 }
 
-async function dayFrom(
+/** A day of a phase from a template, fitted to the client, or from a session of theirs; null where that is gone. */
+export async function dayFrom(
   scope: Scope,
   source: SessionSource,
   person: Person,
@@ -231,8 +235,8 @@ async function place(
   { context }: PhaseFacts<StoredStation>,
 ): Promise<void> {
   const { personId } = phase;
-  const { gymId, startTime, title } = day;
-  const head = { personId, gymId, startTime, title };
+  const { startTime, title } = day;
+  const head = { personId, gymId: gymOn(phase.document, day, week), startTime, title };
   const own = copyPlan(ruled, newId);
   await placeSession(scope, { phase, day, week, on, ruled: own, context }, head);
 }
@@ -248,11 +252,12 @@ export async function rollOverPhase(
   scope: Scope,
   phase: StoredPhase,
   name: string,
-  notesOf: (putFirst: readonly PutFirst[]) => string,
+  notesOf: (rolled: RolledOver) => string,
 ): Promise<Result<FollowingPhase, Overlap | { readonly code: "missing" }>> {
   const client = await clientFor(scope, phase.personId);
   const facts = await phaseFactsFor(scope, phase, client, await studioDay(scope));
-  const { phase: next, putFirst } = rollOver(phase.document, facts, newId);
-  const added = await addPhase(scope, phase.personId, name, { ...next, notes: notesOf(putFirst) });
-  return added.ok ? ok({ id: added.value, putFirst }) : added;
+  const rolled = rollOver(phase.document, facts, newId);
+  const next = { ...rolled.phase, notes: notesOf(rolled) };
+  const added = await addPhase(scope, phase.personId, name, next);
+  return added.ok ? ok({ id: added.value, putFirst: rolled.putFirst }) : added;
 }

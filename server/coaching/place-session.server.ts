@@ -1,6 +1,6 @@
 import type { Day, Id } from "~/core/kernel/index.ts";
 import type { PlanHead } from "~/core/log/index.ts";
-import { changesOf, sessionInWeek, trainingWeek, type PhaseDay } from "~/core/phase/index.ts";
+import { sessionInWeek, withAdded, trainingWeek, type PhaseDay } from "~/core/phase/index.ts";
 import type { SessionPlan } from "~/core/plan/index.ts";
 import type { UnrollContext } from "~/core/unroll/index.ts";
 import { newId } from "~/codec/new-id.ts";
@@ -12,15 +12,11 @@ import type { Scope } from "../db/scope.server.ts";
 /** A session as its rules have it, through the layers of its week. */
 export function throughWeek(
   phase: StoredPhase,
-  { day, week: number }: Pick<StoredPlace, "day" | "week">,
+  { day, week }: Pick<StoredPlace, "day" | "week">,
   ruled: SessionPlan,
   context: UnrollContext,
 ): SessionPlan {
-  const { document } = phase;
-  const week = document.weeks[number - 1];
-  if (week === undefined) return ruled;
-  const changes = changesOf(document, { id: day }, number);
-  return sessionInWeek(ruled, week, changes, context, newId);
+  return sessionInWeek(phase.document, { day, week }, ruled, context, newId);
 }
 
 /** A day in a week of a phase that becomes real, as its rules have it. */
@@ -37,7 +33,7 @@ export interface ToPlace {
 /** Writes the plan of a day in a week, through the layers of the week; one that is there already stays. */
 export async function placeSession(
   scope: Scope,
-  { phase, day, week, on, ruled, context }: ToPlace,
+  { phase, day, week, on, ruled: stands, context }: ToPlace,
   head: Omit<PlanHead, "day">,
   session?: Id<"sessionLog">,
 ): Promise<Id<"plan">> {
@@ -45,6 +41,7 @@ export async function placeSession(
   const before = await there();
   if (before !== null) return before;
   const { document, revision } = phase;
+  const ruled = withAdded(stands, day);
   const plan = throughWeek(phase, { day: day.id, week }, ruled, context);
   const training = trainingWeek(document.weeks, week);
   const place = { phase: phase.id, revision, day: day.id, week, training, ruled };

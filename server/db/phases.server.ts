@@ -1,9 +1,10 @@
 import { z } from "zod";
-import { fail, ok, type Day, type Id, type Result } from "~/core/kernel/index.ts";
-import { endOf, type Phase } from "~/core/phase/index.ts";
+import { fail, ok, type Day, type Id, type Instant, type Result } from "~/core/kernel/index.ts";
+import { replanEventField, type ReplanEvent } from "~/core/coach/replan/index.ts";
+import { endOf, phaseEditField, type Phase, type PhaseEdit } from "~/core/phase/index.ts";
 import { newId } from "~/codec/new-id.ts";
 import { phaseCodec } from "~/codec/phase.ts";
-import { dayColumn, jsonColumn, storedJson } from "~/codec/rows.ts";
+import { dayColumn, instantColumn, jsonColumn, storedJson } from "~/codec/rows.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
 import { readEach, readOne } from "./set-apart.server.ts";
@@ -193,6 +194,7 @@ export async function savePhase(
   baseRevision: number,
   name: string,
   document: Phase,
+  done: RevisionDid = NOTHING_SAID,
 ): Promise<Result<number, SavePhaseError>> {
   return scope.transaction(async (trx) => {
     const before = await getPhase(trx, id);
@@ -211,7 +213,7 @@ export async function savePhase(
         ? fail({ code: "missing" })
         : fail({ code: "changedMeanwhile", current });
     }
-    await insertRevision(trx, id, baseRevision + 1, document);
+    await insertRevision(trx, id, baseRevision + 1, document, done);
     await outdateWaiting(trx, before.personId);
     return ok(baseRevision + 1);
   });
@@ -254,17 +256,70 @@ function headColumns(name: string, document: Phase) {
   return { name, starts: document.start, ends: endOf(document) };
 }
 
+/** What a revision did to the one before, and the event that it answers; null where nothing was said. */
+export interface RevisionDid {
+  readonly edits: readonly PhaseEdit[] | null;
+  readonly event: ReplanEvent | null;
+}
+const NOTHING_SAID: RevisionDid = { edits: null, event: null };
+
+const editsCodec = z.array(phaseEditField).readonly();
+const editsColumn = jsonColumn(editsCodec);
+const eventColumn = jsonColumn(replanEventField);
+
+/** A revision of a phase that said what it did: when, and whether it is still the newest. */
+export interface SaidRevision extends RevisionDid {
+  readonly number: number;
+  readonly at: Instant;
+}
+
+/** What was replanned of a phase, the newest first. */
+export async function replansOf(scope: Scope, id: Id<"phase">): Promise<readonly SaidRevision[]> {
+  const rows = (await scope
+    .from("phase_revisions")
+    .where({ phase_id: toBinary(id) })
+    .whereNotNull("event")
+    .orderBy("number", "desc")
+    .select("id", "number", "created_at", "edits", "event")) as Row[];
+  return readEach(scope, "phase", rows, saidFrom);
+}
+
+/** What a revision of a phase did; null where there is none. */
+export async function saidRevision(
+  scope: Scope,
+  id: Id<"phase">,
+  number: number,
+): Promise<SaidRevision | null> {
+  const row: unknown = await scope
+    .from("phase_revisions")
+    .where({ phase_id: toBinary(id), number })
+    .first("id", "number", "created_at", "edits", "event");
+  return row === undefined ? null : readOne(scope, "phase", row as Row, saidFrom);
+}
+
+function saidFrom(row: Row): SaidRevision {
+  return {
+    number: z.number().parse(row["number"]),
+    at: instantColumn.parse(row["created_at"]),
+    edits: row["edits"] === null ? null : editsColumn.parse(row["edits"]),
+    event: row["event"] === null ? null : eventColumn.parse(row["event"]),
+  };
+}
+
 async function insertRevision(
   scope: Scope,
   phase: Id<"phase">,
   number: number,
   document: Phase,
+  { edits, event }: RevisionDid = NOTHING_SAID,
 ): Promise<void> {
   await scope.insert("phase_revisions", {
     id: toBinary(newId<"phaseRevision">()),
     phase_id: toBinary(phase),
     number,
     document: storedJson(phaseCodec, document),
+    edits: edits === null ? null : storedJson(editsCodec, edits),
+    event: event === null ? null : storedJson(replanEventField, event),
     created_at: scope.now,
     ...scope.by,
   });

@@ -456,3 +456,52 @@ export async function plansWithDocuments(scope: Scope, on: Day) {
     document: documentColumn.parse(row["document"]),
   }));
 }
+
+/** What of the place of a planned session in its phase becomes otherwise. */
+export interface PlacedAt {
+  readonly week?: number;
+  readonly on?: Day;
+  readonly gymId?: Id<"gym">;
+  readonly training?: TrainingWeek;
+}
+
+/** Moves a planned session within its phase. */
+export async function movePlaced(
+  scope: Scope,
+  id: Id<"plan">,
+  { week, on, gymId, training }: PlacedAt,
+): Promise<void> {
+  await scope
+    .from("plans")
+    .where({ id: toBinary(id) })
+    .update({
+      ...(week === undefined ? {} : { phase_week: week }),
+      ...(on === undefined ? {} : { day: on }),
+      ...(gymId === undefined ? {} : { gym_id: toBinary(gymId) }),
+      ...(training === undefined ? {} : { training_week: storedJson(trainingWeekCodec, training) }),
+    });
+}
+
+/** Takes a planned session away that its phase no longer has; it can be planned again. */
+export async function removePlaced(scope: Scope, id: Id<"plan">): Promise<void> {
+  await scope
+    .from("plans")
+    .where({ id: toBinary(id) })
+    .delete();
+}
+
+/** Makes a planned session one of its own, of no phase. */
+export async function detachPlan(scope: Scope, id: Id<"plan">): Promise<void> {
+  await scope
+    .from("plans")
+    .where({ id: toBinary(id) })
+    .update({
+      phase_id: null,
+      phase_day: null,
+      phase_week: null,
+      phase_revision: null,
+      placed_revision: null,
+      training_week: null,
+      ruled: null,
+    });
+}

@@ -337,6 +337,24 @@ const TODAY = [
     modify decision enum('accepted','overruled','withdrawn') not null`,
 ];
 
+/**
+ * What a revision of a phase did to the one before: its edits, and the event that they answer. Events of the season,
+ * of one client or of everybody.
+ */
+const SEASON = [
+  "alter table phase_revisions add column edits json null, add column event json null",
+  `create table events (
+    studio_id binary(16) not null, id binary(16) not null, person_id binary(16) null,
+    kind enum('show','test','holiday','travel','other') not null, name varchar(80) not null,
+    starts date not null, ends date not null, gym_id binary(16) null,
+    revision int not null, created_at bigint not null, removed_at bigint null,
+    actor_kind enum('user','link','system') not null, actor_id binary(16) null,
+    primary key (studio_id, id), key events_days (studio_id, starts, ends),
+    foreign key (studio_id, person_id) references people (studio_id, id),
+    foreign key (studio_id, gym_id) references gyms (studio_id, id)
+  )`,
+];
+
 /** Migrations by name, in order. A landed one is never edited; the next is appended. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
   { name: "001-foundation", statements: FIRST },
@@ -350,6 +368,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: "009-comparing", statements: COMPARING },
   { name: "010-phases", statements: PHASES },
   { name: "011-today", statements: TODAY },
+  { name: "012-season", statements: SEASON },
 ];
 
 const source: Knex.MigrationSource<(typeof MIGRATIONS)[number]> = {

@@ -24,6 +24,7 @@ export type StudioTable =
   | "plan_revisions"
   | "phases"
   | "phase_revisions"
+  | "events"
   | "runs"
   | "commands"
   | "performed_exercises"

@@ -8,6 +8,7 @@ export type RecordKind =
   | "approach"
   | "brief"
   | "client"
+  | "event"
   | "exercise"
   | "set-up of an exercise"
   | "gym"

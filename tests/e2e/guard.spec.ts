@@ -73,6 +73,8 @@ const EXPECTED: Readonly<Record<string, "hidden" | "own" | "open">> = {
   "routes/phase-new": "own",
   "routes/phase": "hidden",
   "routes/phase-assign": "hidden",
+  "routes/phase-change": "hidden",
+  "routes/phase-replan": "hidden",
   "routes/plan-new": "own",
   "routes/bench": "hidden",
   "routes/plan-sheet": "hidden",

@@ -120,6 +120,8 @@ test("no body of any kind holds the server, on any route and in any field", asyn
     "/phases/new",
     phase,
     assigned,
+    `${phase}/change`,
+    `${phase}/replan`,
     own,
     "/strength-rules",
     "/templates",

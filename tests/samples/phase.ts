@@ -4,6 +4,7 @@ import type { Exposure } from "~/core/log/index.ts";
 import {
   asMet,
   isEasy,
+  NOTHING_BY_HAND,
   project,
   usualWeek,
   type Phase,
@@ -46,7 +47,7 @@ export function samplePhase(days: readonly PhaseDay[], over: Partial<Phase> = {}
     approach: null,
     days,
     weeks: Array.from({ length: 4 }, () => usualWeek("normal")),
-    changes: [],
+    ...NOTHING_BY_HAND,
     notes: "",
     ...over,
   };

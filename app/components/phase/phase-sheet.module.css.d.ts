@@ -6,6 +6,7 @@ declare const styles: {
   readonly corner: string;
   readonly dayRow: string;
   readonly done: string;
+  readonly dropped: string;
   readonly explained: string;
   readonly fill: string;
   readonly frame: string;

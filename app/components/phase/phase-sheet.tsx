@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import type { MovementRef, Region } from "~/core/kernel/index.ts";
 import type { Band } from "~/core/person/index.ts";
-import type { Sheet, SheetSession } from "~/core/phase/index.ts";
+import { isWithout, type Sheet, type SheetSession } from "~/core/phase/index.ts";
 import { formatMinutes, formatShortDay } from "~/format/numbers.ts";
 import { SOURCE_NAMES, WEEK_NAMES, WEEKDAY_NAMES } from "~/format/phase.ts";
 import {
@@ -194,7 +194,7 @@ export function PhaseSheet({
 
 /** "37 min · planned", "missed", "37 min · next · needs your decision" */
 function aboutSession({ source, likelySeconds, isEdited, asks }: SheetSession): string {
-  if (source === "missed") return SOURCE_NAMES.missed;
+  if (isWithout(source)) return SOURCE_NAMES[source];
   return [
     formatMinutes(likelySeconds),
     ...(source === "next" || source === "planned" ? [SOURCE_NAMES[source]] : []),

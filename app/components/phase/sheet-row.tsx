@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { isEasy, type Sheet, type SheetCell } from "~/core/phase/index.ts";
+import { isEasy, isWithout, type Sheet, type SheetCell } from "~/core/phase/index.ts";
 import { formatCell, formatCellWhole, SOURCE_NAMES } from "~/format/phase.ts";
 import { formatTargetShort } from "~/format/target.ts";
 import { ROLE_NAMES } from "~/format/training.ts";
@@ -102,7 +102,7 @@ export function Row({
   );
 }
 
-const isThere = (cell: SheetCell | null) => cell !== null && cell.source !== "missed";
+const isThere = (cell: SheetCell | null) => cell !== null && !isWithout(cell.source);
 
 /** The cell that one is compared with: of the last week that was not light or lighter, unless it is such a week itself. */
 function lastBefore(
