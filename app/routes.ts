@@ -14,6 +14,7 @@ export default [
     route("people/:personId/strength", "routes/strength.tsx"),
     route("people/:personId/when", "routes/when.tsx"),
     route("people/:personId/comparing", "routes/comparing.tsx"),
+    route("season", "routes/season.tsx"),
     route("phases/new", "routes/phase-new.tsx"),
     route("phases/:phaseId", "routes/phase.tsx"),
     route("phases/:phaseId/assign", "routes/phase-assign.tsx"),

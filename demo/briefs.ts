@@ -130,4 +130,17 @@ export const BRIEFS: Readonly<Record<string, DemoBrief>> = {
     weight: { start: 82, weekly: 0.1, unit: "kg" },
     girths: [],
   },
+  "Wren Castellan": {
+    document: brief({
+      goal: "definition",
+      birthYear: 1990,
+      trainingYears: 6,
+      daysPerWeek: 1,
+      minutesCap: minutes(60),
+      priorities: ["gluteusMaximus"],
+      helper: "alone",
+    }),
+    weight: { start: 66, weekly: -0.25, unit: "kg" },
+    girths: [],
+  },
 };

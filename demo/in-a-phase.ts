@@ -24,6 +24,10 @@ export interface PhasedTrainee {
   }[];
   /** Days before today on which a planned session was missed. */
   readonly missed: readonly number[];
+  /** The phase that it was rolled over into, after its last week; null where it still runs. */
+  readonly next: { readonly name: string } | null;
+  /** Days before today from which, and for how many, the client was ill, so that the rest was replanned; null for never. */
+  readonly ill: { readonly daysAgo: number; readonly days: number } | null;
 }
 
 const exercise = (
@@ -136,5 +140,83 @@ export const IN_A_PHASE: readonly PhasedTrainee[] = [
       },
     ],
     missed: [11],
+    next: null,
+    ill: null,
   },
+  {
+    person: {
+      name: "Wren Castellan",
+      goal: "Lean legs for the spring show, strength held",
+      level: "trained",
+      unit: "kg",
+      notes: "Films the last set of every exercise from the side.",
+    },
+    seed: 78,
+    startTime: "17:00",
+    phase: {
+      name: "Definition 1",
+      success: "every load held at 2 kg less body weight",
+      weeks: 4,
+      beganDaysAgo: 49,
+      lighterEvery: 4,
+    },
+    days: [
+      {
+        after: 0,
+        title: "Legs, short rests",
+        routine: [
+          exercise(
+            "shipped:leg-press",
+            "press",
+            [3, 10, 12, 2],
+            [120, 190, 0.004],
+            90,
+            "Quads, supported",
+          ),
+          exercise(
+            "shipped:lying-leg-curl",
+            "curl",
+            [3, 10, 12, 1],
+            [35, 56, 0.004],
+            75,
+            "Hamstrings, knee flexion",
+          ),
+          exercise(
+            "shipped:leg-extension",
+            "extension",
+            [3, 12, 15, 1],
+            [90, 150, 0.005],
+            60,
+            "Rectus femoris, shortened",
+          ),
+          exercise(
+            "shipped:standing-calf-raise",
+            "calf",
+            [3, 10, 15, 1],
+            [70, 110, 0.004],
+            60,
+            "Calves, straight knee",
+          ),
+        ],
+      },
+    ],
+    missed: [],
+    next: { name: "Definition 2" },
+    ill: { daysAgo: 8, days: 6 },
+  },
+];
+
+/** What the studio's calendar holds, in days from today. */
+export const SEASON_EVENTS: readonly {
+  /** Null for everybody. */
+  readonly who: string | null;
+  readonly kind: "show" | "test" | "holiday" | "travel";
+  readonly name: string;
+  readonly inDays: number;
+  readonly days: number;
+}[] = [
+  { who: "Corvin Hale", kind: "test", name: "Studio meet", inDays: 27, days: 1 },
+  { who: "Wren Castellan", kind: "show", name: "Spring show", inDays: 96, days: 2 },
+  { who: "Tamsin Kroll", kind: "travel", name: "Survey at the coast", inDays: 40, days: 12 },
+  { who: null, kind: "holiday", name: "Studio closed", inDays: 22, days: 6 },
 ];

@@ -28,7 +28,7 @@ import type { Trainee } from "./trainee.ts";
 import { TRAINEES } from "./trainees.ts";
 import { IN_A_PHASE } from "./in-a-phase.ts";
 import { seedBrief } from "./seed-brief.server.ts";
-import { seedPhased } from "./seed-phase.server.ts";
+import { seedEvents, seedPhased } from "./seed-phase.server.ts";
 import { movePhases } from "./move-phases.server.ts";
 import { seededRandom } from "../testbed/random.ts";
 
@@ -57,6 +57,7 @@ export async function seedDemo(db: Database, now: Instant): Promise<boolean> {
   const setting = { at, now, today, gymId, stations: stations as StationIds };
   for (const trainee of TRAINEES) await seedTrainee(setting, trainee);
   for (const trainee of IN_A_PHASE) await seedPhased(setting, trainee);
+  await seedEvents(setting);
   await workOutSome(at(now), 1000);
   await at(now).insert("demo_seed", { anchor_day: today });
   return true;
@@ -172,6 +173,11 @@ export async function moveForward(db: Database, now: Instant): Promise<number> {
       [days, seed.studio_id],
     );
     await movePhases(trx, seed.studio_id, days);
+    await trx.raw(
+      `update events set starts = starts + interval ? day, ends = ends + interval ? day
+       where studio_id = ? and actor_kind = 'system'`,
+      [days, days, seed.studio_id],
+    );
     await trx.raw("update demo_seed set anchor_day = ? where studio_id = ?", [
       today,
       seed.studio_id,

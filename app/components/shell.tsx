@@ -10,6 +10,7 @@ import { FLOOR_PAGES } from "../workers/floor-pages.ts";
 const TABS = [
   { to: "/", text: "Today" },
   { to: "/people", text: "People" },
+  { to: "/season", text: "Season" },
   { to: "/gyms", text: "Gyms" },
   { to: "/movements", text: "Movements" },
   { to: "/templates", text: "Templates" },
@@ -146,13 +147,13 @@ function IndexTab({ to, text }: { readonly to: string; readonly text: string }) 
         flexGrow: { xs: 1, md: 0 },
         display: "grid",
         placeItems: "center",
-        minHeight: { xs: 48, md: 104 },
+        minHeight: { xs: 48, md: 92 },
         px: { xs: 0.25, md: 0 },
         minWidth: 0,
         textDecoration: "none",
         fontFamily: (t) => t.typography.h2.fontFamily,
         fontWeight: 700,
-        // Six of them stand beside each other on a phone.
+        // Seven of them stand beside each other on a phone.
         fontSize: { xs: "1rem", md: "1.15rem" },
         letterSpacing: { xs: 0, md: "0.03em" },
         borderLeft: { md: "5px solid transparent" },

@@ -190,7 +190,8 @@ function Steps({
                   <input
                     type={step.group === null ? "checkbox" : "radio"}
                     name={step.group ?? step.key}
-                    checked={step.isTaken}
+                    key={String(step.isTaken)}
+                    defaultChecked={step.isTaken}
                     onChange={(event) => take(step, event.target.checked)}
                   />
                   <span>

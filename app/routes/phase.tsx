@@ -59,17 +59,12 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
     success,
     changes,
     notes,
-    replans: replans.flatMap(({ number, at, event }) =>
-      event === null
-        ? []
-        : [
-            {
-              revision: number,
-              on: dayAt(at, timeZone),
-              text: formatEvent(event, (own) => names.get(own) ?? "equipment that is gone"),
-            },
-          ],
-    ),
+    replans: replans.map(({ number, at, event, isTakenBack }) => ({
+      revision: number,
+      on: dayAt(at, timeZone),
+      text: formatEvent(event, (own) => names.get(own) ?? "equipment that is gone"),
+      isTakenBack,
+    })),
   };
 });
 
@@ -315,6 +310,7 @@ function Replans({
         >
           <Typography>
             Replanned {formatShortDay(own.on)}: {own.text}
+            {own.isTakenBack ? ", taken back" : ""}
           </Typography>
           {own.revision === revision ? (
             <Form method="post">

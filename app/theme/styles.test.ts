@@ -6,6 +6,7 @@ const SHEETS = [
   "app/components/bench/bench.module.css",
   "app/components/phase/phase-sheet.module.css",
   "app/components/today/today.module.css",
+  "app/components/season/season.module.css",
 ];
 
 /** What stands in a sheet without what its rules say: selectors alone. */

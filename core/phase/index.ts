@@ -9,5 +9,6 @@ export * from "./presence.ts";
 export * from "./project.ts";
 export * from "./proposals.ts";
 export * from "./roll-over.ts";
+export * from "./season.ts";
 export * from "./sheet.ts";
 export * from "./typed-cell.ts";

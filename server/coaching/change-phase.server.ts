@@ -66,7 +66,13 @@ export async function changePhase(
 ): Promise<Result<Followed, ChangePhaseError>> {
   const next = edits.reduce(withEdit, phase.document);
   const weekOf = (week: number) => weekAfter(edits, week);
-  return writePhase(scope, phase, { baseRevision, next, weekOf, name, did: { edits, event } });
+  return writePhase(scope, phase, {
+    baseRevision,
+    next,
+    weekOf,
+    name,
+    did: { edits, event, takesBack: null },
+  });
 }
 
 /**
@@ -91,7 +97,7 @@ export async function takeBackChange(
     next: before,
     weekOf: (week) => back.get(week) ?? null,
     name: phase.name,
-    did: { edits: null, event: null },
+    did: { edits: null, event: null, takesBack: revision },
   });
 }
 

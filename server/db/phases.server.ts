@@ -2,6 +2,7 @@ import { z } from "zod";
 import { fail, ok, type Day, type Id, type Instant, type Result } from "~/core/kernel/index.ts";
 import { replanEventField, type ReplanEvent } from "~/core/coach/replan/index.ts";
 import { endOf, phaseEditField, type Phase, type PhaseEdit } from "~/core/phase/index.ts";
+import { WEEK_KINDS, type WeekKind } from "~/core/progress/index.ts";
 import { newId } from "~/codec/new-id.ts";
 import { phaseCodec } from "~/codec/phase.ts";
 import { dayColumn, instantColumn, jsonColumn, storedJson } from "~/codec/rows.ts";
@@ -96,6 +97,49 @@ export async function listPhasesOf(
     .where("phases.person_id", toBinary(person))
     .orderBy("phases.starts", "desc")) as Row[];
   return readEach(scope, "phase", rows, entryFrom);
+}
+
+/** A phase as the calendar shows it. */
+export interface SeasonPhase extends PhaseEntry {
+  readonly weeks: readonly WeekKind[];
+  /** True where something of it was trained, or is being trained. */
+  readonly isBegun: boolean;
+}
+
+const weekKinds = z
+  .string()
+  .transform((text): unknown => JSON.parse(text))
+  .pipe(z.array(z.enum(WEEK_KINDS)));
+
+/** Phases that have a day from one to another, with the kinds of their weeks; one query however many. */
+export async function seasonPhases(
+  scope: Scope,
+  from: Day,
+  to: Day,
+): Promise<readonly SeasonPhase[]> {
+  const rows = (await entryQuery(scope)
+    .join("phase_revisions", (join) =>
+      join
+        .on("phase_revisions.studio_id", "phases.studio_id")
+        .andOn("phase_revisions.phase_id", "phases.id")
+        .andOn("phase_revisions.number", "phases.revision"),
+    )
+    .where("phases.starts", "<=", to)
+    .where("phases.ends", ">=", from)
+    .orderBy("phases.starts")
+    .select(
+      scope.raw("json_extract(phase_revisions.document, '$.weeks[*].kind') as week_kinds"),
+      scope.raw(
+        `exists (select 1 from plans join runs on runs.studio_id = plans.studio_id
+          and runs.plan_id = plans.id where plans.studio_id = phases.studio_id
+          and plans.phase_id = phases.id) as is_begun`,
+      ),
+    )) as Row[];
+  return readEach(scope, "phase", rows, (row) => ({
+    ...entryFrom(row),
+    weeks: weekKinds.parse(row["week_kinds"]),
+    isBegun: Number(row["is_begun"]) === 1,
+  }));
 }
 
 /** Phases that end from one day to another and are followed by no later one of their client. */
@@ -228,7 +272,7 @@ export async function archivePhase(scope: Scope, id: Id<"phase">): Promise<void>
 }
 
 /** Two phases of one person are never written at once, so that none can overlap with one that is not there yet. */
-async function lockPerson(scope: Scope, person: Id<"person">): Promise<boolean> {
+export async function lockPerson(scope: Scope, person: Id<"person">): Promise<boolean> {
   const row: unknown = await scope
     .from("people")
     .where({ id: toBinary(person) })
@@ -260,28 +304,42 @@ function headColumns(name: string, document: Phase) {
 export interface RevisionDid {
   readonly edits: readonly PhaseEdit[] | null;
   readonly event: ReplanEvent | null;
+  /** The revision that it takes back; null for all others. */
+  readonly takesBack: number | null;
 }
-const NOTHING_SAID: RevisionDid = { edits: null, event: null };
+const NOTHING_SAID: RevisionDid = { edits: null, event: null, takesBack: null };
 
 const editsCodec = z.array(phaseEditField).readonly();
 const editsColumn = jsonColumn(editsCodec);
 const eventColumn = jsonColumn(replanEventField);
 
-/** A revision of a phase that said what it did: when, and whether it is still the newest. */
+/** A revision of a phase with what it did, and when. */
 export interface SaidRevision extends RevisionDid {
   readonly number: number;
   readonly at: Instant;
 }
 
+/** A replan of a phase: the revision that it made, and whether that was taken back. */
+export interface Replan {
+  readonly number: number;
+  readonly at: Instant;
+  readonly event: ReplanEvent;
+  readonly isTakenBack: boolean;
+}
+
 /** What was replanned of a phase, the newest first. */
-export async function replansOf(scope: Scope, id: Id<"phase">): Promise<readonly SaidRevision[]> {
+export async function replansOf(scope: Scope, id: Id<"phase">): Promise<readonly Replan[]> {
   const rows = (await scope
     .from("phase_revisions")
     .where({ phase_id: toBinary(id) })
-    .whereNotNull("event")
+    .where((said) => said.whereNotNull("event").orWhereNotNull("takes_back"))
     .orderBy("number", "desc")
-    .select("id", "number", "created_at", "edits", "event")) as Row[];
-  return readEach(scope, "phase", rows, saidFrom);
+    .select("id", "number", "created_at", "edits", "event", "takes_back")) as Row[];
+  const said = readEach(scope, "phase", rows, saidFrom);
+  const back = new Set(said.map(({ takesBack }) => takesBack));
+  return said.flatMap(({ number, at, event }) =>
+    event === null ? [] : [{ number, at, event, isTakenBack: back.has(number) }],
+  );
 }
 
 /** What a revision of a phase did; null where there is none. */
@@ -293,7 +351,7 @@ export async function saidRevision(
   const row: unknown = await scope
     .from("phase_revisions")
     .where({ phase_id: toBinary(id), number })
-    .first("id", "number", "created_at", "edits", "event");
+    .first("id", "number", "created_at", "edits", "event", "takes_back");
   return row === undefined ? null : readOne(scope, "phase", row as Row, saidFrom);
 }
 
@@ -303,6 +361,7 @@ function saidFrom(row: Row): SaidRevision {
     at: instantColumn.parse(row["created_at"]),
     edits: row["edits"] === null ? null : editsColumn.parse(row["edits"]),
     event: row["event"] === null ? null : eventColumn.parse(row["event"]),
+    takesBack: z.number().nullable().parse(row["takes_back"]),
   };
 }
 
@@ -311,7 +370,7 @@ async function insertRevision(
   phase: Id<"phase">,
   number: number,
   document: Phase,
-  { edits, event }: RevisionDid = NOTHING_SAID,
+  { edits, event, takesBack }: RevisionDid = NOTHING_SAID,
 ): Promise<void> {
   await scope.insert("phase_revisions", {
     id: toBinary(newId<"phaseRevision">()),
@@ -320,6 +379,7 @@ async function insertRevision(
     document: storedJson(phaseCodec, document),
     edits: edits === null ? null : storedJson(editsCodec, edits),
     event: event === null ? null : storedJson(replanEventField, event),
+    takes_back: takesBack,
     created_at: scope.now,
     ...scope.by,
   });

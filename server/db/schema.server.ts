@@ -338,11 +338,12 @@ const TODAY = [
 ];
 
 /**
- * What a revision of a phase did to the one before: its edits, and the event that they answer. Events of the season,
- * of one client or of everybody.
+ * What a revision of a phase did to the one before: its edits, and the event that they answer, or which revision it
+ * takes back. Events of the season, of one client or of everybody.
  */
 const SEASON = [
-  "alter table phase_revisions add column edits json null, add column event json null",
+  `alter table phase_revisions add column edits json null, add column event json null,
+    add column takes_back int null`,
   `create table events (
     studio_id binary(16) not null, id binary(16) not null, person_id binary(16) null,
     kind enum('show','test','holiday','travel','other') not null, name varchar(80) not null,

@@ -165,6 +165,7 @@ describe("a phase that is replanned", () => {
     const back = await takeBackChange(scope, replanned, replanned.revision);
     expect(back.ok).toBe(true);
     expect((await phaseAt(phase.id)).document).toEqual(phase.document);
+    expect((await replansOf(scope, phase.id)).map((own) => own.isTakenBack)).toEqual([true]);
     // What went with it is planned again like any other session.
     await approveWeek(scope, phase.id, 1);
     const again = await placedIn(phase.id);

@@ -70,6 +70,7 @@ const EXPECTED: Readonly<Record<string, "hidden" | "own" | "open">> = {
   "routes/movement-new": "own",
   "routes/movement": "hidden",
   "routes/own-set-up": "hidden",
+  "routes/season": "own",
   "routes/phase-new": "own",
   "routes/phase": "hidden",
   "routes/phase-assign": "hidden",

@@ -118,6 +118,7 @@ test("no body of any kind holds the server, on any route and in any field", asyn
     "/movements/shipped:back-squat/set-up",
     "/plans/new",
     "/phases/new",
+    "/season",
     phase,
     assigned,
     `${phase}/change`,

@@ -16,7 +16,8 @@ export interface Deed {
  */
 export function useDeciding() {
   const fetcher = useFetcher<DecideReply>();
-  const [waiting, setWaiting] = useState<readonly Deed[]>([]);
+  // What is undone is only known once everything before it is done.
+  const [waiting, setWaiting] = useState<readonly (Deed | "undo")[]>([]);
   const [sent, setSent] = useState<{ readonly deed: Deed; readonly before: unknown } | null>(null);
   const [past, setPast] = useState<readonly Deed[]>([]);
   const [problem, setProblem] = useState<string | null>(null);
@@ -33,42 +34,46 @@ export function useDeciding() {
       if (undoes !== null) setPast((list) => [...list, { ...sent.deed, undoes }]);
       return;
     }
-    const [next, ...others] = waiting;
-    if (next === undefined) return;
+    const [asked, ...others] = waiting;
+    if (asked === undefined) return;
     setWaiting(others);
+    const next = asked === "undo" ? undoing(past.at(-1)) : asked;
+    if (asked === "undo") setPast((list) => list.slice(0, -1));
+    if (next === null) return;
     setSent({ deed: next, before: reply });
     void fetcher.submit(JSON.stringify(next.does), {
       method: "post",
       action: "/decide",
       encType: "application/json",
     });
-  }, [isIdle, sent, waiting, reply, fetcher]);
+  }, [isIdle, sent, waiting, past, reply, fetcher]);
 
   const gone = useMemo(
     () =>
       new Set(
-        [...(sent === null ? [] : [sent.deed]), ...waiting].flatMap(({ subjects }) => subjects),
+        [...(sent === null ? [] : [sent.deed]), ...waiting].flatMap((deed) =>
+          deed === "undo" ? [] : deed.subjects,
+        ),
       ),
     [sent, waiting],
   );
-  const last = past.at(-1) ?? null;
   return {
     gone,
     problem,
     isBusy: sent !== null || waiting.length > 0,
-    canUndo: last !== null,
+    canUndo: past.length > 0 || sent !== null,
     act: (deed: Deed) => {
       setProblem(null);
       setWaiting((list) => [...list, deed]);
     },
-    undo: () => {
-      if (last?.undoes == null) return;
-      setPast((list) => list.slice(0, -1));
-      setWaiting((list) =>
-        last.undoes === null ? list : [...list, { does: last.undoes, undoes: null, subjects: [] }],
-      );
-    },
+    undo: () => setWaiting((list) => [...list, "undo"]),
   };
+}
+
+/** The deed that takes another one back; null where there is none. */
+function undoing(last: Deed | undefined): Deed | null {
+  const undoes = last?.undoes ?? null;
+  return undoes === null ? null : { does: undoes, undoes: null, subjects: [] };
 }
 
 /** What takes a deed back that was answered so; null where nothing came of it. */

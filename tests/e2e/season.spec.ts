@@ -1,0 +1,132 @@
+import type { Page } from "@playwright/test";
+import {
+  addGymWithRack,
+  addPerson,
+  expect,
+  phaseForm,
+  planSquats,
+  registerStudio,
+  submit,
+  test,
+} from "./kravo.ts";
+
+const inDays = (days: number) =>
+  new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
+
+/** A client with two phases behind each other, three weeks from now. */
+async function twoPhases(page: Page) {
+  await registerStudio(page);
+  const where = await addGymWithRack(page);
+  const person = await addPerson(page, "Ada Season");
+  const bench = await planSquats(page, person, where);
+  const form = phaseForm(person, where.gym, bench);
+  const first = { ...form, name: "First", start: inDays(21), weeks: "4" };
+  const second = { ...form, name: "Second", start: inDays(49), weeks: "4" };
+  return [
+    await submit(page, "/phases/new", first),
+    await submit(page, "/phases/new", second),
+  ] as const;
+}
+
+const bar = (page: Page, name: string) =>
+  page.getByRole("button", { name: new RegExp(`^${name}, Ada Season`) });
+
+test("a phase moves on the calendar by keys and by drag, and what moves along is shown first", async ({
+  watched: page,
+}) => {
+  const [first] = await twoPhases(page);
+  await page.goto("/season");
+  const was = await bar(page, "Second").getAttribute("aria-label");
+  await bar(page, "First").focus();
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("ArrowRight");
+  const told = page.getByRole("region", { name: "What moves" });
+  await expect(told.getByText(/^Move First to/)).toBeVisible();
+  await expect(told.getByText(/Moves along: Second to/)).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect(bar(page, "Second")).toHaveAttribute("aria-label", was ?? "");
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("Enter");
+  await expect(told.getByText(/^Move First/)).toBeHidden();
+  await page.reload();
+  await expect(bar(page, "Second")).not.toHaveAttribute("aria-label", was ?? "");
+
+  // Before the first one there is room; onto it the second cannot go.
+  await bar(page, "Second").focus();
+  await page.keyboard.press("ArrowLeft");
+  await expect(told.getByText("First has those days.")).toBeVisible();
+  await expect(told.getByRole("button", { name: /^Move/ })).toBeDisabled();
+  await page.keyboard.press("Escape");
+
+  const box = await bar(page, "First").boundingBox();
+  if (box === null) throw new Error("no bar");
+  await page.mouse.move(box.x + 10, box.y + 10);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 70, box.y + 10, { steps: 4 });
+  await page.mouse.up();
+  await expect(told.getByText(/^Move First to/)).toBeVisible();
+  await told.getByRole("button", { name: /^Move/ }).click();
+  await expect(told.getByText(/^Move First/)).toBeHidden();
+
+  await page.goto(first);
+  await expect(page.getByRole("heading", { name: "First", exact: true })).toBeVisible();
+});
+
+test("events are added, told where they are wrong, moved and removed", async ({
+  watched: page,
+}) => {
+  await twoPhases(page);
+  await page.goto("/season");
+  await page.getByLabel("Name").fill("Spring show");
+  await page.getByLabel("First day").fill(inDays(60));
+  await page.getByLabel("Last day, if not the same").fill(inDays(50));
+  await page.getByRole("button", { name: "Add event" }).click();
+  await expect(page.getByText("The last day comes before the first.")).toBeVisible();
+  await page.getByLabel("Last day, if not the same").fill(inDays(61));
+  await page.getByRole("button", { name: "Add event" }).click();
+  const mark = page.getByRole("button", { name: /^Show: Spring show/ });
+  await expect(mark).toBeVisible();
+  const was = await mark.getAttribute("aria-label");
+  await mark.focus();
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("Enter");
+  await page.reload();
+  await expect(mark).not.toHaveAttribute("aria-label", was ?? "");
+  await page.getByRole("button", { name: "Remove Spring show" }).click();
+  await expect(mark).toBeHidden();
+});
+
+test("a phase is changed, replanned, and the replan taken back", async ({ watched: page }) => {
+  const [first] = await twoPhases(page);
+  await page.goto(`${first}/change`);
+  await page.getByRole("button", { name: "Add a week after week 4" }).click();
+  // The second phase begins there.
+  await expect(page.getByText(/It would lie on days of Second/)).toBeVisible();
+  await page.getByRole("button", { name: "Take week 4 out" }).click();
+  await expect(page.getByRole("button", { name: "Take week 4 out" })).toHaveCount(0);
+  await page.getByRole("textbox", { name: "Name", exact: true }).fill("Renamed");
+  await page.getByRole("button", { name: "Save", exact: true }).first().click();
+  await expect(page.getByRole("heading", { name: "Change Renamed" })).toBeVisible();
+
+  await page.goto(`${first}/replan`);
+  await page.getByLabel("What happened").selectOption("away");
+  await page.getByLabel("From").fill(inDays(28));
+  await page.getByLabel("Last day").fill(inDays(20));
+  await page.getByRole("button", { name: "What if?" }).click();
+  await expect(page.getByText("The last day comes before the first.")).toBeVisible();
+  await page.getByLabel("Last day").fill(inDays(34));
+  await page.getByRole("button", { name: "What if?" }).click();
+  const steps = page.getByRole("region", { name: "Steps" });
+  await expect(steps.getByRole("checkbox").first()).toBeChecked();
+  const all = await steps.getByRole("checkbox").count();
+  await steps.getByRole("checkbox").first().uncheck();
+  await expect(
+    page.getByRole("button", { name: `Accept ${all - 1} step${all === 2 ? "" : "s"}` }),
+  ).toBeVisible();
+  await steps.getByRole("checkbox").first().check();
+  await page.getByRole("button", { name: `Accept ${all} steps` }).click();
+  await expect(page.getByText(/^Replanned .* away|^Replanned .* ill/)).toBeVisible();
+  await page.getByRole("button", { name: "Take back" }).click();
+  await expect(page.getByText(/^Replanned .*, taken back$/)).toBeVisible();
+  await expect(page.getByRole("button", { name: "Take back" })).toBeHidden();
+});
