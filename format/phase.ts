@@ -1,17 +1,27 @@
-import { assertNever, sameReading, ticksOf, type Day, type Mass } from "~/core/kernel/index.ts";
+import {
+  assertNever,
+  sameReading,
+  ticksOf,
+  type Day,
+  type Mass,
+  type MovementRef,
+} from "~/core/kernel/index.ts";
 import type {
   CellEdit,
   CellError,
   CellSource,
+  ManyError,
   PhaseWeek,
   RolledOver,
   SheetCell,
   WholePhase,
 } from "~/core/phase/index.ts";
-import type { FindMovement } from "~/core/movement/index.ts";
+import { directRegions, type FindMovement, type Movement } from "~/core/movement/index.ts";
+import type { SetRole } from "~/core/plan/index.ts";
 import type { WeekKind } from "~/core/progress/index.ts";
 import { formatAmount, formatDay, formatMass, formatShare, plural } from "./numbers.ts";
 import { formatTarget, formatTargetShort } from "./target.ts";
+import { PATTERN_NAMES, REGION_NAMES, ROLE_NAMES, spokenRegion } from "./training.ts";
 
 export const WEEKDAY_NAMES = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"] as const;
 
@@ -317,4 +327,48 @@ export function formatCarried(
   );
   const carried = [`Follows ${name}.`, ...first, ...over, ...(notes === "" ? [] : [notes])];
   return carried.join("\n").slice(0, 2000);
+}
+
+/** Everything that a line of a sheet goes by where several are changed at once, in lower case. */
+export function namesOfRow(
+  {
+    movement: ref,
+    role,
+    day,
+  }: {
+    readonly movement: MovementRef;
+    readonly role: SetRole;
+    readonly day: { readonly weekday: number; readonly title: string };
+  },
+  movement: Movement | null,
+): readonly string[] {
+  const regions = movement === null ? [] : directRegions(movement);
+  return [
+    movement?.name ?? ref,
+    ...(movement === null ? [] : [PATTERN_NAMES[movement.pattern]]),
+    ...regions.flatMap((region) => [spokenRegion(region), REGION_NAMES[region]]),
+    ROLE_NAMES[role],
+    `${ROLE_NAMES[role]} set`,
+    day.title,
+    WEEKDAYS[day.weekday - 1] ?? "",
+    WEEKDAY_NAMES[day.weekday - 1] ?? "",
+  ].map((name) => name.toLowerCase());
+}
+
+/** Why a line for many cells does nothing, and how to write it. */
+export function formatManyError(error: ManyError): string {
+  switch (error.code) {
+    case "noWeeks":
+      return "Say which weeks at the end: in week 4, or weeks 4-6.";
+    case "weekOut":
+      return `There is no week ${error.week}; the phase has ${error.most}.`;
+    case "nobody":
+      return error.who === ""
+        ? "Say first which exercises: all, hinges, quads, leg press, Monday."
+        : "Nothing here goes by those first words: an exercise, a pattern, a muscle, a day, or all.";
+    case "nothing":
+      return "Say what to change: -1 set, 4 sets, 95%, 110 kg, out.";
+    default:
+      return assertNever(error);
+  }
 }

@@ -30,6 +30,7 @@ import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/phase.ts";
 import { useCatalogue } from "../components/catalogue.ts";
 import { Page } from "../components/page.tsx";
+import { ChangeMany } from "../components/phase/change-many.tsx";
 import { CellExplained } from "../components/phase/cell-explained.tsx";
 import { single, type Selection } from "../components/phase/grid.ts";
 import { PhaseSheet } from "../components/phase/phase-sheet.tsx";
@@ -233,6 +234,7 @@ function PhaseOf({
           ))}
         </Box>
       ) : null}
+      <ChangeMany sheet={sheet} nameOf={nameOf} onType={typing.type} />
       <PhaseSheet
         columns={isPhone && at !== null ? [at.column] : sheet.weeks.map((_, i) => i)}
         sheet={sheet}

@@ -1,6 +1,7 @@
 /** A phase: its document, its weeks, and what they come to by rules, weeks and the coach's changes. */
 export * from "./cell-edit.ts";
 export * from "./layers.ts";
+export * from "./many.ts";
 export * from "./met.ts";
 export * from "./phase.ts";
 export * from "./phase-edit.ts";

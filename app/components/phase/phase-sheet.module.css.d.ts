@@ -14,6 +14,7 @@ declare const styles: {
   readonly input: string;
   readonly invalid: string;
   readonly line: string;
+  readonly many: string;
   readonly missed: string;
   readonly name: string;
   readonly new: string;
