@@ -1,4 +1,5 @@
 import type { MovementRef } from "~/core/kernel/index.ts";
+import type { Goal } from "~/core/person/index.ts";
 import type { PersonForm } from "~/codec/person.ts";
 import type { StationKey } from "./studio.ts";
 import type { Exercise } from "./trainee.ts";
@@ -10,6 +11,7 @@ export interface PhasedTrainee {
   readonly startTime: string;
   readonly phase: {
     readonly name: string;
+    readonly goal: Goal;
     readonly success: string;
     readonly weeks: number;
     /** Days before today on which it began: a whole number of weeks, so that today is a day of training. */
@@ -64,6 +66,7 @@ export const IN_A_PHASE: readonly PhasedTrainee[] = [
     startTime: "18:30",
     phase: {
       name: "Squat before the meet",
+      goal: "strength",
       success: "120 kg for five, clean",
       weeks: 8,
       beganDaysAgo: 28,
@@ -155,6 +158,7 @@ export const IN_A_PHASE: readonly PhasedTrainee[] = [
     startTime: "17:00",
     phase: {
       name: "Definition 1",
+      goal: "definition",
       success: "every load held at 2 kg less body weight",
       weeks: 4,
       beganDaysAgo: 49,
@@ -169,7 +173,7 @@ export const IN_A_PHASE: readonly PhasedTrainee[] = [
             "shipped:leg-press",
             "press",
             [3, 10, 12, 2],
-            [120, 190, 0.004],
+            [140, 226, 0.004],
             90,
             "Quads, supported",
           ),
@@ -177,7 +181,7 @@ export const IN_A_PHASE: readonly PhasedTrainee[] = [
             "shipped:lying-leg-curl",
             "curl",
             [3, 10, 12, 1],
-            [35, 56, 0.004],
+            [40, 66, 0.004],
             75,
             "Hamstrings, knee flexion",
           ),
@@ -185,7 +189,7 @@ export const IN_A_PHASE: readonly PhasedTrainee[] = [
             "shipped:leg-extension",
             "extension",
             [3, 12, 15, 1],
-            [90, 150, 0.005],
+            [110, 182, 0.004],
             60,
             "Rectus femoris, shortened",
           ),
@@ -193,7 +197,7 @@ export const IN_A_PHASE: readonly PhasedTrainee[] = [
             "shipped:standing-calf-raise",
             "calf",
             [3, 10, 15, 1],
-            [70, 110, 0.004],
+            [85, 134, 0.004],
             60,
             "Calves, straight knee",
           ),

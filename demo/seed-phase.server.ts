@@ -155,7 +155,7 @@ function documentOf(
   return {
     schemaVersion: 1,
     start,
-    goal: "strength",
+    goal: phase.goal,
     success: phase.success,
     approach: null,
     days: days.map(({ after, title, routine }): PhaseDay => ({

@@ -3,6 +3,7 @@ import Button from "@mui/material/Button";
 import { useEffect } from "react";
 import { Link, useFetcher } from "react-router";
 import type { DecideReply } from "~/codec/decide.ts";
+import type { Day } from "~/core/kernel/index.ts";
 import type { PlanEntry } from "~/core/log/index.ts";
 import { formatDay, plural } from "~/format/numbers.ts";
 import { todayOf } from "~/server/coaching/today.server.ts";
@@ -29,8 +30,8 @@ export default function Today({ loaderData }: Route.ComponentProps) {
   return (
     <Page
       wide
-      title={formatDay(today)}
-      lead={leadOf(plans.length, decisions.length, isOutdated)}
+      title="Today"
+      lead={leadOf(today, plans.length, decisions.length, isOutdated)}
       actions={
         <Button component={Link} to="/plans/new" variant="outlined">
           Plan a session
@@ -86,8 +87,9 @@ function Ahead({ plans }: { readonly plans: readonly PlanEntry[] }) {
   );
 }
 
-function leadOf(sessions: number, decisions: number, isOutdated: boolean): string {
+function leadOf(today: Day, sessions: number, decisions: number, isOutdated: boolean): string {
   return [
+    formatDay(today),
     plural(sessions, "session"),
     plural(decisions, "decision"),
     ...(isOutdated ? ["working out what changed …"] : []),

@@ -218,7 +218,15 @@ describe("the demo", () => {
         `select count(*) n from runs where ${demo} and ended_at is not null and settled_at is null`,
       ),
     ).toBe(3);
-    expect(await one(`select count(*) n from plans where ${demo} and day = '2026-11-25'`)).toBe(3);
+    expect(await one(`select count(*) n from plans where ${demo} and day = '2026-11-25'`)).toBe(4);
+    // A season: one phase was rolled over, and the one that follows it replanned.
+    expect(await one(`select count(*) n from phases where ${demo}`)).toBe(3);
+    expect(
+      await one(`select count(*) n from phase_revisions where ${demo} and event is not null`),
+    ).toBe(1);
+    expect(await one(`select count(*) n from events where ${demo} and starts > '2026-11-25'`)).toBe(
+      4,
+    );
     expect(
       await one(`select datediff(max(day), min(day)) n from plans where ${demo}`),
     ).toBeGreaterThanOrEqual(360);
@@ -249,6 +257,11 @@ describe("the demo", () => {
       .select("id", "day")) as { id: Buffer; day: string }[];
     expect(days.find((p) => p.id.equals(touched!.id))?.day).toBe("2026-11-25");
     expect(days.some((p) => p.day === "2026-11-28")).toBe(true);
+    const [replanned] = (await here
+      .db("phase_revisions")
+      .whereRaw("studio_id = (select studio_id from demo_seed) and event is not null")
+      .select("event")) as { event: string }[];
+    expect(JSON.parse(replanned!.event)).toMatchObject({ from: "2026-11-20", to: "2026-11-25" });
     // A phase moves along with its sessions: each still stands on the day that its phase says.
     const placed = (await here
       .db("plans")

@@ -40,12 +40,10 @@ export function steps(
   );
   const back = coming.find(({ on }) => on > to);
   const daysAway = daysBetween(from, to) + 1;
-  const isLight =
-    back !== undefined &&
-    daysAway >= LIGHT_AFTER[why] &&
-    !isEasy(phase.weeks[back.week - 1] ?? { kind: "normal" });
+  const easesIn = back !== undefined && daysAway >= LIGHT_AFTER[why];
+  const isLight = easesIn && !isEasy(phase.weeks[back.week - 1] ?? { kind: "normal" });
   // Behind the light week, and behind every week in which something is dropped, so that none comes to lie in the time away.
-  const last = Math.max(...out.map(({ week }) => week), isLight ? back.week : 0);
+  const last = Math.max(...out.map(({ week }) => week), easesIn ? back.week : 0);
   // Where the time away outlasts the phase there is no week behind it in which they could be trained.
   const isFree = phase.days.every((day) => dateOf(phase, day, last + 1) > to);
   const again = (isFree ? lost : [])

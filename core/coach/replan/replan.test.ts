@@ -155,6 +155,26 @@ describe("time away", () => {
     ]);
   });
 
+  it("trains a lost week behind a first week back that is lighter anyway", () => {
+    const before: ReplanEvent = {
+      kind: "away",
+      from: day("2026-03-16"),
+      to: day("2026-03-22"),
+      why: "ill",
+    };
+    const steps = replan(before, situationOf());
+    expect(codes(steps)).toEqual(["dropped", "dropped", "weeksAgain"]);
+    expect(withSteps(PHASE, steps).weeks.map(({ kind }) => kind)).toEqual([
+      "normal",
+      "normal",
+      "normal",
+      "lighter",
+      "normal",
+      "normal",
+      "normal",
+    ]);
+  });
+
   it("of a few days drops one session and leaves the weeks alone", () => {
     const away: ReplanEvent = {
       kind: "away",
