@@ -84,6 +84,17 @@ export const changePhaseCodec = z.discriminatedUnion("intent", [
       "Choose an exercise.",
     ),
   }),
+  z.object({
+    intent: z.literal("target"),
+    baseRevision,
+    day,
+    lineage,
+    line: idField("line"),
+    /** Nothing takes the target away. */
+    load: z.string().trim().max(20),
+    reps: whole(1, 100, "reps"),
+    week,
+  }),
   z.object({ intent: z.literal("endTurns"), baseRevision, day, lineage }),
   z.object({
     intent: z.literal("keep"),

@@ -26,6 +26,8 @@ export interface PhasedTrainee {
   }[];
   /** Days before today on which a planned session was missed. */
   readonly missed: readonly number[];
+  /** What the first exercise of the first day is to come to by the last week; null for nothing. */
+  readonly target: { readonly kg: number; readonly reps: number } | null;
   /** The phase that it was rolled over into, after its last week; null where it still runs. */
   readonly next: { readonly name: string } | null;
   /** Days before today from which, and for how many, the client was ill, so that the rest was replanned; null for never. */
@@ -52,7 +54,7 @@ const exercise = (
   purpose,
 });
 
-/** Eight weeks towards a meet of the studio, five of them done; the second day of one week was missed. */
+/** Ten weeks towards a meet of the studio, six of them done, the second day of one week missed; and a season towards a show. */
 export const IN_A_PHASE: readonly PhasedTrainee[] = [
   {
     person: {
@@ -68,8 +70,8 @@ export const IN_A_PHASE: readonly PhasedTrainee[] = [
       name: "Squat before the meet",
       goal: "strength",
       success: "120 kg for five, clean",
-      weeks: 8,
-      beganDaysAgo: 28,
+      weeks: 10,
+      beganDaysAgo: 42,
       lighterEvery: 4,
     },
     days: [
@@ -143,6 +145,7 @@ export const IN_A_PHASE: readonly PhasedTrainee[] = [
       },
     ],
     missed: [11],
+    target: { kg: 110, reps: 5 },
     next: null,
     ill: null,
   },
@@ -205,6 +208,7 @@ export const IN_A_PHASE: readonly PhasedTrainee[] = [
       },
     ],
     missed: [],
+    target: null,
     next: { name: "Definition 2" },
     ill: { daysAgo: 8, days: 6 },
   },

@@ -3,6 +3,7 @@ import {
   daysBetween,
   instant,
   instantAt,
+  kg,
   weekdayOf,
   type Day,
   type Id,
@@ -13,9 +14,11 @@ import {
   NOTHING_BY_HAND,
   weekAt,
   weeksOf,
+  withEdit,
   type Phase,
   type PhaseDay,
 } from "~/core/phase/index.ts";
+import { linesOf, slotsOf } from "~/core/plan/index.ts";
 import { formatCarried } from "~/format/phase.ts";
 import { newId } from "~/codec/new-id.ts";
 import { approveWeek, rollOverPhase } from "../server/coaching/phase.server.ts";
@@ -26,7 +29,7 @@ import { addPerson, listPeople } from "../server/db/people.server.ts";
 import { addPhase, getPhase, type StoredPhase } from "../server/db/phases.server.ts";
 import { placedSessions } from "../server/db/plans.server.ts";
 import type { Scope } from "../server/db/scope.server.ts";
-import { seededRandom, type Random } from "../testbed/random.ts";
+import { seededRandom, type Random } from "~/core/kernel/index.ts";
 import { beginSession, decide } from "./coach.server.ts";
 import { firstPlan } from "./first-plan.ts";
 import { seedBrief } from "./seed-brief.server.ts";
@@ -50,7 +53,7 @@ export async function seedPhased(setting: Setting, trainee: PhasedTrainee): Prom
   const made = at(instantAt(addDays(start, -3), 10, 0, GYM.timeZone));
   const person = await addPerson(made, trainee.person);
   await seedBrief(setting, trainee.person.name, person);
-  const document = documentOf(trainee, setting, start);
+  const document = withTarget(documentOf(trainee, setting, start), trainee.target);
   const added = await addPhase(made, person, phase.name, document);
   if (!added.ok) throw new Error(`the demo's phase was not made: ${added.error.code}`);
   const training = { ...setting, trainee, random: seededRandom(trainee.seed) };
@@ -60,6 +63,24 @@ export async function seedPhased(setting: Setting, trainee: PhasedTrainee): Prom
   const after = at(instantAt(endOf(document), 20, 0, GYM.timeZone));
   const next = await rollOver(after, added.value, trainee.next.name);
   await trainPhase(training, next.id, next.document);
+}
+
+/** The phase with a target stated of the first line of its first exercise. */
+function withTarget(phase: Phase, target: PhasedTrainee["target"]): Phase {
+  const [day] = phase.days;
+  const [slot] = day === undefined ? [] : slotsOf(day.session);
+  const [line] = slot === undefined ? [] : linesOf(slot);
+  if (target === null || day === undefined || slot === undefined || line === undefined)
+    return phase;
+  const to = {
+    day: day.id,
+    lineage: slot.lineageId,
+    line: line.id,
+    reading: kg(target.kg),
+    reps: target.reps,
+    week: phase.weeks.length,
+  };
+  return withEdit(phase, { kind: "statedTarget", day: day.id, line: line.id, to });
 }
 
 interface Training extends Setting {

@@ -30,7 +30,7 @@ import { IN_A_PHASE } from "./in-a-phase.ts";
 import { seedBrief } from "./seed-brief.server.ts";
 import { seedEvents, seedPhased } from "./seed-phase.server.ts";
 import { movePhases } from "./move-phases.server.ts";
-import { seededRandom } from "../testbed/random.ts";
+import { seededRandom } from "~/core/kernel/index.ts";
 
 type StationIds = Readonly<Record<StationKey, Id<"station">>>;
 

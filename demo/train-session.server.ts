@@ -15,7 +15,7 @@ import { listStations } from "../server/db/gyms.server.ts";
 import { acceptCommands } from "../server/db/commands.server.ts";
 import { type StoredSessionLog } from "../server/db/session-logs.server.ts";
 import type { Scope } from "../server/db/scope.server.ts";
-import type { Random } from "../testbed/random.ts";
+import type { Random } from "~/core/kernel/index.ts";
 import type { Exercise, Incident } from "./trainee.ts";
 import { simulateSet } from "./train.ts";
 

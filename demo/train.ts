@@ -1,5 +1,5 @@
 import type { Exercise, Incident } from "./trainee.ts";
-import type { Random } from "../testbed/random.ts";
+import type { Random } from "~/core/kernel/index.ts";
 
 /** What somebody did in one set, by the model of the demo. */
 export interface SimulatedSet {

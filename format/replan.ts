@@ -98,6 +98,8 @@ export function formatChangeProblem(error: {
       return "Nothing is ticked, so that nothing was changed.";
     case "notAWeek":
       return error.text ?? "This is no week of a phase.";
+    case "notALoad":
+      return `“${error.text ?? ""}” is not a load; write like 82.5, or nothing to take the target away.`;
     case "weekdayTaken":
       return "That weekday has a session already.";
     case "sourceMissing":

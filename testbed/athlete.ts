@@ -1,4 +1,4 @@
-import type { Random } from "./random.ts";
+import type { Random } from "~/core/kernel/index.ts";
 
 /** Somebody who trains one exercise: docs/test-bed.md says how each number is drawn, and that none is a finding. */
 export interface Athlete {

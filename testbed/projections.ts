@@ -3,7 +3,7 @@ import { stepsFrom } from "~/core/gym/index.ts";
 import { linesOf } from "~/core/plan/index.ts";
 import { factsOn, projected, USUAL_RULES } from "~/core/progress/index.ts";
 import { drawAthlete } from "./athlete.ts";
-import { seededRandom } from "./random.ts";
+import { seededRandom } from "~/core/kernel/index.ts";
 import { BAR, train } from "./session.ts";
 
 export interface ProjectionReport {

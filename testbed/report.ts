@@ -1,3 +1,4 @@
+import { oddsReport } from "./odds.ts";
 import { projectionReport } from "./projections.ts";
 import { ruleReports, type Mean } from "./rules.ts";
 import { stallReport } from "./stalls.ts";
@@ -33,3 +34,9 @@ console.log(`
 Projections, ${projections.stated} stated
 - the band held: ${percent(projections.held)}; too early ${percent(projections.early)}, too late ${percent(projections.late)}
 - width of the band, in the middle: ${projections.width.toFixed(1)} times the likely number of sessions`);
+console.log("\nOdds\n\n| called | targets | in the mean | met |\n|---|---|---|---|");
+for (const { low, high, called, chance, met } of oddsReport(athletes, seed)) {
+  console.log(
+    `| ${percent(low)} to ${percent(high)} | ${called} | ${percent(chance)} | ${percent(met)} |`,
+  );
+}

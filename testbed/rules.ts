@@ -3,7 +3,7 @@ import { nextHarder } from "~/core/gym/index.ts";
 import type { ProgressionKind, ProgressionRule } from "~/core/plan/index.ts";
 import type { LineProposal } from "~/core/progress/index.ts";
 import { drawAthlete, type Athlete } from "./athlete.ts";
-import { seededRandom } from "./random.ts";
+import { seededRandom } from "~/core/kernel/index.ts";
 import { train, type Course, type Week } from "./session.ts";
 
 /** A mean over athletes with its 95 % interval. */

@@ -49,7 +49,7 @@ import {
   type DayForm,
   type DoneSet,
 } from "./athlete.ts";
-import type { Random } from "./random.ts";
+import type { Random } from "~/core/kernel/index.ts";
 
 let made = 0;
 /** Ids in order, so that a run is the same every time. */

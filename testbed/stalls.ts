@@ -1,7 +1,7 @@
 import { progressIndex } from "~/core/progress/index.ts";
 import type { ProgressionRule } from "~/core/plan/index.ts";
 import { drawAthlete, type Athlete } from "./athlete.ts";
-import { seededRandom } from "./random.ts";
+import { seededRandom } from "~/core/kernel/index.ts";
 import { train, type Week } from "./session.ts";
 
 const DOUBLE: ProgressionRule = { kind: "doubleProgression", decides: "weakest" };

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { oddsReport } from "./odds.ts";
 import { projectionReport } from "./projections.ts";
 import { METHODS, RAISING, ruleReports } from "./rules.ts";
 import { stallReport } from "./stalls.ts";
@@ -46,5 +47,20 @@ describe("projections", () => {
     expect(report.held).toBeLessThan(0.97);
     expect(report.stated).toBeGreaterThan(70);
     expect(report.width).toBeLessThan(4);
+  });
+});
+
+describe("the odds of a stated target", () => {
+  it("are about what happens, with athletes that they were not fitted on", () => {
+    const bands = oddsReport(160, 5);
+    const within = (from: number, to: number) => {
+      const own = bands.filter(({ low, high }) => low >= from && high <= to);
+      const called = own.reduce((sum, band) => sum + band.called, 0);
+      return own.reduce((sum, band) => sum + band.met * band.called, 0) / Math.max(1, called);
+    };
+    expect(within(0, 0.1)).toBeLessThan(0.2);
+    expect(within(0.1, 0.5)).toBeLessThan(0.5);
+    expect(within(0.65, 1)).toBeGreaterThan(0.7);
+    expect(bands.reduce((sum, { called }) => sum + called, 0)).toBeGreaterThan(120);
   });
 });

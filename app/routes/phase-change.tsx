@@ -6,10 +6,10 @@ import { changePhaseCodec } from "~/codec/change-phase.ts";
 import type { MovementRef } from "~/core/kernel/index.ts";
 import { GOALS } from "~/core/person/index.ts";
 import { inOrder, lastDayOf, type Phase, type PhaseDay } from "~/core/phase/index.ts";
-import { slotsOf, type Slot } from "~/core/plan/index.ts";
+import { isPreparatory, linesOf, slotsOf, type Slot } from "~/core/plan/index.ts";
 import { WEEK_KINDS } from "~/core/progress/index.ts";
 import { GOAL_NAMES } from "~/format/brief.ts";
-import { formatShortDay } from "~/format/numbers.ts";
+import { formatAmount, formatShortDay } from "~/format/numbers.ts";
 import { WEEK_KIND_NAMES, WEEKDAYS } from "~/format/phase.ts";
 import { formatChangeProblem } from "~/format/replan.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
@@ -485,7 +485,7 @@ function ExerciseWeeks({
     <Box
       sx={{
         display: "grid",
-        gridTemplateColumns: { xs: "minmax(0,1fr)", lg: "minmax(0,1.1fr) 1fr 1.7fr 0.8fr" },
+        gridTemplateColumns: { xs: "minmax(0,1fr)", lg: "minmax(0,1fr) 0.8fr 1.4fr 0.65fr 1.25fr" },
         gap: 2,
         alignItems: "center",
         py: 0.75,
@@ -602,6 +602,70 @@ function ExerciseWeeks({
           Set
         </Button>
       </Deed>
+      <StatedTarget document={document} slot={slot} name={own} hidden={hidden} of={of} />
     </Box>
+  );
+}
+
+/** What the first work line of an exercise is to come to, and by which week. */
+function StatedTarget({
+  document,
+  slot,
+  name,
+  hidden,
+  of,
+}: {
+  readonly document: Phase;
+  readonly slot: Slot;
+  readonly name: string;
+  readonly hidden: Readonly<Record<string, string>>;
+  readonly of: Of;
+}) {
+  const line = linesOf(slot).find(({ sets: [{ role }] }) => !isPreparatory(role));
+  if (line === undefined) return <span />;
+  const [{ target }] = line.sets;
+  const stated = document.targets.find((own) => own.day === hidden["day"] && own.line === line.id);
+  return (
+    <Deed
+      intent="target"
+      of={of}
+      hidden={{ ...hidden, line: line.id }}
+      sx={{ display: "flex", gap: 0.75, alignItems: "center" }}
+    >
+      Target
+      <Box sx={{ width: 66 }}>
+        <PlainInput
+          name="load"
+          aria-label={`Target load of ${name}`}
+          inputMode="decimal"
+          placeholder="load"
+          defaultValue={stated === undefined ? "" : formatAmount(stated.reading)}
+          maxLength={10}
+        />
+      </Box>
+      ×
+      <Box sx={{ width: 46 }}>
+        <PlainInput
+          name="reps"
+          aria-label={`Target reps of ${name}`}
+          inputMode="numeric"
+          defaultValue={stated?.reps ?? (target.kind === "reps" ? target.min : 8)}
+          maxLength={3}
+        />
+      </Box>
+      <span style={{ whiteSpace: "nowrap" }}>by week</span>
+      <Box sx={{ width: 46 }}>
+        <PlainInput
+          name="week"
+          aria-label={`Target week of ${name}`}
+          inputMode="numeric"
+          defaultValue={stated?.week ?? document.weeks.length}
+          maxLength={2}
+        />
+      </Box>
+      <Button type="submit" size="small" disabled={of.isBusy}>
+        Set
+      </Button>
+    </Deed>
   );
 }

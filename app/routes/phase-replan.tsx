@@ -6,7 +6,7 @@ import { acceptReplanCodec, replanChoiceCodec, replanFormCodec } from "~/codec/r
 import type { Id } from "~/core/kernel/index.ts";
 import { endOf, inOrder, lastDayOf, plannedOn } from "~/core/phase/index.ts";
 import { formatDay, formatShortDay, plural } from "~/format/numbers.ts";
-import { WEEKDAY_NAMES } from "~/format/phase.ts";
+import { formatTargetOdds, WEEKDAY_NAMES } from "~/format/phase.ts";
 import { formatChangeProblem, formatStepReason } from "~/format/replan.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { acceptReplan, whatIf } from "~/server/coaching/replan.server.ts";
@@ -117,6 +117,7 @@ export default function Replan({ loaderData, actionData }: Route.ComponentProps)
       {replanned === null ? null : (
         <>
           <Steps steps={replanned.steps} was={was} names={names} />
+          <TargetsAfter targets={replanned.targets} />
           <Differences differences={replanned.differences} />
           <Form method="post" action={`?${searchOf(was, replanned.steps)}`}>
             <input type="hidden" name="intent" value="accept" />
@@ -214,6 +215,23 @@ function Steps({
         )}
       </Section>
     </Box>
+  );
+}
+
+/** How stated targets stand before and after. */
+function TargetsAfter({ targets }: Pick<Replanned, "targets">) {
+  if (targets.length === 0) return null;
+  return (
+    <Section title="Targets">
+      <Ledger label="Targets" head={["Now", "After"]}>
+        {targets.map(({ before, after }) => (
+          <tr key={before.target.line}>
+            <td>{formatTargetOdds(before)}</td>
+            <td>{after === null ? "–" : formatTargetOdds(after)}</td>
+          </tr>
+        ))}
+      </Ledger>
+    </Section>
   );
 }
 

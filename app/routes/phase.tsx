@@ -13,6 +13,7 @@ import {
   formatCarried,
   formatLost,
   formatNewPhaseError,
+  formatTargetOdds,
   formatTypeCellsError,
   nameAfter,
 } from "~/format/phase.ts";
@@ -210,6 +211,16 @@ function PhaseOf({
         </Typography>
       )}
       <Replans replans={phase.replans} revision={revision} isBusy={isBusy} />
+      {phase.targets.length === 0 ? null : (
+        <Box component="ul" aria-label="Targets" sx={{ m: 0, mb: 1.5, p: 0, listStyle: "none" }}>
+          {phase.targets.map((own) => (
+            <li key={`${own.target.day} ${own.target.line}`}>
+              <strong>{own.movement === null ? "An exercise" : nameOf(own.movement)}</strong>{" "}
+              {formatTargetOdds(own)}
+            </li>
+          ))}
+        </Box>
+      )}
       {phase.notes === "" ? null : (
         <Typography sx={{ mb: 1.5, whiteSpace: "pre-line", maxWidth: "80ch" }}>
           {phase.notes}

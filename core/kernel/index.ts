@@ -8,5 +8,6 @@ export * from "./identity.ts";
 export * from "./mark.ts";
 export * from "./mass.ts";
 export * from "./quantity.ts";
+export * from "./random.ts";
 export * from "./result.ts";
 export * from "./text.ts";

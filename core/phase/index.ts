@@ -3,6 +3,7 @@ export * from "./cell-edit.ts";
 export * from "./layers.ts";
 export * from "./many.ts";
 export * from "./met.ts";
+export * from "./odds.ts";
 export * from "./phase.ts";
 export * from "./phase-edit.ts";
 export * from "./phase-week.ts";

@@ -12,6 +12,7 @@ import * as removeWeek from "./change/remove-week.ts";
 import * as rotation from "./change/rotation.ts";
 import * as spans from "./change/spans.ts";
 import * as start from "./change/start.ts";
+import * as statedTarget from "./change/stated-target.ts";
 import * as week from "./change/week.ts";
 import type { Phase } from "./phase.ts";
 
@@ -31,6 +32,7 @@ export const PHASE_EDITS = {
   rotation,
   endRotation,
   keep,
+  statedTarget,
 } as const;
 export type PhaseEdit = FamilyOf<typeof PHASE_EDITS>;
 export const PHASE_EDIT_KINDS = kindsOf(PHASE_EDITS);

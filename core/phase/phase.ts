@@ -4,6 +4,7 @@ import {
   daysBetween,
   idField,
   isDay,
+  massField,
   weekdayOf,
   type Day,
   type Id,
@@ -107,6 +108,19 @@ export const keepField = z
   })
   .readonly();
 
+/** What a line of a day is to come to by a week: a load for so many repetitions, in one set at least. */
+export const statedField = z
+  .object({
+    day: idField("phaseDay"),
+    lineage: idField("lineage"),
+    line: idField("line"),
+    reading: massField,
+    reps: z.int().min(1).max(100),
+    week: weekNumber,
+  })
+  .readonly();
+export type StatedTarget = z.output<typeof statedField>;
+
 /** The document of a phase: one versioned value. What came later is empty in phases from before it. */
 export const phaseSchema = z
   .object({
@@ -138,6 +152,7 @@ export const phaseSchema = z
       .refine((all) => isOnce(all.map(({ day, week }) => `${day} ${week}`)), "expected each once")
       .readonly()
       .default([]),
+    targets: z.array(statedField).max(100).readonly().default([]),
     keeps: z.array(keepField).max(200).readonly().default([]),
     notes: textWithin(2000),
   })
@@ -157,6 +172,7 @@ export const NOTHING_BY_HAND = {
   spans: [],
   rotations: [],
   placings: [],
+  targets: [],
   keeps: [],
 } as const satisfies Partial<Phase>;
 

@@ -57,6 +57,8 @@ export interface ProjectedSession {
   /** What the rules said to come to it, by the lineage of the exercise; empty where the phase begins. */
   readonly because: ReadonlyMap<Id<"lineage">, readonly LineProposal[]>;
   readonly placed: PlacedSession | null;
+  /** What history would hold of it if its targets were met, by `lastKey`; empty where it is done, or nothing is trained. */
+  readonly met: ReadonlyMap<string, Exposure>;
 }
 
 /**
@@ -91,6 +93,7 @@ interface Standing {
 }
 
 const NOTHING: ProjectedSession["because"] = new Map();
+const NO_EXPOSURES: ProjectedSession["met"] = new Map();
 
 /** What does not change from session to session of one projection. */
 interface Projecting<S extends Station> {
@@ -118,13 +121,13 @@ export function project<S extends Station>(
     for (const day of days) {
       const before = standing.get(day.id) ?? asWritten(day.session);
       const session = sessionAt(day, i + 1, before, known);
-      sessions.push(session);
-      if (isWithout(session.source)) continue;
-      if (isEasy(week)) {
-        standing.set(day.id, afterEasy(session, known));
+      if (isWithout(session.source) || isEasy(week)) {
+        sessions.push(session);
+        if (!isWithout(session.source)) standing.set(day.id, afterEasy(session, known));
         continue;
       }
       const met = session.source === "done" ? null : asTrained(session, series, known);
+      sessions.push({ ...session, met: met?.own ?? NO_EXPOSURES });
       series = met?.series ?? series;
       standing.set(day.id, after(session, met, series, known));
     }
@@ -157,6 +160,7 @@ function sessionAt<S extends Station>(
       ruled: own,
       because,
       placed,
+      met: NO_EXPOSURES,
     };
   }
   const planned = plannedOn(phase, day, week);
@@ -165,7 +169,7 @@ function sessionAt<S extends Station>(
   const source = planned === null ? "dropped" : isMissed ? "missed" : isReal ? "next" : "projected";
   const whole = withAdded(ruled, day);
   const plan = sessionInWeek(phase, { day: day.id, week }, whole, facts.context, newId);
-  return { day, week, on, source, plan, ruled: whole, because, placed };
+  return { day, week, on, source, plan, ruled: whole, because, placed, met: NO_EXPOSURES };
 }
 
 function sourceOf(
@@ -196,6 +200,7 @@ function asOf(phase: Phase, { day, week }: ProjectedSession, { placed, today }: 
 /** A session that is to come as if every target in it were met, and what history then holds. */
 interface Met {
   readonly id: Id<"sessionLog">;
+  readonly own: ProjectedSession["met"];
   readonly series: Series;
 }
 
@@ -210,7 +215,7 @@ function asTrained<S extends Station>(
     key,
     [...(series.get(key) ?? []), exposure],
   ]);
-  return { id, series: new Map([...series, ...entries]) };
+  return { id, own, series: new Map([...series, ...entries]) };
 }
 
 /** Where the rules stand after a session: after what was really done, or, with `met`, after its targets were met. */

@@ -11,6 +11,7 @@ export * from "./standing.ts";
 export * from "./strength-records.ts";
 export * from "./judged-line.ts";
 export * from "./line-record.ts";
+export * from "./odds.ts";
 export * from "./load-for.ts";
 export * from "./projection.ts";
 export * from "./proposal.ts";

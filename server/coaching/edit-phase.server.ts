@@ -1,11 +1,18 @@
 import { substitutesFor, swapSlot } from "~/core/coach/search/index.ts";
 import { judgingIn, lastReadingFrom } from "~/core/coach/index.ts";
-import { fail, ok, type Id, type MovementRef, type Result } from "~/core/kernel/index.ts";
+import {
+  fail,
+  ok,
+  parseMass,
+  type Id,
+  type MovementRef,
+  type Result,
+} from "~/core/kernel/index.ts";
 import { usualWeek, weekAt, type PhaseEdit } from "~/core/phase/index.ts";
 import { copyApart, slotsOf, type Slot } from "~/core/plan/index.ts";
 import { newId } from "~/codec/new-id.ts";
 import { weekOf, type ChangePhase } from "~/codec/change-phase.ts";
-import { studioDay } from "../db/gyms.server.ts";
+import { getStation, studioDay } from "../db/gyms.server.ts";
 import { catalogueFor } from "../db/movements.server.ts";
 import { getPerson } from "../db/people.server.ts";
 import type { StoredPhase } from "../db/phases.server.ts";
@@ -18,6 +25,7 @@ export type EditPhaseError =
   | ChangePhaseError
   | { readonly code: "sourceMissing" }
   | { readonly code: "noStandIn" }
+  | { readonly code: "notALoad"; readonly text: string }
   | { readonly code: "weekdayTaken" }
   | { readonly code: "notAWeek"; readonly text: string };
 
@@ -78,6 +86,17 @@ async function editsFor(
     }
     case "turns":
       return turnsWith(scope, phase, asked);
+    case "target": {
+      const { day, lineage, line, load, reps } = asked;
+      if (load === "") return ok([{ kind: "statedTarget", day, line, to: null }]);
+      const slot = slotIn(phase, day, lineage);
+      const station = slot && (await getStation(scope, slot.station));
+      const reading = parseMass(load, station?.loading.unit ?? "kg");
+      if (!reading.ok) return fail({ code: "notALoad", text: load });
+      const week = Math.min(asked.week, document.weeks.length);
+      const to = { day, lineage, line, reading: reading.value, reps, week };
+      return ok([{ kind: "statedTarget", day, line, to }]);
+    }
     case "endTurns":
       return ok([{ kind: "endRotation", day: asked.day, member: asked.lineage }]);
     case "keep": {

@@ -1,11 +1,20 @@
 import { bandsFor, type FittingChange } from "~/core/coach/index.ts";
-import { fail, ok, type Day, type Id, type Result } from "~/core/kernel/index.ts";
+import {
+  fail,
+  ok,
+  seededRandom,
+  type Day,
+  type Id,
+  type MovementRef,
+  type Result,
+} from "~/core/kernel/index.ts";
 import {
   gymOn,
   lostChanges,
   project,
   rollOver,
   sheetOf,
+  targetOdds,
   weeksOf,
   NOTHING_BY_HAND,
   type Phase,
@@ -15,6 +24,7 @@ import {
   type PutFirst,
   type RolledOver,
   type Sheet,
+  type TargetOdds,
 } from "~/core/phase/index.ts";
 import { approachAmong, volumePolicyOf } from "~/core/person/index.ts";
 import type { SlotProposal } from "~/core/progress/index.ts";
@@ -169,7 +179,21 @@ export async function phaseSheet(scope: Scope, phase: StoredPhase) {
     approach: approach.name,
     bands: bandsFor(approach, brief),
     lost: lostChanges(phase.document),
+    targets: targetsOf(phase, sessions, facts),
   };
+}
+
+/** How the stated targets of a phase stand; the same each time, as long as nothing changes. */
+function targetsOf(
+  { document }: StoredPhase,
+  sessions: readonly ProjectedSession[],
+  facts: PhaseFacts<StoredStation>,
+): readonly (TargetOdds & { readonly movement: MovementRef | null })[] {
+  return targetOdds(document, sessions, facts, seededRandom(1)).map((own) => {
+    const day = document.days.find(({ id }) => id === own.target.day);
+    const slot = day && slotsOf(day.session).find((one) => one.lineageId === own.target.lineage);
+    return { ...own, movement: slot?.movement ?? null };
+  });
 }
 
 /** What became of a week that was approved: how many sessions are planned, and which wait for a decision. */

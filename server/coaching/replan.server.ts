@@ -10,8 +10,15 @@ import {
   type SessionDifference,
   type SlotChange,
 } from "~/core/coach/replan/index.ts";
-import { fail, type Result } from "~/core/kernel/index.ts";
-import { followed, project, weekAfter, type PhaseFacts } from "~/core/phase/index.ts";
+import { fail, seededRandom, type Result } from "~/core/kernel/index.ts";
+import {
+  followed,
+  project,
+  targetOdds,
+  weekAfter,
+  type PhaseFacts,
+  type TargetOdds,
+} from "~/core/phase/index.ts";
 import type { Slot } from "~/core/plan/index.ts";
 import type { UnrollContext } from "~/core/unroll/index.ts";
 import { newId } from "~/codec/new-id.ts";
@@ -79,6 +86,8 @@ export interface WrittenDifference extends Omit<SessionDifference, "slots"> {
 export interface Replanned {
   readonly steps: readonly (ReplanStep & { readonly isTaken: boolean })[];
   readonly differences: readonly WrittenDifference[];
+  /** How each stated target stands before and after. */
+  readonly targets: readonly { readonly before: TargetOdds; readonly after: TargetOdds | null }[];
 }
 
 /**
@@ -102,9 +111,19 @@ export async function whatIf(
   const edits = editsOf(taken);
   const weekOf = (week: number) => weekAfter(edits, week);
   const next = withSteps(phase.document, taken);
-  const after = project(next, followed(facts, next, weekOf, newId), newId);
+  const factsAfter = followed(facts, next, weekOf, newId);
+  const after = project(next, factsAfter, newId);
+  const stood = targetOdds(phase.document, situation.sessions, facts, seededRandom(1));
+  const stands = targetOdds(next, after, factsAfter, seededRandom(1));
   const differences = differencesOf(situation.sessions, after, weekOf);
-  return { steps, differences: differences.map((own) => writtenDifference(own, facts.context)) };
+  return {
+    steps,
+    differences: differences.map((own) => writtenDifference(own, facts.context)),
+    targets: stood.map((before) => ({
+      before,
+      after: stands.find(({ target }) => target.line === before.target.line) ?? null,
+    })),
+  };
 }
 
 function writtenDifference(

@@ -20,7 +20,7 @@ import {
   listUntrained,
   plansWithDocuments,
 } from "../db/plans.server.ts";
-import { listWaiting, outdatedSessions, subjectsPutOff } from "../db/waiting.server.ts";
+import { listWaiting, subjectsPutOff } from "../db/waiting.server.ts";
 import type { Scope } from "../db/scope.server.ts";
 
 /** Sessions that nobody trained are asked after for so many days. Source: our rule, docs/today.md. */
@@ -32,16 +32,16 @@ const ENDS_WITHIN = 7;
 export async function todayOf(scope: Scope) {
   const gyms = await listGyms(scope);
   const today = dayAt(scope.now, gyms[0]?.timeZone ?? "UTC");
-  const [plans, open, waiting, outdated, putOff, untrained, ending, hard] = await Promise.all([
+  const [plans, open, waiting, putOff, untrained, ending, hard] = await Promise.all([
     listPlans(scope, weekStart(today), addDays(weekStart(today), 13)),
     listOpenSessions(scope),
     listWaiting(scope),
-    outdatedSessions(scope, 1),
     subjectsPutOff(scope, today),
     listUntrained(scope, addDays(today, -ASKED_AFTER), addDays(today, -1)),
     listEndingPhases(scope, addDays(today, -ENDS_WITHIN), addDays(today, ENDS_WITHIN)),
     hardWeeksOf(scope, today, HARD_WEEKS_IN_A_ROW),
   ]);
+  const isOutdated = open.some(({ isWaitingKnown }) => !isWaitingKnown);
   const lines = waiting.map((own) => ({ of: "line" as const, ...own }));
   const items: readonly TodayItem[] = [
     ...lines.filter(({ isRuled }) => !isRuled),
@@ -83,8 +83,8 @@ export async function todayOf(scope: Scope) {
     running: open.filter((plan) => plan.sessionState.kind === "running"),
     decisions: inUrgency(waits),
     putOff: items.length - waits.length,
-    ready: [...readySessions(lines), ...(outdated.length > 0 ? [] : lineless(open, lines))],
-    isOutdated: outdated.length > 0,
+    ready: [...readySessions(lines), ...(isOutdated ? [] : lineless(open, lines))],
+    isOutdated,
     clashes: await clashesOn(scope, today),
     gyms: gyms.length,
   };

@@ -11,7 +11,7 @@ import {
 import type { PlanEntry, PlanHead, RulingState } from "~/core/log/index.ts";
 import { LEVELS, type Level } from "~/core/person/index.ts";
 import type { SessionPlan } from "~/core/plan/index.ts";
-import type { TrainingWeek } from "~/core/progress/index.ts";
+import { WAITING_ENGINE, type TrainingWeek } from "~/core/progress/index.ts";
 import { trainingWeekCodec } from "~/codec/phase.ts";
 import { planCodec } from "~/codec/plan.ts";
 import { dayColumn, instantColumn, jsonColumn, storedJson } from "~/codec/rows.ts";
@@ -167,13 +167,23 @@ export async function plansOfWeek(
 
 /**
  * Sessions that are running on any day (reopened ones too), ended ones on which nobody has ruled, and those whose
- * log changed after somebody did.
+ * log changed after somebody did; with whether it is known what of them waits for the coach.
  */
-export async function listOpenSessions(scope: Scope): Promise<readonly PlanEntry[]> {
+export async function listOpenSessions(
+  scope: Scope,
+): Promise<readonly (PlanEntry & { readonly isWaitingKnown: boolean })[]> {
   const rows = (await entryQuery(scope)
     .where({ "runs.is_open": 1 })
-    .orderBy("runs.started_at", "desc")) as Row[];
-  return readEach(scope, "session", rows, entryFrom);
+    .orderBy("runs.started_at", "desc")
+    .select("runs.waiting_position", "runs.waiting_engine")) as Row[];
+  return readEach(scope, "session", rows, (row) => ({
+    ...entryFrom(row),
+    isWaitingKnown:
+      row["settled_at"] !== null ||
+      row["ended_at"] === null ||
+      (row["waiting_position"] === row["last_position"] &&
+        row["waiting_engine"] === WAITING_ENGINE),
+  }));
 }
 
 /** A person's latest plans, newest first. */

@@ -71,6 +71,8 @@ const TABLES = [
   "performed_parts",
   "pains",
   "rulings",
+  "waiting",
+  "put_off",
   "strength_rules",
   "erased_people",
   "erased_runs",
@@ -121,12 +123,16 @@ export class Backups {
   }
 }
 
+/** A column that the database works out itself. */
+const WORKED_OUT = "is_open";
+
 /** A row as it is inserted: the driver hands JSON over as values and takes it as text. */
 function asInserted(row: Readonly<Record<string, unknown>>): Record<string, unknown> {
   return Object.fromEntries(
-    Object.entries(row).map(([column, value]) => {
+    Object.entries(row).flatMap(([column, value]) => {
+      if (column === WORKED_OUT) return [];
       const isJson = typeof value === "object" && value !== null && !Buffer.isBuffer(value);
-      return [column, isJson ? JSON.stringify(value) : value];
+      return [[column, isJson ? JSON.stringify(value) : value]];
     }),
   );
 }

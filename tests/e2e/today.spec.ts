@@ -14,13 +14,16 @@ import {
 async function trainedClients(page: Page, count: number) {
   await registerStudio(page);
   const where = await addGymWithRack(page);
+  const floors: string[] = [];
   for (let n = 1; n <= count; n++) {
     const person = await addPerson(page, `Client ${String(n).padStart(2, "0")}`);
     const bench = await planSquats(page, person, where);
-    const floor = await submit(page, `${bench}/start`, {});
+    floors.push(await submit(page, `${bench}/start`, {}));
+  }
+  for (const [n, floor] of floors.entries()) {
     await page.goto(floor);
-    const reps = n % 2 === 0 ? [12, 12, 12] : [8, 7, 0];
-    for (const own of reps) await logSet(page, own, own === 0 ? 0 : 2);
+    for (const own of n % 2 === 0 ? [8, 7, 0] : [12, 12, 12])
+      await logSet(page, own, own === 0 ? 0 : 2);
     await page.getByRole("button", { name: "End now" }).click();
     await expect(page).toHaveURL(/\/runs\//);
   }

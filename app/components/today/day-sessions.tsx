@@ -36,7 +36,8 @@ export function DaySessions({
       <div key={plan.id} className={isRunning ? `${styles.hour} ${styles.running}` : styles.hour}>
         <span className={styles.figures}>{plan.startTime ?? "–"}</span>
         <span>
-          <Link to={`/people/${plan.personId}`}>{plan.personName}</Link>{" "}
+          <Link to={`/people/${plan.personId}`}>{plan.personName}</Link>
+          {isRunning ? " is training " : " "}
           <span className={styles.small}>
             <Link to={planAddress(plan)}>{plan.title}</Link>
           </span>
@@ -64,7 +65,7 @@ export function DaySessions({
 function State({ plan }: { readonly plan: PlanEntry }) {
   if (plan.sessionState.kind === "running")
     return (
-      <Link to={planAddress(plan)} aria-label={`To the floor with ${plan.personName}`}>
+      <Link to={planAddress(plan)} aria-label={`${plan.personName} is training: to the floor`}>
         floor →
       </Link>
     );

@@ -16,6 +16,8 @@ export function apply({ day }: ValueOf<{ definition: typeof definition }>, phase
     spans: others(phase.spans),
     rotations: others(phase.rotations),
     placings: others(phase.placings),
+    targets: others(phase.targets),
+    keeps: others(phase.keeps),
   };
 }
 export { sameWeek as weekAfter };

@@ -20,6 +20,11 @@ export function withWeeks(
     ...phase,
     weeks,
     changes: moved(phase.changes),
+    // What was to come by a week that is gone is to come by the one before it.
+    targets: phase.targets.map((own) => {
+      const week = weekAfter(own.week) ?? weekAfter(own.week - 1) ?? 1;
+      return { ...own, week: Math.min(weeks.length, Math.max(1, week)) };
+    }),
     placings: phase.placings.flatMap((own) => {
       const week = weekAfter(own.week);
       if (week === null) return [];

@@ -1,6 +1,7 @@
-/** A seeded source of numbers in [0, 1), so that the demo is the same every time. Source: mulberry32, public domain. */
+/** A source of numbers in [0, 1). */
 export type Random = () => number;
 
+/** A seeded source, the same for the same seed; not for secrets. Source: mulberry32, public domain. */
 export function seededRandom(seed: number): Random {
   let state = seed >>> 0;
   return () => {
