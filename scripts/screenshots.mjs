@@ -70,8 +70,9 @@ const shoot = async (name, { path, width = 1280, height = 800, scheme = "light" 
   await page.screenshot({ path: join(out, `${name}.png`) });
   console.log(`docs/screenshots/${name}.png`);
 };
-const strengthOf = async (name) =>
-  `${await hrefOf("/people", `tbody a:has-text('${name}')`)}/strength`;
+/** A date so many days after the fixed moment. */
+const inDays = (days) =>
+  new Date(new Date(NOW).getTime() + days * 86_400_000).toISOString().slice(0, 10);
 const hrefOf = async (at, selector) => {
   await page.goto(origin + at);
   return page.locator(selector).first().getAttribute("href");
@@ -89,7 +90,16 @@ await shoot("person", {
   height: 1300,
 });
 const phased = await hrefOf("/people", "tbody a:has-text('Corvin')");
-await shoot("phase-sheet", { path: await hrefOf(phased, "a[href^='/phases/0']") });
+const phase = await hrefOf(phased, "a[href^='/phases/0']");
+await shoot("phase-sheet", { path: phase });
+await shoot("season", { path: "/season" });
+const away = new URLSearchParams({
+  kind: "away",
+  why: "ill",
+  from: inDays(6),
+  to: inDays(13),
+});
+await shoot("replan", { path: `${phase}/replan?${away}`, height: 1000 });
 await shoot("brief", { path: `${await hrefOf("/people", "tbody a:has-text('Ilka')")}/brief` });
 await shoot("approach", { path: "/approaches/shipped-of-long-muscle" });
 await shoot("writing-sets", { path: "/writing-sets" });
@@ -124,16 +134,14 @@ await page.getByText("All saved on the server").waitFor();
 await page.waitForTimeout(900);
 await shoot("floor-phone-rest", { width: 390, height: 844 });
 await shoot("review", {
-  path: await hrefOf("/", "tr:has-text('Sorrel') a[href^='/runs/']"),
+  path: await hrefOf(await hrefOf("/people", "tbody a:has-text('Sorrel')"), "a[href^='/runs/']"),
   height: 1100,
 });
 await shoot("when", {
   path: `${await hrefOf("/people", "tbody a:has-text('Sorrel')")}/when?load=100`,
 });
-await shoot("loads-by-reps", { path: await strengthOf("Odra") });
 const gym = await hrefOf("/gyms", "tbody a[href^='/gyms/']");
 await shoot("gym", { path: gym });
-await shoot("movements", { path: "/movements" });
 
 await browser.close();
 app.kill("SIGTERM");
