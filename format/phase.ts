@@ -20,7 +20,14 @@ import type {
 import { directRegions, type FindMovement, type Movement } from "~/core/movement/index.ts";
 import type { SetRole } from "~/core/plan/index.ts";
 import type { WeekKind } from "~/core/progress/index.ts";
-import { formatAmount, formatDay, formatMass, formatShare, plural } from "./numbers.ts";
+import {
+  formatAmount,
+  formatDay,
+  formatMass,
+  formatShare,
+  formatShortDay,
+  plural,
+} from "./numbers.ts";
 import { formatTarget, formatTargetShort } from "./target.ts";
 import { PATTERN_NAMES, REGION_NAMES, ROLE_NAMES, spokenRegion } from "./training.ts";
 
@@ -392,4 +399,21 @@ function formatChance(chance: number): string {
   if (chance < 0.1) return "under 10% chance";
   if (chance > 0.95) return "over 95% chance";
   return `${formatShare(Math.round(chance * 20) / 20)} chance`;
+}
+
+/** What a day of a phase can be made from, as a list to choose from. */
+export function formatSources({
+  templates,
+  plans,
+}: {
+  readonly templates: readonly { readonly id: string; readonly name: string }[];
+  readonly plans: readonly { readonly id: string; readonly title: string; readonly day: Day }[];
+}): readonly { readonly value: string; readonly text: string }[] {
+  return [
+    ...templates.map(({ id, name }) => ({ value: `template:${id}`, text: `Template: ${name}` })),
+    ...plans.map(({ id, title, day }) => ({
+      value: `plan:${id}`,
+      text: `${title}, ${formatShortDay(day)}`,
+    })),
+  ];
 }

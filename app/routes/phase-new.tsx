@@ -8,43 +8,34 @@ import { newPhaseCodec } from "~/codec/phase.ts";
 import { addDays, dayAt, weekStart } from "~/core/kernel/index.ts";
 import { GOALS } from "~/core/person/index.ts";
 import { GOAL_NAMES } from "~/format/brief.ts";
-import { formatShortDay } from "~/format/numbers.ts";
-import { formatNewPhaseError, WEEKDAYS } from "~/format/phase.ts";
+import { formatNewPhaseError, formatSources, WEEKDAYS } from "~/format/phase.ts";
 import { addPhaseFor } from "~/server/coaching/phase.server.ts";
+import { sessionSources } from "~/server/coaching/session-sources.server.ts";
 import { listApproaches } from "~/server/db/approaches.server.ts";
 import { currentBrief } from "~/server/db/briefs.server.ts";
 import { listGyms } from "~/server/db/gyms.server.ts";
 import { listPeople } from "~/server/db/people.server.ts";
 import { listPhasesOf } from "~/server/db/phases.server.ts";
-import { listPlansOf } from "~/server/db/plans.server.ts";
-import { listTemplates } from "~/server/db/templates.server.ts";
 import { readForm, refused } from "~/server/http/body.server.ts";
 import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/phase-new.ts";
 import { Choice, Labelled, Select, TextInput } from "../components/field.tsx";
 import { Empty, Page, Section } from "../components/page.tsx";
 
-/** Of how many of a client's latest sessions a new phase can be made. */
-const LATEST = 12;
-
 export const loader = reading(async (scope, { request }: Route.LoaderArgs) => {
-  const [people, gyms, templates, approaches] = await Promise.all([
+  const [people, gyms, approaches] = await Promise.all([
     listPeople(scope),
     listGyms(scope),
-    listTemplates(scope),
     listApproaches(scope),
   ]);
   const today = dayAt(scope.now, gyms[0]?.timeZone ?? "UTC");
   const asked = new URL(request.url).searchParams.get("person");
   const person = people.find((p) => p.id === asked) ?? people[0] ?? null;
-  const [plans, brief, phases] =
-    person === null
-      ? [[], null, []]
-      : await Promise.all([
-          listPlansOf(scope, person.id, LATEST),
-          currentBrief(scope, person),
-          listPhasesOf(scope, person.id),
-        ]);
+  const [sources, brief, phases] = await Promise.all([
+    sessionSources(scope, person?.id ?? null),
+    person === null ? null : currentBrief(scope, person),
+    person === null ? [] : listPhasesOf(scope, person.id),
+  ]);
   const nextMonday = addDays(weekStart(today), 7);
   const last = phases[0]?.ends;
   const usual = brief?.gyms[0];
@@ -52,15 +43,7 @@ export const loader = reading(async (scope, { request }: Route.LoaderArgs) => {
     people: people.map(({ id, name }) => ({ id, name })),
     gyms: gyms.map(({ id, name }) => ({ id, name })),
     approaches: approaches.map(({ ref, name }) => ({ ref, name })),
-    sources: [
-      ...templates
-        .filter(({ isPutAway }) => !isPutAway)
-        .map(({ id, name }) => ({ value: `template:${id}`, text: `Template: ${name}` })),
-      ...plans.map(({ id, title, day }) => ({
-        value: `plan:${id}`,
-        text: `${title}, ${formatShortDay(day)}`,
-      })),
-    ],
+    sources: formatSources(sources),
     person: person?.id ?? null,
     goal: brief?.goal ?? "size",
     gym: gyms.find(({ id }) => id === usual)?.id ?? gyms[0]?.id ?? null,

@@ -173,13 +173,7 @@ function Item({
 }) {
   const { find } = useCatalogue();
   return (
-    <li
-      role="option"
-      aria-selected={isSelected}
-      className={edgeOf(item)}
-      onClick={onSelect}
-      onKeyDown={undefined}
-    >
+    <li role="option" aria-selected={isSelected} className={edgeOf(item)} onClick={onSelect}>
       <span className={styles.number}>{number}</span>
       <span className={styles.who}>{item.personName}</span>
       {item.of === "line" ? (
