@@ -60,7 +60,6 @@ export function useDeciding() {
   return {
     gone,
     problem,
-    isBusy: sent !== null || waiting.length > 0,
     canUndo: past.length > 0 || sent !== null,
     act: (deed: Deed) => {
       setProblem(null);

@@ -24,7 +24,7 @@ import { sampleFacts, samplePhase, samplePhaseDay, trainNext } from "~/tests/sam
 import { writtenSlot } from "~/tests/samples/trained.ts";
 import { differencesOf } from "./difference.ts";
 import type { ReplanEvent } from "./event.ts";
-import { editsOf, proposedSteps, replan, withSteps } from "./replan.ts";
+import { editsOf, replan, withSteps } from "./replan.ts";
 import type { ReplanSituation, ReplanStep } from "./step.ts";
 
 const RUNS = Number(process.env["KRAVO_RUNS"] ?? 40);
@@ -80,6 +80,9 @@ function situationOf(phase: Phase = PHASE, facts: PhaseFacts = FACTS): ReplanSit
   };
 }
 
+/** The steps that are taken where the coach says nothing else. */
+const proposedSteps = (steps: readonly ReplanStep[]) =>
+  steps.filter(({ isProposed }) => isProposed);
 const codes = (steps: readonly ReplanStep[]) =>
   steps.map(({ because, isProposed }) => `${isProposed ? "" : "or "}${because.code}`);
 const after = (event: ReplanEvent, phase = PHASE, facts = FACTS) =>

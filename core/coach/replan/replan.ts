@@ -11,11 +11,6 @@ export function replan(event: ReplanEvent, situation: ReplanSituation): readonly
   return applied(REPLAN_EVENTS, "steps", event, situation);
 }
 
-/** The steps that are taken where nothing else is said. */
-export function proposedSteps(steps: readonly ReplanStep[]): readonly ReplanStep[] {
-  return steps.filter(({ isProposed }) => isProposed);
-}
-
 /** The edits of steps in the order in which they are made: weeks that are added or go come last, from behind. */
 export function editsOf(steps: readonly ReplanStep[]): readonly PhaseEdit[] {
   const edits = steps.flatMap((step) => step.edits);
