@@ -1,6 +1,6 @@
-import { useEffect, useMemo, useState } from "react";
-import { useFetcher } from "react-router";
+import { useEffect, useState } from "react";
 import type { Phase } from "~/core/phase/index.ts";
+import { useInTurn } from "../in-turn.ts";
 import { placeKey, type Entry } from "./rows.ts";
 
 /** What the page answers to a deed: why it was not done and in which cell, or null. */
@@ -19,58 +19,46 @@ type Deed =
  * before left. What the coach's changes were before can be put back.
  */
 export function useTyping(revision: number, changes: Phase["changes"]) {
-  const fetcher = useFetcher<SheetReply>();
-  const [deeds, setDeeds] = useState<readonly Deed[]>([]);
-  // With the reply that was there before, since the fetcher is idle for a moment before it begins.
-  const [sent, setSent] = useState<{ readonly deed: Deed; readonly before: unknown } | null>(null);
   const [past, setPast] = useState<readonly Phase["changes"][]>([]);
   const [future, setFuture] = useState<readonly Phase["changes"][]>([]);
-  const isIdle = fetcher.state === "idle";
-  const reply = fetcher.data;
-
-  useEffect(() => {
-    if (!isIdle) return;
-    if (sent !== null) {
-      if (reply === sent.before) return;
-      setSent(null);
-      // What was refused was never done, so that there is nothing to undo of it, and what waited behind it is dropped.
-      if (reply?.problem != null) {
-        // Where something cannot be put back, somebody else has changed it, and nothing before it can be either.
-        setPast((list) => (sent.deed.kind === "type" ? list.slice(0, -1) : []));
+  const [refused, setRefused] = useState<SheetReply | null>(null);
+  const {
+    act: does,
+    pending: deeds,
+    isDone,
+  } = useInTurn<Deed, SheetReply>({
+    bodyOf: (next) => {
+      const sent = { baseRevision: revision };
+      if (next.kind === "type") {
+        setPast((list) => [...list, changes]);
         setFuture([]);
-        setDeeds([]);
+        return { ...sent, intent: "type", entries: next.entries };
       }
-      return;
-    }
-    const [next, ...others] = deeds;
-    if (next === undefined) return;
-    setDeeds(others);
-    const submit = (body: object) =>
-      void fetcher.submit(JSON.stringify({ ...body, baseRevision: revision }), {
-        method: "post",
-        encType: "application/json",
-      });
-    if (next.kind === "type") {
-      setPast((list) => [...list, changes]);
-      setFuture([]);
-      submit({ intent: "type", entries: next.entries });
-    } else {
-      const [from, to] = next.kind === "undo" ? [past, setPast] : [future, setFuture];
-      const last = from.at(-1);
-      if (last === undefined) return;
-      to(from.slice(0, -1));
-      (next.kind === "undo" ? setFuture : setPast)((list) => [...list, changes]);
-      submit({ intent: "putBack", changes: last });
-    }
-    setSent({ deed: next, before: reply });
-  }, [isIdle, sent, deeds, reply, revision, changes, past, future, fetcher]);
+      const isUndo = next.kind === "undo";
+      const last = (isUndo ? past : future).at(-1);
+      if (last === undefined) return null;
+      (isUndo ? setPast : setFuture)((list) => list.slice(0, -1));
+      (isUndo ? setFuture : setPast)((list) => [...list, changes]);
+      return { ...sent, intent: "putBack", changes: last };
+    },
+    answered: ({ kind }, reply) => {
+      const isRefused = reply?.problem != null;
+      setRefused(isRefused ? reply : null);
+      // What was refused was never done, so that there is nothing to undo of it, and what waited behind it is dropped.
+      if (isRefused) {
+        // Where something cannot be put back, somebody else has changed it, and nothing before it can be either.
+        setPast((list) => (kind === "type" ? list.slice(0, -1) : []));
+        setFuture([]);
+      }
+      return !isRefused;
+    },
+  });
 
-  const pending = useMemo(() => {
-    const waiting = [...(sent === null ? [] : [sent.deed]), ...deeds];
-    const entries = waiting.flatMap((deed) => (deed.kind === "type" ? deed.entries : []));
-    return new Map(entries.map((entry) => [placeKey(entry), entry.text]));
-  }, [sent, deeds]);
-  const does = (deed: Deed) => setDeeds((list) => [...list, deed]);
+  const pending = new Map(
+    deeds
+      .flatMap((deed) => (deed.kind === "type" ? deed.entries : []))
+      .map((entry) => [placeKey(entry), entry.text]),
+  );
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== "z") return;
@@ -80,7 +68,7 @@ export function useTyping(revision: number, changes: Phase["changes"]) {
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, []);
+  }, [does]);
   return {
     type: (entries: readonly Entry[]) => does({ kind: "type", entries }),
     undo: () => does({ kind: "undo" }),
@@ -88,6 +76,6 @@ export function useTyping(revision: number, changes: Phase["changes"]) {
     canUndo: past.length > 0,
     canRedo: future.length > 0,
     pending,
-    refused: isIdle && sent === null && reply?.problem != null ? reply : null,
+    refused: isDone ? refused : null,
   };
 }

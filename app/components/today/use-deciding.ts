@@ -1,6 +1,6 @@
-import { useEffect, useMemo, useState } from "react";
-import { useFetcher } from "react-router";
+import { useState } from "react";
 import type { DecideAction, DecideReply } from "~/codec/decide.ts";
+import { useInTurn } from "../in-turn.ts";
 
 /** Something that is done to what waits, how it is taken back, and what of the list it deals with. */
 export interface Deed {
@@ -15,64 +15,31 @@ export interface Deed {
  * first. A deed that is refused comes back to the list with the reason.
  */
 export function useDeciding() {
-  const fetcher = useFetcher<DecideReply>();
-  // What is undone is only known once everything before it is done.
-  const [waiting, setWaiting] = useState<readonly (Deed | "undo")[]>([]);
-  const [sent, setSent] = useState<{ readonly deed: Deed; readonly before: unknown } | null>(null);
   const [past, setPast] = useState<readonly Deed[]>([]);
   const [problem, setProblem] = useState<string | null>(null);
-  const isIdle = fetcher.state === "idle";
-  const reply = fetcher.data;
-
-  useEffect(() => {
-    if (!isIdle) return;
-    if (sent !== null) {
-      if (reply === sent.before) return;
-      setSent(null);
+  const { act, pending } = useInTurn<Deed | "undo", DecideReply>({
+    action: "/decide",
+    // What is undone is only known once everything before it is done.
+    bodyOf: (asked) => (asked === "undo" ? (past.at(-1)?.undoes ?? null) : asked.does),
+    answered: (done, reply) => {
       setProblem(reply?.problem ?? null);
-      const undoes = undoingOf(sent.deed, reply);
-      if (undoes !== null) setPast((list) => [...list, { ...sent.deed, undoes }]);
-      return;
-    }
-    const [asked, ...others] = waiting;
-    if (asked === undefined) return;
-    setWaiting(others);
-    const next = asked === "undo" ? undoing(past.at(-1)) : asked;
-    if (asked === "undo") setPast((list) => list.slice(0, -1));
-    if (next === null) return;
-    setSent({ deed: next, before: reply });
-    void fetcher.submit(JSON.stringify(next.does), {
-      method: "post",
-      action: "/decide",
-      encType: "application/json",
-    });
-  }, [isIdle, sent, waiting, past, reply, fetcher]);
-
-  const gone = useMemo(
-    () =>
-      new Set(
-        [...(sent === null ? [] : [sent.deed]), ...waiting].flatMap((deed) =>
-          deed === "undo" ? [] : deed.subjects,
-        ),
-      ),
-    [sent, waiting],
-  );
+      if (done === "undo") setPast((list) => list.slice(0, -1));
+      const undoes = done === "undo" ? null : undoingOf(done, reply);
+      if (done !== "undo" && undoes !== null) setPast((list) => [...list, { ...done, undoes }]);
+      return true;
+    },
+  });
+  const deeds = pending.filter((deed) => deed !== "undo");
   return {
-    gone,
+    gone: new Set(deeds.flatMap(({ subjects }) => subjects)),
     problem,
-    canUndo: past.length > 0 || sent !== null,
+    canUndo: past.length > 0 || deeds.length > 0,
     act: (deed: Deed) => {
       setProblem(null);
-      setWaiting((list) => [...list, deed]);
+      act(deed);
     },
-    undo: () => setWaiting((list) => [...list, "undo"]),
+    undo: () => act("undo"),
   };
-}
-
-/** The deed that takes another one back; null where there is none. */
-function undoing(last: Deed | undefined): Deed | null {
-  const undoes = last?.undoes ?? null;
-  return undoes === null ? null : { does: undoes, undoes: null, subjects: [] };
 }
 
 /** What takes a deed back that was answered so; null where nothing came of it. */

@@ -1,0 +1,74 @@
+import { useCallback, useEffect, useRef, useState } from "react";
+import { useBeforeUnload, useBlocker, useFetcher } from "react-router";
+
+/** What is being done, with the reply that was there before it, and what waits behind it. */
+interface Turn<Deed> {
+  readonly sent: { readonly deed: Deed; readonly before: unknown } | null;
+  readonly waiting: readonly Deed[];
+}
+
+/** How deeds are sent and what follows from their answers. */
+interface Doing<Deed, Reply> {
+  /** Where they are sent; without it to the page itself. */
+  readonly action?: string;
+  /** What is sent for a deed, made when its turn comes; null where nothing is left to do. */
+  readonly bodyOf: (deed: Deed) => object | null;
+  /** Called once with each answer, before the next turn; false drops what waits behind it. */
+  readonly answered: (deed: Deed, reply: Reply | undefined) => boolean;
+}
+
+/**
+ * Does one deed after the other. What waits is kept outside of what is drawn, so that a deed that comes between two
+ * drawings is not lost; and whoever leaves the page leaves once all of it is done.
+ */
+export function useInTurn<Deed, Reply>({ action, bodyOf, answered }: Doing<Deed, Reply>) {
+  const fetcher = useFetcher<Reply>();
+  const [shown, show] = useState<Turn<Deed>>({ sent: null, waiting: [] });
+  const now = useRef(shown);
+  const put = useCallback((to: Turn<Deed>) => {
+    now.current = to;
+    show(to);
+  }, []);
+  const reply = fetcher.data as Reply | undefined;
+
+  useEffect(() => {
+    if (fetcher.state !== "idle") return;
+    const { sent, waiting } = now.current;
+    if (sent !== null) {
+      // The fetcher is idle for a moment before it begins.
+      if (reply === sent.before) return;
+      put({ sent: null, waiting: answered(sent.deed, reply) ? waiting : [] });
+      return;
+    }
+    const [next, ...others] = waiting;
+    if (next === undefined) return;
+    const body = bodyOf(next);
+    put({ sent: body === null ? null : { deed: next, before: reply }, waiting: others });
+    if (body === null) return;
+    void fetcher.submit(JSON.stringify(body), {
+      method: "post",
+      encType: "application/json",
+      ...(action === undefined ? {} : { action }),
+    });
+  });
+
+  const isBusy = () => now.current.sent !== null || now.current.waiting.length > 0;
+  const isDone = shown.sent === null && shown.waiting.length === 0;
+  const blocker = useBlocker(isBusy);
+  useEffect(() => {
+    if (isDone && blocker.state === "blocked") blocker.proceed();
+  }, [isDone, blocker]);
+  useBeforeUnload((event) => {
+    if (isBusy()) event.preventDefault();
+  });
+
+  return {
+    /** Everything that is not done yet, in its order. */
+    pending: [...(shown.sent === null ? [] : [shown.sent.deed]), ...shown.waiting],
+    isDone,
+    act: useCallback(
+      (deed: Deed) => put({ ...now.current, waiting: [...now.current.waiting, deed] }),
+      [put],
+    ),
+  };
+}
