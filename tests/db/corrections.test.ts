@@ -14,7 +14,7 @@ import {
   startSession,
   type StoredSessionLog,
 } from "~/server/db/session-logs.server.ts";
-import { Device, trainSquats } from "./sets.ts";
+import { deviceAt, trainSquats } from "./sets.ts";
 import { addSquats, NOW, inStudio } from "./studio.ts";
 
 const here = inStudio();
@@ -124,7 +124,7 @@ describe("a correction of an ended session", () => {
     expect(
       (await listOpenSessions(here.studio.scope)).map(({ sessionState: state }) => state.kind),
     ).toEqual(["running"]);
-    const tablet = await Device.at(here.studio.scope, sessionLog.id);
+    const tablet = await deviceAt(here.studio.scope, sessionLog.id);
     const late = here.studio.at(NOW + 2 * 86_400_000);
     await acceptCommands(late, sessionLog.id, [tablet.set(2, 12), tablet.end()]);
     expect((await again(sessionLog)).endedAt).toBe(sessionLog.endedAt);
@@ -191,7 +191,7 @@ describe("what was decided from a session that changes afterwards", () => {
   it("is told of sets that a device sends late as well, also where no proposal changes", async () => {
     const sessionLog = await train([12, 12, 12]);
     await accepted(sessionLog);
-    const tablet = await Device.at(here.studio.scope, sessionLog.id);
+    const tablet = await deviceAt(here.studio.scope, sessionLog.id);
     await acceptCommands(here.studio.scope, sessionLog.id, [
       tablet.command({ kind: "note", slotId: null, text: "Knee was fine" }),
     ]);

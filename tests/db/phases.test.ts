@@ -15,7 +15,7 @@ import { getPhase, listPhasesOf, type StoredPhase } from "~/server/db/phases.ser
 import { listPlansOf, placedSessions } from "~/server/db/plans.server.ts";
 import { rulingsOn } from "~/server/db/rulings.server.ts";
 import { getSessionLog, type StoredSessionLog } from "~/server/db/session-logs.server.ts";
-import { Device, trainSquats } from "./sets.ts";
+import { deviceAt, trainSquats } from "./sets.ts";
 import { ADA, addSquats, inStudio } from "./studio.ts";
 
 const here = inStudio();
@@ -294,7 +294,7 @@ describe("what comes next", () => {
     await approveWeek(scope, phase.id, 2);
     // 90 % of 102.5 kg, no harder than that.
     expect(await plannedIn(phase, 2)).toMatchObject({ load: kg(90), sets: 1 });
-    const device = await Device.at(scope, trained.id);
+    const device = await deviceAt(scope, trained.id);
     const set = device.set(0, 8);
     const first = (await commandsAfter(scope, trained.id, 0)).find(
       ({ command: { body } }) => body.kind === "part",

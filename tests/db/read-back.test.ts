@@ -45,7 +45,7 @@ import { addTemplate, getTemplate } from "~/server/db/templates.server.ts";
 import { MOVEMENT_FIELDS } from "../arbitrary/forms.ts";
 import { anyOf } from "../arbitrary/kinds.ts";
 import { anyPlan } from "../arbitrary/plan.ts";
-import { Device } from "./sets.ts";
+import { deviceAt } from "./sets.ts";
 import { addSquats, inStudio, NOW } from "./studio.ts";
 
 const here = inStudio();
@@ -482,7 +482,7 @@ describe("what a form takes is written and read back equal:", () => {
   it("a command of the floor, as command and as row", async () => {
     const started = await startSession(here.studio.scope, await addSquats(here.studio));
     if (!started.ok) throw new Error("not started");
-    const device = await Device.at(here.studio.scope, started.value);
+    const device = await deviceAt(here.studio.scope, started.value);
     const model = device.set(0, 8);
     if (model.body.kind !== "part") throw new Error("no part");
     const { part: loggedSet } = model.body;

@@ -13,7 +13,8 @@ import { acceptCommands, commandIds, commandsAfter } from "~/server/db/commands.
 import { getSessionLog, startSession } from "~/server/db/session-logs.server.ts";
 import { scopeFor } from "~/server/db/scope.server.ts";
 import { inject } from "vitest";
-import { Device } from "./sets.ts";
+import { Device } from "../samples/device.ts";
+import { deviceAt } from "./sets.ts";
 import {
   addSquats,
   closeTestDatabase,
@@ -68,8 +69,8 @@ async function held(): Promise<HeldSession> {
 describe("after a restore", () => {
   it("takes again what it lost, from the device that said it or from one that had heard of it", async () => {
     const [phone, tablet] = [
-      await Device.at(studio.scope, sessionLogId),
-      await Device.at(studio.scope, sessionLogId),
+      await deviceAt(studio.scope, sessionLogId),
+      await deviceAt(studio.scope, sessionLogId),
     ];
     const [a, b, c] = [phone.set(0, 10), tablet.set(1, 9), phone.set(2, 8)];
     await accept(a);
@@ -85,8 +86,8 @@ describe("after a restore", () => {
 
   it("keeps a correction of a set that is still missing, and shows both when it comes", async () => {
     const [phone, tablet] = [
-      await Device.at(studio.scope, sessionLogId),
-      await Device.at(studio.scope, sessionLogId),
+      await deviceAt(studio.scope, sessionLogId),
+      await deviceAt(studio.scope, sessionLogId),
     ];
     const first = tablet.set(0, 10);
     await accept(first);
@@ -99,7 +100,7 @@ describe("after a restore", () => {
   });
 
   it("says from which number on a device has to count where it skips or repeats one", async () => {
-    const phone = await Device.at(studio.scope, sessionLogId);
+    const phone = await deviceAt(studio.scope, sessionLogId);
     const [a, b, c] = [phone.set(0, 10), phone.set(1, 9), phone.set(2, 8)];
     await accept(a);
     expect(await accept(c)).toMatchObject({ error: { code: "gap", expectedSeq: 2 } });
@@ -110,7 +111,7 @@ describe("after a restore", () => {
   });
 
   it("tells by ids what it holds, up to a position", async () => {
-    const phone = await Device.at(studio.scope, sessionLogId);
+    const phone = await deviceAt(studio.scope, sessionLogId);
     const [a, b] = [phone.set(0, 10), phone.set(1, 9)];
     await accept(a, b);
     expect(await commandIds(studio.scope, sessionLogId)).toEqual([a.commandId, b.commandId]);
@@ -118,7 +119,7 @@ describe("after a restore", () => {
   });
 
   it("refuses sets on equipment that it does not know, instead of breaking", async () => {
-    const phone = await Device.at(studio.scope, sessionLogId);
+    const phone = await deviceAt(studio.scope, sessionLogId);
     const elsewhere = new Device(phone.sessionLog, newId());
     expect(await accept(elsewhere.set(0, 10))).toMatchObject({
       error: { code: "unknownEquipment" },
@@ -140,7 +141,7 @@ describe("handing in a session that is gone", () => {
 
   it("puts back the client, the gym, its equipment, the plan and the run under their own ids", async () => {
     const session = await held();
-    const phone = await Device.at(studio.scope, sessionLogId);
+    const phone = await deviceAt(studio.scope, sessionLogId);
     await loseAll();
     expect(await accept(phone.set(0, 10))).toMatchObject({ error: { code: "missing" } });
     expect(await handIn(studio.scope, session)).toBe("handedIn");
@@ -191,7 +192,7 @@ describe("an empty poll", () => {
     await own.raw("set session transaction read only");
     const scope = scopeFor(own, { ...studio.scope });
     expect(await acceptCommands(scope, sessionLogId, [])).toEqual({ ok: true, value: null });
-    const phone = await Device.at(studio.scope, sessionLogId);
+    const phone = await deviceAt(studio.scope, sessionLogId);
     await expect(acceptCommands(scope, sessionLogId, [phone.set(0, 10)])).rejects.toMatchObject({
       code: "ER_CANT_EXECUTE_IN_READ_ONLY_TRANSACTION",
     });
@@ -208,7 +209,7 @@ describe("a lock that is stuck", () => {
       now: NOW,
     });
     const phones = await Promise.all(
-      Array.from({ length: 14 }, () => Device.at(studio.scope, sessionLogId)),
+      Array.from({ length: 14 }, () => deviceAt(studio.scope, sessionLogId)),
     );
     let letGo: () => void = () => undefined;
     const stuck = db.transaction(async (trx) => {

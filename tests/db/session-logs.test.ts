@@ -23,7 +23,7 @@ import {
   getSessionLog,
   startSession,
 } from "~/server/db/session-logs.server.ts";
-import { Device } from "./sets.ts";
+import { deviceAt } from "./sets.ts";
 import {
   addSquats,
   closeTestDatabase,
@@ -54,7 +54,7 @@ const log = async () => foldCommands(await commandsAfter(studio.scope, sessionLo
 
 describe("accepting commands", () => {
   it("commits them once, however often they are sent", async () => {
-    const device = await Device.at(studio.scope, sessionLogId);
+    const device = await deviceAt(studio.scope, sessionLogId);
     const commands = [device.context(), device.set(0, 10), device.set(1, 9)];
     for (let i = 0; i < 3; i++)
       expect(await accept(...commands)).toEqual({ ok: true, value: null });
@@ -65,7 +65,7 @@ describe("accepting commands", () => {
   });
 
   it("takes the rest of a batch whose beginning had arrived before", async () => {
-    const device = await Device.at(studio.scope, sessionLogId);
+    const device = await deviceAt(studio.scope, sessionLogId);
     const [a, b] = [device.set(0, 10), device.set(1, 9)];
     await accept(a);
     await accept(a, b);
@@ -73,7 +73,7 @@ describe("accepting commands", () => {
   });
 
   it("refuses a gap in a device's sequence and commits nothing of the batch", async () => {
-    const device = await Device.at(studio.scope, sessionLogId);
+    const device = await deviceAt(studio.scope, sessionLogId);
     const [first, , third] = [device.set(0, 10), device.set(1, 9), device.set(2, 8)];
     expect(await accept(first, third)).toEqual({
       ok: false,
@@ -84,7 +84,7 @@ describe("accepting commands", () => {
   });
 
   it("keeps a set whose parent nobody can show, and refuses another run's commands", async () => {
-    const device = await Device.at(studio.scope, sessionLogId);
+    const device = await deviceAt(studio.scope, sessionLogId);
     expect(await accept(device.set(0, 10, { parent: newId() }))).toMatchObject({ ok: true });
     expect((await commandsAfter(studio.scope, sessionLogId, 0))[0]?.command.parent).toBeNull();
     expect((await standing())?.loggedSets.map((p) => p.fullReps)).toEqual([10]);
@@ -94,8 +94,8 @@ describe("accepting commands", () => {
 
   it("keeps both sides when two devices log one set, and shows them as a conflict", async () => {
     const [phone, tablet] = [
-      await Device.at(studio.scope, sessionLogId),
-      await Device.at(studio.scope, sessionLogId),
+      await deviceAt(studio.scope, sessionLogId),
+      await deviceAt(studio.scope, sessionLogId),
     ];
     await Promise.all([accept(phone.set(0, 10)), accept(tablet.set(0, 8))]);
     expect((await standing())?.loggedSets.map((p) => p.fullReps).sort()).toEqual([10, 8].sort());
@@ -104,7 +104,7 @@ describe("accepting commands", () => {
 
   it("gives every command a place of its own when many devices send at once", async () => {
     const devices = await Promise.all(
-      Array.from({ length: 6 }, () => Device.at(studio.scope, sessionLogId)),
+      Array.from({ length: 6 }, () => deviceAt(studio.scope, sessionLogId)),
     );
     const results = await Promise.all(
       devices.map((device) => accept(device.set(0, 10), device.set(1, 9), device.set(2, 8))),
@@ -116,7 +116,7 @@ describe("accepting commands", () => {
   });
 
   it("marks a superseded row with what superseded it instead of rewriting it", async () => {
-    const device = await Device.at(studio.scope, sessionLogId);
+    const device = await deviceAt(studio.scope, sessionLogId);
     const first = device.set(0, 10);
     const correction = device.set(0, 11, { parent: first.commandId });
     await accept(first, correction);
@@ -132,7 +132,7 @@ describe("accepting commands", () => {
   });
 
   it("stores unknown reps as unknown, and effort past the limit as that", async () => {
-    const device = await Device.at(studio.scope, sessionLogId);
+    const device = await deviceAt(studio.scope, sessionLogId);
     await accept(
       device.context(),
       device.set(0, null, { rir: "unknown" }),
@@ -147,7 +147,7 @@ describe("accepting commands", () => {
   });
 
   it("keeps how a set was done and what was seen in it; of a device that says nothing, that it is unknown", async () => {
-    const device = await Device.at(studio.scope, sessionLogId);
+    const device = await deviceAt(studio.scope, sessionLogId);
     const more = {
       limiter: "grip",
       conditions: {
@@ -180,7 +180,7 @@ describe("accepting commands", () => {
   });
 
   it("counts a check-in as measured on the day of the session, and one that corrects it instead of it", async () => {
-    const device = await Device.at(studio.scope, sessionLogId);
+    const device = await deviceAt(studio.scope, sessionLogId);
     const say = (weight: number | null, readiness: number | null, parent: Id<"command"> | null) =>
       device.command(
         { kind: "checkIn", bodyWeight: weight === null ? null : kg(weight), readiness },
@@ -207,8 +207,8 @@ describe("accepting commands", () => {
 
   it("ends the run once, and still takes what a device sends late", async () => {
     const [phone, tablet] = [
-      await Device.at(studio.scope, sessionLogId),
-      await Device.at(studio.scope, sessionLogId),
+      await deviceAt(studio.scope, sessionLogId),
+      await deviceAt(studio.scope, sessionLogId),
     ];
     await accept(phone.set(0, 10), phone.end());
     const ended = (await getSessionLog(studio.scope, sessionLogId))?.endedAt;
@@ -236,8 +236,8 @@ describe("accepting commands", () => {
         const started = await startSession(own.scope, await addSquats(own));
         if (!started.ok) throw new Error("not started");
         const devices = [
-          await Device.at(own.scope, started.value),
-          await Device.at(own.scope, started.value),
+          await deviceAt(own.scope, started.value),
+          await deviceAt(own.scope, started.value),
         ];
         await acceptCommands(own.scope, started.value, [devices[0]!.context()]);
         for (const { device: at, set, reps, act } of said) {
@@ -311,7 +311,7 @@ describe("a run", () => {
 
 describe("erasing a person", () => {
   it("leaves nothing of them but the markers, and refuses a late sync", async () => {
-    const device = await Device.at(studio.scope, sessionLogId);
+    const device = await deviceAt(studio.scope, sessionLogId);
     const first = device.set(0, 10);
     await accept(
       device.context(),

@@ -19,7 +19,7 @@ import { getSessionLog, startSession } from "~/server/db/session-logs.server.ts"
 import { listWaiting, outdatedSessions, putOff } from "~/server/db/waiting.server.ts";
 import * as waitingRows from "~/server/db/waiting.server.ts";
 import type { Scope } from "~/server/db/scope.server.ts";
-import { Device } from "./sets.ts";
+import { deviceAt } from "./sets.ts";
 import { addSquats, ADA, inStudio, NOW } from "./studio.ts";
 
 const here = inStudio();
@@ -32,7 +32,7 @@ async function trained(reps: readonly number[], pain: number | null = null) {
   const scope = here.studio.at(NOW - 86_400_000 + sessions * 60_000);
   const started = await startSession(scope, await addSquats(here.studio));
   if (!started.ok) throw new Error("not started");
-  const device = await Device.at(scope, started.value);
+  const device = await deviceAt(scope, started.value);
   const accepted = await takeCommands(scope, started.value, [
     device.context(),
     ...reps.map((n, i) => device.set(i, n)),

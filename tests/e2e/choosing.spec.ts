@@ -93,7 +93,7 @@ test("from a brief with two limits to a session without findings, and a swap for
         await fix.click(press);
       }
       await expect.poll(() => findings.innerText(), press).not.toBe(before);
-    }).toPass({ timeout: 15_000 });
+    }).toPass({ timeout: 120_000 });
   }
   await expect(findings.getByRole("heading", { name: "Nothing found" })).toBeVisible();
 

@@ -9,6 +9,7 @@ import {
   signInToDemo,
   startSquats,
   test,
+  comingAlive,
 } from "./kravo.ts";
 
 /** What the server holds of the running session, read from its own answer to an empty sync. */
@@ -67,7 +68,7 @@ test("the server is killed between two sets, and both are there when it is back"
   browser,
 }) => {
   const server = await KravoServer.start();
-  const page = await (await browser.newContext({ baseURL: server.origin })).newPage();
+  const page = comingAlive(await (await browser.newContext({ baseURL: server.origin })).newPage());
   await startSquats(page);
   await logSet(page, 12, 2);
   await saved(page);
@@ -120,29 +121,23 @@ test("two devices on one session see each other, and a set logged on both is kep
   context,
 }) => {
   await startSquats(page);
-  const other = await (await secondContext(browser, context)).newPage();
+  const other = comingAlive(await (await secondContext(browser, context)).newPage());
   await other.goto(page.url());
   await logSet(page, 12, 2);
   await saved(page);
-  await expect(other.getByText("60 kg × 12")).toBeVisible({ timeout: 20_000 });
+  await expect(other.getByText("60 kg × 12")).toBeVisible();
 
   await other.context().setOffline(true);
   await logSet(page, 11, 2);
   await saved(page);
   await logSet(other, 9, 1);
   await other.context().setOffline(false);
-  await expect(other.getByText("Two devices logged set 2.", { exact: false })).toBeVisible({
-    timeout: 20_000,
-  });
-  await expect(page.getByText("Two devices logged set 2.", { exact: false })).toBeVisible({
-    timeout: 20_000,
-  });
+  await expect(other.getByText("Two devices logged set 2.", { exact: false })).toBeVisible();
+  await expect(page.getByText("Two devices logged set 2.", { exact: false })).toBeVisible();
 
   await page.getByRole("button", { name: "Keep 60 kg × 11, 2 left" }).click();
   await expect(page.getByText("Two devices logged set 2.", { exact: false })).toBeHidden();
-  await expect(other.getByText("Two devices logged set 2.", { exact: false })).toBeHidden({
-    timeout: 20_000,
-  });
+  await expect(other.getByText("Two devices logged set 2.", { exact: false })).toBeHidden();
   await expect(other.getByText("60 kg × 11")).toBeVisible();
 });
 
@@ -187,9 +182,7 @@ test("signing out leaves on the device only what is still to be sent", async ({
   await context.setOffline(false);
   await expect(
     page.getByText("Signed out: 1 entry kept on this device.", { exact: false }),
-  ).toBeVisible({
-    timeout: 20_000,
-  });
+  ).toBeVisible();
   const kept = () =>
     page.evaluate(
       () =>

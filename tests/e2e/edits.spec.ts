@@ -9,6 +9,7 @@ import {
   secondContext,
   submit,
   test,
+  comingAlive,
 } from "./kravo.ts";
 
 test("two edits of a person: the second sees the other's values, loses none of its own", async ({
@@ -18,7 +19,7 @@ test("two edits of a person: the second sees the other's values, loses none of i
 }) => {
   await registerStudio(page);
   await page.goto(await addPerson(page, "Ada Edit"));
-  const other = await (await secondContext(browser, context)).newPage();
+  const other = comingAlive(await (await secondContext(browser, context)).newPage());
   await other.goto(page.url());
   await page.getByLabel("Goal of the phase").fill("Strength");
   await page.getByRole("button", { name: "Save" }).click();
@@ -41,7 +42,7 @@ test("two edits of a plan: the bench shows both, and taking theirs can be undone
   context,
 }) => {
   await openBench(page, "Ada Plan");
-  const other = await (await secondContext(browser, context)).newPage();
+  const other = comingAlive(await (await secondContext(browser, context)).newPage());
   await other.setViewportSize({ width: 1280, height: 800 });
   await other.goto(page.url());
   await page.getByLabel("Load of set 1, kg").fill("65");
@@ -70,14 +71,14 @@ test("a plan changed while it is trained is offered on the floor, and taken only
   const bench = page.url();
   await page.getByRole("button", { name: "Start training" }).click();
   await expect(page.getByText("Work set 1 of 3")).toBeVisible();
-  const coach = await (await secondContext(browser, context)).newPage();
+  const coach = comingAlive(await (await secondContext(browser, context)).newPage());
   await coach.setViewportSize({ width: 1280, height: 800 });
   await coach.goto(bench);
   for (const set of [1, 2, 3]) await coach.getByLabel(`Load of set ${set}, kg`).fill("50");
   await coach.getByRole("button", { name: "Save", exact: true }).click();
   await expect(
     page.getByText("The plan was changed since this session began.", { exact: false }),
-  ).toBeVisible({ timeout: 20_000 });
+  ).toBeVisible();
   await expect(page.getByRole("region", { name: "Do this now" })).toContainText("60 kg");
   await page.getByRole("button", { name: "Take the change" }).click();
   await expect(page.getByRole("region", { name: "Do this now" })).toContainText("50 kg");
@@ -137,7 +138,7 @@ test("two edits of a gym, a station, an approach, the rules or an exercise: neit
     await (await page.request.get("/movements")).text(),
   )?.[1];
   const approach = await submit(page, "/approaches/shipped-of-even-ground", { intent: "copy" });
-  const other = await (await secondContext(browser, context)).newPage();
+  const other = comingAlive(await (await secondContext(browser, context)).newPage());
   await other.setViewportSize({ width: 1280, height: 800 });
   const forms = [
     { at: `/gyms/${gym}`, field: "House rules", mine: "No chalk", theirs: "No shoes" },
@@ -160,7 +161,7 @@ test("two edits of a gym, a station, an approach, the rules or an exercise: neit
     await expect(other.getByText(/^(▸ )?Somebody else saved/), at).toBeVisible();
     await expect(other.getByLabel(field), at).toHaveValue(mine);
     // Nothing of it was saved yet: the other's value still stands.
-    const fresh = await context.newPage();
+    const fresh = comingAlive(await context.newPage());
     await fresh.goto(at);
     await expect(fresh.getByLabel(field), at).toHaveValue(theirs);
     // Told of it, the coach may put theirs over it.

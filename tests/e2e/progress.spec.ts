@@ -1,4 +1,4 @@
-import { expect, logSet, openBench, test } from "./kravo.ts";
+import { expect, logSet, openBench, test, comingAlive } from "./kravo.ts";
 
 test("a rule is chosen with its parameters, and what it changes is what is planned", async ({
   watched: page,
@@ -80,7 +80,7 @@ test("a proposal that changed since it was shown is not accepted, and is shown a
   for (let set = 0; set < 3; set += 1) await logSet(page, 12, 2);
   await page.getByRole("button", { name: "End now" }).click();
   await expect(page.getByText("Raise to 62.5 kg")).toBeVisible();
-  const other = await page.context().newPage();
+  const other = comingAlive(await page.context().newPage());
   await other.goto(page.url());
   await other.getByText("Correct", { exact: true }).first().click();
   await other.getByLabel("Done", { exact: true }).first().fill("8");

@@ -16,6 +16,7 @@ import {
   saved,
   submit,
   test,
+  comingAlive,
 } from "./kravo.ts";
 
 /** What can go wrong around a set, one at a time or on top of each other. */
@@ -147,7 +148,7 @@ class Training {
 
   private async openSecond(): Promise<void> {
     if (this.#second !== null) return;
-    this.#second = await this.context.newPage();
+    this.#second = comingAlive(await this.context.newPage());
     await this.#second.goto(this.floor);
     await expect(this.#second.getByRole("heading", { name: "Ada Test" })).toBeVisible();
   }
@@ -249,7 +250,7 @@ async function begin(browser: Browser, server: KravoServer, proxy: Proxy): Promi
     baseURL: proxy.origin,
     viewport: { width: 390, height: 844 },
   });
-  const page = await context.newPage();
+  const page = comingAlive(await context.newPage());
   const { email } = await registerStudio(page);
   const where = await addGymWithRack(page);
   const bench = await planSquats(page, await addPerson(page, "Ada Test"), where, SETS / 3);
@@ -266,7 +267,7 @@ async function begin(browser: Browser, server: KravoServer, proxy: Proxy): Promi
 
 for (let t = 0; t < TESTS; t++) {
   test(`schedules of faults lose and double no set, part ${t + 1}`, async ({ browser }) => {
-    test.setTimeout(IN_ONE * 180_000);
+    test.setTimeout(IN_ONE * 600_000);
     const port = await freePort(0);
     const proxy = await Proxy.before(port);
     const server = await KravoServer.start({ port, publicOrigin: proxy.origin });

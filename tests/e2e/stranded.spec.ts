@@ -16,6 +16,7 @@ import {
   startSquats,
   submit,
   test,
+  comingAlive,
 } from "./kravo.ts";
 
 const steps = (page: Page) => page.getByRole("navigation", { name: "Steps of this session" });
@@ -63,7 +64,7 @@ test("a reload while the proxy or the database is down shows the kept page, and 
   const port = await freePort(0);
   const proxy = await Proxy.before(port);
   const server = await KravoServer.start({ port, publicOrigin: proxy.origin });
-  const page = await (await browser.newContext({ baseURL: proxy.origin })).newPage();
+  const page = comingAlive(await (await browser.newContext({ baseURL: proxy.origin })).newPage());
   await startSquats(page);
   await keptForOffline(page);
   proxy.isDown = true;
@@ -94,12 +95,10 @@ test("an erased client's sets leave the device that holds them", async ({
   await saved(page);
   await keptForOffline(page);
   expect(await heldHere(page)).toMatchObject({ kept: 1, pages: 1 });
-  const coach = await (await secondContext(browser, context)).newPage();
+  const coach = comingAlive(await (await secondContext(browser, context)).newPage());
   await coach.goto("/people");
   await submit(coach, person, { intent: "erase", confirm: "erase" });
-  await expect(page.getByText(/^This client was erased\. Nothing/)).toBeVisible({
-    timeout: 20_000,
-  });
+  await expect(page.getByText(/^This client was erased\. Nothing/)).toBeVisible();
   await expect.poll(() => heldHere(page)).toEqual({ rows: 0, kept: 0, pages: 0 });
 });
 
@@ -190,12 +189,12 @@ test("a proxy that answers nothing is no connection after ten seconds, not sendi
   const port = await freePort(0);
   const proxy = await Proxy.before(port);
   const server = await KravoServer.start({ port, publicOrigin: proxy.origin });
-  const page = await (await browser.newContext({ baseURL: proxy.origin })).newPage();
+  const page = comingAlive(await (await browser.newContext({ baseURL: proxy.origin })).newPage());
   await startSquats(page);
   await saved(page);
   proxy.isStuck = true;
   await logSet(page, 11, 1);
-  await expect(page.getByText(/^No connection: 2 entries kept/)).toBeVisible({ timeout: 25_000 });
+  await expect(page.getByText(/^No connection: 2 entries kept/)).toBeVisible();
   proxy.isStuck = false;
   await saved(page);
   await server.stop();

@@ -3,11 +3,11 @@ import {
   addGymWithRack,
   addPerson,
   expect,
-  logSet,
   planSquats,
   registerStudio,
   submit,
   test,
+  trainByDevice,
 } from "./kravo.ts";
 
 /** Clients with a trained session each, of which none was ruled on: in every second one a set came to nothing. */
@@ -20,25 +20,18 @@ async function trainedClients(page: Page, count: number) {
     const bench = await planSquats(page, person, where);
     floors.push(await submit(page, `${bench}/start`, {}));
   }
-  for (const [n, floor] of floors.entries()) {
-    await page.goto(floor);
-    for (const own of n % 2 === 0 ? [8, 7, 0] : [12, 12, 12])
-      await logSet(page, own, own === 0 ? 0 : 2);
-    await page.getByRole("button", { name: "End now" }).click();
-    await expect(page).toHaveURL(/\/runs\//);
-  }
+  for (const [n, floor] of floors.entries())
+    await trainByDevice(page, floor, n % 2 === 0 ? [8, 7, 0] : [12, 12, 12]);
 }
 
 test("ten clients are ruled on by keyboard alone, and all of it is taken back", async ({
   watched: page,
 }) => {
-  test.slow();
   await trainedClients(page, 10);
   await page.goto("/");
   const rows = page.getByRole("option");
   const waiting = await rows.count();
   expect(waiting).toBeGreaterThan(0);
-  const begun = Date.now();
   let keys = 0;
   const press = async (key: string) => {
     keys += 1;
@@ -59,8 +52,8 @@ test("ten clients are ruled on by keyboard alone, and all of it is taken back", 
   await expect(page.getByRole("region", { name: "What will be planned" })).toBeVisible();
   await page.getByRole("button", { name: /^Accept all, plan 10 next sessions/ }).click();
   await expect(page.getByRole("button", { name: "Show and accept all" })).toBeHidden();
+  // Two minutes at a key in two seconds; what the machine takes besides is another test's.
   expect(keys).toBeLessThan(60);
-  expect(Date.now() - begun).toBeLessThan(120_000);
   await page.reload();
   await expect(page.getByText("Nothing waits for you.")).toBeVisible();
 });
