@@ -21,6 +21,7 @@ import {
   minutes,
 } from "~/core/kernel/index.ts";
 import { pastDayField } from "./days.ts";
+import { ownVolumeCodec, ownVolumeFormCodec } from "./own-volume.ts";
 import { optionalTextField, textField } from "./text.ts";
 import { dayCodec } from "./values.ts";
 
@@ -73,6 +74,7 @@ export const briefCodec: z.ZodType<BriefDocument> = z.object({
   likes: z.array(movementField),
   dislikes: z.array(movementField),
   gear: z.array(z.string()),
+  ownVolume: ownVolumeCodec,
 });
 
 /** A whole or decimal number within bounds, or null where the field is empty. */
@@ -159,6 +161,7 @@ export function briefFormCodec(today: Day) {
       likes: z.array(movementField).max(400).default([]),
       dislikes: z.array(movementField).max(400).default([]),
       gear: optionalTextField(300),
+      ownVolume: ownVolumeFormCodec,
     })
     .superRefine((form, ctx) => {
       const both = form.priorities.find((region) => form.notToGrow.includes(region));

@@ -13,10 +13,18 @@ import {
   type Watched,
   type MeasuredKind,
   type Measurement,
+  type OwnVolume,
 } from "~/core/person/index.ts";
-import { type MovementRef, assertNever } from "~/core/kernel/index.ts";
+import { type MovementRef, type Region, assertNever } from "~/core/kernel/index.ts";
 import { formatShortDay } from "./numbers.ts";
-import { JOINT_NAMES, LEVEL_NAMES, PATTERN_NAMES, REGION_NAMES, SIDE_NAMES } from "./training.ts";
+import {
+  JOINT_NAMES,
+  LEVEL_NAMES,
+  PATTERN_NAMES,
+  REGION_NAMES,
+  SIDE_NAMES,
+  spokenRegion,
+} from "./training.ts";
 
 export const GOAL_NAMES: Readonly<Record<Goal, string>> = {
   size: "Size",
@@ -89,13 +97,28 @@ export const FIELD_NAMES: Readonly<Record<BriefField, string>> = {
   likes: "Likes",
   dislikes: "Dislikes",
   gear: "Own gear",
+  ownVolume: "Own hard sets",
 };
 
 export const BRIEF_FIELDS = Object.keys(FIELD_NAMES) as readonly BriefField[];
 
+/** Hard sets of one's own as a list; empty where there are none. */
+export function formatOwnVolume({ weekly, session, exercise, isolation }: OwnVolume): string {
+  const ranges = Object.entries(weekly).map(
+    ([region, { low, high }]) => `${spokenRegion(region as Region)} ${low}–${high} a week`,
+  );
+  const caps = [
+    [session, "in a session"],
+    [exercise, "of an exercise"],
+    [isolation, "a muscle where most is isolation"],
+  ].flatMap(([most, of]) => (most === null ? [] : [`at most ${most} ${of}`]));
+  return [...caps, ...ranges].join(", ");
+}
+
 const WATCHED: Readonly<Record<Watched, string>> = {
   bandsHalved: "halves the weekly sets and caps a session at 10 hard sets",
   clearingAsked: "asks for a professional's word before hard training",
+  ownSets: "is what hard sets are held against, before the approach",
   settings: "sets order, effort, sets, rest and what is found missing",
   heelsAndDepth: "suggests raised heels where a movement offers them",
   supportedSquats: "suggests supported squats beside free ones",
@@ -232,6 +255,8 @@ export function formatBriefField(field: BriefField, brief: Brief, names: BriefNa
       return listed(brief.dislikes.map(names.movement));
     case "gear":
       return listed(brief.gear);
+    case "ownVolume":
+      return formatOwnVolume(brief.ownVolume);
     case "screenedBy":
       return brief.screenedBy;
     case "screenedOn":

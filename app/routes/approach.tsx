@@ -8,16 +8,20 @@ import { approachFormCodec } from "~/codec/approach.ts";
 import { revisionField } from "~/codec/person.ts";
 import {
   isApproachRef,
-  QUESTION_NAMES,
+  EMPTY_BRIEF,
+  QUESTION_GROUPS,
   QUESTIONS,
   sessionsAWeek,
   sideSays,
   sidesOfQuestion,
   studioApproach,
+  volumeLimitsFor,
   weeklyBands,
   type Approach,
+  type Question,
 } from "~/core/person/index.ts";
 import { SPEAKING_REGIONS } from "~/core/kernel/index.ts";
+import { formatRange } from "~/format/volume.ts";
 import { spokenRegion } from "~/format/training.ts";
 import { orNotFound } from "~/server/auth/session.server.ts";
 import {
@@ -33,6 +37,7 @@ import type { Route } from "./+types/approach.ts";
 import { approachPath, approachRefIn } from "../components/approach-path.ts";
 import { FieldErrors, Labelled, Select, TextBox, TextInput } from "../components/field.tsx";
 import { Ledger } from "../components/ledger.tsx";
+import { OwnVolumeFields, ownVolumeDefaults } from "../components/own-volume.tsx";
 import { Page, Section } from "../components/page.tsx";
 
 async function approachAt(scope: Scope, address: string): Promise<Approach> {
@@ -70,7 +75,7 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
 
 export default function ApproachPage({ loaderData, actionData }: Route.ComponentProps) {
   const { approach, revision } = loaderData;
-  const bands = weeklyBands(approach.stances);
+  const { weekly, session, exercise, isolation } = volumeLimitsFor(approach, EMPTY_BRIEF);
   return (
     <Page
       title={approach.name}
@@ -108,41 +113,50 @@ export default function ApproachPage({ loaderData, actionData }: Route.Component
         }}
       >
         <Section title="Its side on every open question">
-          <Ledger label="Views" head={["Question", "Its view", "Others hold"]}>
-            {QUESTION_NAMES.map((question) => (
-              <tr key={question}>
-                <Box
-                  component="th"
-                  scope="row"
-                  sx={{ whiteSpace: "normal !important", width: "26%" }}
-                >
-                  {QUESTIONS[question].asks}
-                </Box>
-                <Box component="td" sx={{ width: "32%" }}>
-                  <strong>{sideSays(question, approach.stances[question])}</strong>
-                </Box>
-                <td>
-                  {sidesOfQuestion(question)
-                    .filter((side) => side !== approach.stances[question])
-                    .map((side) => sideSays(question, side))
-                    .join(" · ")}
-                </td>
-              </tr>
-            ))}
-          </Ledger>
+          {Object.entries(QUESTION_GROUPS).map(([group, questions]) => (
+            <Ledger key={group} label={group} head={[group, "Its view", "Others hold"]}>
+              {questions.map((question: Question) => (
+                <tr key={question}>
+                  <Box
+                    component="th"
+                    scope="row"
+                    sx={{ whiteSpace: "normal !important", width: "26%" }}
+                  >
+                    {QUESTIONS[question].asks}
+                  </Box>
+                  <Box component="td" sx={{ width: "32%" }}>
+                    <strong>{sideSays(question, approach.stances[question])}</strong>
+                  </Box>
+                  <td>
+                    {sidesOfQuestion(question)
+                      .filter((side) => side !== approach.stances[question])
+                      .map((side) => sideSays(question, side))
+                      .join(" · ")}
+                  </td>
+                </tr>
+              ))}
+            </Ledger>
+          ))}
         </Section>
         <Section title="Hard sets a week">
-          <Ledger label="Weekly bands" head={["Region", "From", "To"]}>
+          <Ledger label="Weekly ranges" head={["Muscle", "From", "To"]}>
             {SPEAKING_REGIONS.map((region) => (
               <tr key={region}>
-                <th scope="row">{spokenRegion(region)}</th>
-                <td className="figure">{bands[region].low}</td>
-                <td className="figure">{bands[region].high}</td>
+                <th scope="row">
+                  {spokenRegion(region)}
+                  {weekly[region].whose === "view" ? "" : " · set by the studio"}
+                </th>
+                <td className="figure">{weekly[region].low}</td>
+                <td className="figure">{weekly[region].high}</td>
               </tr>
             ))}
           </Ledger>
           <Typography variant="body2" sx={{ color: "text.secondary", mt: 1 }}>
-            Starting points that follow from the view on volume, not limits and not a promise.
+            At most {session.sets} hard sets in a session and {exercise.sets} of one exercise.
+            {isolation === null
+              ? ""
+              : ` At most ${isolation.sets} of a muscle in a week that is mostly isolation.`}{" "}
+            Starting points, not limits and not a promise.
           </Typography>
         </Section>
       </Box>
@@ -193,11 +207,13 @@ function ChangeApproach({
       suits: approach.suits,
       holds: approach.holds.join("\n"),
       disputed: approach.disputed.join("\n"),
+      ownVolume: ownVolumeDefaults(approach.ownVolume),
     },
     onValidate: ({ formData }) => parseWithZod(formData, { schema: approachFormCodec }),
     shouldValidate: "onSubmit",
     shouldRevalidate: "onInput",
   });
+  const views = weeklyBands(approach.stances);
   return (
     <Form method="post" {...getFormProps(form)}>
       <input type="hidden" name="revision" value={revision} />
@@ -209,28 +225,46 @@ function ChangeApproach({
         <TextBox field={fields.disputed} label="What others say against it" rows={3} />
         <TextInput field={fields.suits} label="Whom it suits" />
       </Box>
-      <Box
-        sx={{
-          display: "grid",
-          gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr", lg: "1fr 1fr 1fr" },
-          columnGap: 3,
-        }}
-      >
-        {QUESTION_NAMES.map((question) => (
-          <Labelled key={question} id={`stance-${question}`} label={QUESTIONS[question].asks}>
-            <Select
-              id={`stance-${question}`}
-              name={`stance-${question}`}
-              defaultValue={approach.stances[question]}
-            >
-              {sidesOfQuestion(question).map((side) => (
-                <option key={side} value={side}>
-                  {sideSays(question, side)}
-                </option>
-              ))}
-            </Select>
-          </Labelled>
-        ))}
+      {Object.entries(QUESTION_GROUPS).map(([group, questions]) => (
+        <Box key={group} component="fieldset" sx={{ border: 0, p: 0, m: 0, mb: 2 }}>
+          <Typography component="legend" variant="h3" sx={{ mb: 1 }}>
+            {group}
+          </Typography>
+          <Box
+            sx={{
+              display: "grid",
+              gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr", lg: "1fr 1fr 1fr" },
+              columnGap: 3,
+              alignItems: "end",
+            }}
+          >
+            {questions.map((question: Question) => (
+              <Labelled key={question} id={`stance-${question}`} label={QUESTIONS[question].asks}>
+                <Select
+                  id={`stance-${question}`}
+                  name={`stance-${question}`}
+                  defaultValue={approach.stances[question]}
+                >
+                  {sidesOfQuestion(question).map((side) => (
+                    <option key={side} value={side}>
+                      {sideSays(question, side)}
+                    </option>
+                  ))}
+                </Select>
+              </Labelled>
+            ))}
+          </Box>
+        </Box>
+      ))}
+      <Box component="fieldset" sx={{ border: 0, p: 0, m: 0, mb: 3 }}>
+        <Typography component="legend" variant="h3" sx={{ mb: 1 }}>
+          Hard sets in place of what the views come to
+        </Typography>
+        <OwnVolumeFields
+          caps={fields.ownVolume.getFieldset()}
+          weekly={fields.ownVolume.getFieldset().weekly.getFieldset()}
+          otherwise={(region) => formatRange(views[region])}
+        />
       </Box>
       <Button type="submit" variant="contained">
         Save

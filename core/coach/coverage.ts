@@ -20,8 +20,8 @@ import {
   type Slot,
   type VolumePolicy,
 } from "../plan/index.ts";
-import type { Band } from "../person/index.ts";
-import { type UnrollContext, countedSets, hardSetsWorth } from "../unroll/index.ts";
+import { isIsolation, type Band } from "../person/index.ts";
+import { type UnrollContext, countedSets, hardSetCount, hardSetsWorth } from "../unroll/index.ts";
 
 /**
  * Where a movement is hard at this station with this set-up: the station's own profile goes before the
@@ -47,6 +47,10 @@ export interface RegionCoverage {
   readonly profiles: Readonly<Record<ResistanceProfile, number>>;
   readonly actions: Readonly<Partial<Record<JointAction, number>>>;
   readonly sides: Readonly<Record<Laterality, number>>;
+  /** How many of the direct ones are of isolation work. */
+  readonly isolation: number;
+  /** What the approach's way of counting drops, pauses and density blocks adds to the direct ones, or takes. */
+  readonly counted: number;
 }
 
 /** Every region, also those that nothing trains. */
@@ -59,6 +63,8 @@ export interface CoveredSlot {
   readonly station: Station | null;
   readonly stimulus: Stimulus;
   readonly hardSets: number;
+  /** What the approach's way of counting adds to the sets that are hard, each as one; negative where it takes. */
+  readonly counted: number;
 }
 
 /** The exercises of a plan whose movement is known, with what they are here. */
@@ -71,17 +77,18 @@ export function coveredSlots(
     const movement = context.movement(slot.movement);
     if (movement === null) return [];
     const station = context.station(slot.station);
-    const hardSets = hardSetsWorth(countedSets(slot, movement), policy);
-    return [
-      { slot, movement, station, stimulus: stimulusOf(movement, station, slot.setUp), hardSets },
-    ];
+    const sets = countedSets(slot, movement);
+    const hardSets = hardSetsWorth(sets, policy);
+    const counted = hardSets - hardSetCount(sets);
+    const stimulus = stimulusOf(movement, station, slot.setUp);
+    return [{ slot, movement, station, stimulus, hardSets, counted }];
   });
 }
 
 /** What a session, or the sessions of a week together, come to for every region. */
 export function coverageOf(slots: readonly CoveredSlot[]): Coverage {
   const covered = recordOf(REGIONS, emptyRegion);
-  for (const { movement, stimulus, hardSets } of slots) {
+  for (const { movement, stimulus, hardSets, counted } of slots) {
     if (hardSets === 0) continue;
     for (const { region, share } of movement.regions) {
       const sum = covered[region];
@@ -90,6 +97,8 @@ export function coverageOf(slots: readonly CoveredSlot[]): Coverage {
         continue;
       }
       sum.direct += hardSets;
+      sum.counted += counted;
+      if (isIsolation(movement)) sum.isolation += hardSets;
       sum.lengths[stimulus.length] += hardSets;
       sum.profiles[stimulus.profile] += hardSets;
       sum.sides[movement.laterality] += hardSets;
@@ -123,5 +132,7 @@ function emptyRegion(region: Region) {
     profiles: zeros(RESISTANCE_PROFILES),
     actions,
     sides: zeros(LATERALITIES),
+    isolation: 0,
+    counted: 0,
   };
 }

@@ -5,11 +5,12 @@ import type { SessionPlan } from "../plan/index.ts";
 import {
   sessionsAWeek,
   volumePolicyOf,
-  weeklyBands,
+  highForIsolation,
+  volumeLimitsFor,
   type Approach,
-  type Band,
-  isNewToThis,
   type Brief,
+  type Range,
+  type VolumeLimits,
 } from "../person/index.ts";
 import type { UnrollContext } from "../unroll/index.ts";
 import { coverageOf, coveredSlots, type Coverage, type CoveredSlot } from "./coverage.ts";
@@ -44,16 +45,15 @@ export interface Judged extends Judging {
   readonly slots: readonly CoveredSlot[];
   readonly session: Coverage;
   readonly week: Coverage;
-  readonly bands: Readonly<Record<Region, Band>>;
+  readonly limits: VolumeLimits;
+  /** The ranges of this week; lower where most of a muscle's direct sets are isolation and less of it is enough. */
+  readonly bands: Readonly<Record<Region, Range>>;
   readonly sessions: number;
   /** The part of the week's work that the planned sessions should bring. */
   readonly fraction: number;
   /** Hard sets before each exercise, in order. */
   readonly setsBefore: readonly number[];
 }
-
-/** New and returning people start with half of the approach's work. Source: PRACTICE.md §10; half: our rule. */
-const NEW_SCALE = 0.5;
 
 /** Works out coverage, bands and order once for all findings. */
 export function judge(judging: Judging): Judged {
@@ -64,6 +64,8 @@ export function judge(judging: Judging): Judged {
   );
   const sessions = 1 + judging.others.length;
   const planned = judging.brief.daysPerWeek ?? sessionsAWeek(judging.approach.stances);
+  const week = coverageOf([...slots, ...others]);
+  const limits = volumeLimitsFor(judging.approach, judging.brief);
   let before = 0;
   const setsBefore = slots.map(({ hardSets }) => {
     const at = before;
@@ -74,8 +76,14 @@ export function judge(judging: Judging): Judged {
     ...judging,
     slots,
     session: coverageOf(slots),
-    week: coverageOf([...slots, ...others]),
-    bands: bandsFor(judging.approach, judging.brief),
+    week,
+    limits,
+    bands: recordOf(REGIONS, (region): Range => {
+      const range = limits.weekly[region];
+      const isMostlyIsolation = 2 * week[region].isolation > week[region].direct;
+      if (!isMostlyIsolation) return range;
+      return { ...range, high: highForIsolation(judging.approach, limits, range) };
+    }),
     sessions,
     fraction: Math.min(1, sessions / Math.max(1, planned)),
     setsBefore,
@@ -85,13 +93,3 @@ export function judge(judging: Judging): Judged {
 /** The hard sets of the session, as they are counted towards every region's band. */
 export const hardSetsOf = ({ slots }: Pick<Judged, "slots">): number =>
   slots.reduce((sum, { hardSets }) => sum + hardSets, 0);
-
-/** The approach's weekly bands, halved for somebody new or returning; few sets already are a beginner's. */
-export function bandsFor(approach: Approach, brief: Brief): Readonly<Record<Region, Band>> {
-  const bands = weeklyBands(approach.stances);
-  if (!isNewToThis(brief) || approach.stances.volume === "few") return bands;
-  return recordOf(REGIONS, (region) => ({
-    low: Math.round(bands[region].low * NEW_SCALE),
-    high: Math.ceil(bands[region].high * NEW_SCALE),
-  }));
-}

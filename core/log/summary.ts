@@ -7,7 +7,7 @@ import {
   type Slot,
   sidesOf,
 } from "../plan/index.ts";
-import { hardSetCount, perLeg, type CountedSet } from "../unroll/index.ts";
+import { hardSetCount, isDensityBlock, perLeg, type CountedSet } from "../unroll/index.ts";
 import { loggedSetsOf, skipReason, type SaidSet, type SessionLog } from "./fold.ts";
 import type { LoggedSet } from "./logged-set.ts";
 import { judgedLoggedSets } from "./trial.ts";
@@ -72,6 +72,7 @@ export function performedSets(
         role: set.role,
         effort: closestToLimit(main.map(({ rir }) => rir)),
         extensions: extended.map(({ kind }) => kind),
+        isDense: isDensityBlock(slot.sets),
       };
       // A total is done in as many sets as it took, a set with intervals is one.
       const times =

@@ -1,4 +1,5 @@
 import type { Id } from "../kernel/index.ts";
+import type { OwnVolume } from "./own-volume.ts";
 import type { Stances } from "./questions.ts";
 
 /** An approach: one that ships with Kravo (permanent slug), or a studio's own. */
@@ -27,4 +28,6 @@ export interface Approach {
   readonly disputed: readonly string[];
   readonly suits: string;
   readonly stances: Stances;
+  /** Numbers of its own in place of what follows from the stances. */
+  readonly ownVolume: OwnVolume;
 }

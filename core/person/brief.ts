@@ -1,5 +1,6 @@
 import type { Joint, Pattern, Region, Day, Id, MovementRef, Minutes } from "../kernel/index.ts";
 import type { ApproachRef } from "./approach.ts";
+import { NO_OWN_VOLUME, type OwnVolume } from "./own-volume.ts";
 
 export const GOALS = [
   "size",
@@ -77,6 +78,8 @@ export interface Brief {
   readonly likes: readonly MovementRef[];
   readonly dislikes: readonly MovementRef[];
   readonly gear: readonly string[];
+  /** Hard sets for this client in place of the approach's. */
+  readonly ownVolume: OwnVolume;
 }
 
 export const EMPTY_BRIEF: Brief = {
@@ -103,6 +106,7 @@ export const EMPTY_BRIEF: Brief = {
   likes: [],
   dislikes: [],
   gear: [],
+  ownVolume: NO_OWN_VOLUME,
 };
 
 /** True for somebody who is new or returns: few hard sets at first, since severe soreness can be dangerous. */

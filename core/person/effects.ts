@@ -1,6 +1,7 @@
 import { shareOf, type Movement } from "../movement/index.ts";
 import { isNewToThis, needsClearing, type Brief } from "./brief.ts";
 import { exclusionsOf, type Exclusion } from "./exclusion.ts";
+import { saysSomething } from "./own-volume.ts";
 
 export type BriefField = keyof Brief;
 
@@ -16,6 +17,7 @@ export type Watched =
   | "bandsHalved"
   | "clearingAsked"
   | "settings"
+  | "ownSets"
   | "heelsAndDepth"
   | "supportedSquats"
   | "priorityFirst"
@@ -75,5 +77,6 @@ export function effectsOf(
     trains("likes"),
     out("dislikes", (e) => e.code === "disliked"),
     watches("gear", "strapsAnswerGrip", brief.gear.length > 0),
+    watches("ownVolume", "ownSets", saysSomething(brief.ownVolume)),
   ];
 }

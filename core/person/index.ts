@@ -4,6 +4,8 @@ export * from "./brief.ts";
 export * from "./effects.ts";
 export * from "./exclusion.ts";
 export * from "./measurement.ts";
+export * from "./own-volume.ts";
 export * from "./questions.ts";
 export * from "./settings.ts";
 export * from "./shipped-approaches.ts";
+export * from "./volume-limits.ts";

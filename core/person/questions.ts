@@ -27,12 +27,36 @@ export const QUESTIONS = {
     asks: "How many hard sets?",
     sides: { few: "A few sets to the limit", moderate: "Moderate", high: "High" },
   },
-  extensions: {
-    asks: "What do drops, rest-pauses, clusters, partials and forced reps add to a set's count?",
+  isolationVolume: {
+    asks: "How many where most of it is isolation?",
+    sides: { same: "As many as otherwise", fewer: "Fewer, a quarter less at most" },
+  },
+  countDrops: {
+    asks: "What does a drop add to the count of its set?",
     sides: {
       nothing: "Nothing: a set with its drops is one hard set",
       half: "Half a hard set each",
       whole: "A whole hard set each",
+    },
+  },
+  countRestPause: {
+    asks: "What does a rest-pause or cluster add?",
+    sides: {
+      nothing: "Nothing: it is one hard set",
+      half: "Half a hard set each pause",
+      whole: "A whole hard set each pause",
+    },
+  },
+  countPastFailure: {
+    asks: "What do partials and forced reps add?",
+    sides: { nothing: "Nothing", half: "Half a hard set each", whole: "A whole hard set each" },
+  },
+  countDensity: {
+    asks: "Which sets of a density block count?",
+    sides: {
+      withinReach: "Those that end within reach of the limit",
+      half: "Every set, as half a hard set",
+      all: "Every set",
     },
   },
   frequency: {
@@ -44,11 +68,21 @@ export const QUESTIONS = {
       frontAndBack: "Split into front and back days",
     },
   },
-  repetitions: {
-    asks: "Which repetition range for calves and curls?",
+  calfRepetitions: {
+    asks: "Heavy or high-rep calves?",
+    sides: { heavy: "Heavy, six to ten", highRep: "High reps, ten to twenty" },
+  },
+  curlRepetitions: {
+    asks: "How low may reps on curls go?",
+    sides: { low: "As low as six", eightUp: "Never under about eight" },
+  },
+  acrossSets: {
+    asks: "How does the load go across sets?",
     sides: {
-      heavyCalves: "Heavy calves, curls as low as six",
-      highRepCalves: "High-rep calves, curls never under about eight",
+      rising: "It rises",
+      same: "It stays the same",
+      falling: "It falls",
+      topFirst: "Top set first, then back-off sets",
     },
   },
   rest: {
@@ -60,6 +94,10 @@ export const QUESTIONS = {
       long: "Three to five minutes",
       breath: "By breath or heart rate",
     },
+  },
+  pace: {
+    asks: "What sets the pace of a session?",
+    sides: { burn: "No rest, for the burn", ready: "Rest until ready" },
   },
   tempo: {
     asks: "Which tempo?",
@@ -73,6 +111,27 @@ export const QUESTIONS = {
   emphasis: {
     asks: "Which end of the range?",
     sides: { stretch: "The stretch", squeeze: "The squeeze", allLengths: "All lengths" },
+  },
+  shortRange: {
+    asks: "Short-range reps?",
+    sides: {
+      stretched: "At the stretched end",
+      squeezed: "At the squeezed end",
+      sparingly: "Sparingly",
+    },
+  },
+  goodExercise: {
+    asks: "What makes an exercise good?",
+    sides: {
+      felt: "It is felt in the target",
+      loadable: "It can be loaded week by week",
+      safe: "It is safe at the limit",
+      studies: "Studies show it",
+    },
+  },
+  machinesAtLimit: {
+    asks: "Machines at the limit?",
+    sides: { harmless: "They cannot hurt", withHelp: "Only with help near" },
   },
   lockout: {
     asks: "Lockout on presses?",
@@ -104,51 +163,107 @@ export const QUESTIONS = {
   },
   curls: {
     asks: "Lying or seated curls?",
-    sides: { either: "Either, hips pressed down", both: "Both, thighs may lift" },
+    sides: { either: "Either will do", both: "Both" },
+  },
+  curlHips: {
+    asks: "Hips on curls?",
+    sides: { pressed: "Pressed down", lifted: "Thighs may lift" },
+  },
+  hingeStart: {
+    asks: "Where does a hinge start?",
+    sides: { floor: "From the floor", pins: "From pins", standing: "From standing" },
+  },
+  hingeDepth: {
+    asks: "How far down does a hinge go?",
+    sides: { knee: "To about the knee", further: "Further, with straighter knees" },
   },
   kneeExtension: {
-    asks: "Knee extensions?",
-    sides: {
-      everyWeek: "Every week, knee on the pivot, full bend",
-      lightOnly: "Light only, seat reclined, limited bend",
-    },
+    asks: "How often knee extensions?",
+    sides: { everyWeek: "Every week", sometimes: "Sometimes", never: "Not at all" },
+  },
+  kneeExtensionEffort: {
+    asks: "How hard are knee extensions?",
+    sides: { hard: "As hard as anything", lightOnly: "Light only" },
+  },
+  kneeExtensionSeat: {
+    asks: "Seat on knee extensions?",
+    sides: { upright: "Upright", reclined: "Reclined" },
+  },
+  kneeExtensionBend: {
+    asks: "How far do knees bend on extensions?",
+    sides: { full: "Full bend", limited: "Limited bend" },
   },
   abductionMachines: {
     asks: "Abduction and adduction machines?",
-    sides: {
-      useful: "Useful, leaning or hips extended",
-      waste: "A waste of time for some regions",
-    },
+    sides: { useful: "Useful", waste: "A waste of time for some muscles" },
+  },
+  abductionPosture: {
+    asks: "How does one sit or stand for abduction?",
+    sides: { leaning: "Leaning forward", extended: "Hips extended" },
   },
   calves: {
     asks: "Bent-knee calf work?",
-    sides: {
-      needed: "Needed, with a deep stretch",
-      dispensable: "Dispensable; squeeze at the top, no overstretching",
-    },
+    sides: { needed: "Needed", dispensable: "Dispensable" },
+  },
+  calfEnd: {
+    asks: "Which end of a calf raise matters?",
+    sides: { stretch: "The deep stretch", squeeze: "The squeeze at the top" },
+  },
+  calfOverstretch: {
+    asks: "Stretching calves beyond the usual range?",
+    sides: { sought: "Sought", avoided: "Avoided" },
   },
   sides: {
     asks: "Left and right?",
-    sides: {
-      equal: "Equal loads and reps, alternating",
-      extraForWeak: "Extra work for the weak side, one after the other",
-    },
+    sides: { equal: "Equal loads and reps", extraForWeak: "Extra work for the weak side" },
+  },
+  sideOrder: {
+    asks: "In which order do the legs work?",
+    sides: { alternating: "Alternating", inTurn: "One after the other" },
   },
   preparation: {
     asks: "How to prepare?",
     sides: {
       lightSets: "A pulse raiser and light sets suffice",
       mobility: "Dynamic mobility is needed",
-      preFatigue: "Pre-fatigue; stretching between sets",
+      preFatigue: "Light pre-fatigue",
     },
   },
-  headAndBreath: {
-    asks: "Head, breath, pressure on the foot?",
+  stretchBetween: {
+    asks: "Stretching between sets?",
+    sides: { none: "None", between: "Between sets" },
+  },
+  stretchAfter: {
+    asks: "Stretching afterwards?",
+    sides: { needed: "Needed", notNeeded: "Not needed" },
+  },
+  mixedGrip: {
+    asks: "A mixed grip on hinges?",
+    sides: { used: "Where the bar slips", never: "Never" },
+  },
+  straps: {
+    asks: "Straps?",
+    sides: { whenGripEnds: "Only when grip ends the set", always: "Always", never: "Never" },
+  },
+  belt: {
+    asks: "A belt?",
     sides: {
-      neutralHeld: "Neutral head, breath held past the hardest point, whole foot",
-      upExhale: "Eyes up, breath out on the way up, heel",
-      downAhead: "Eyes down ahead, whole foot",
+      nearBodyWeight: "From about body weight on",
+      heaviest: "On the heaviest set",
+      notNeeded: "Not needed",
     },
+  },
+  head: {
+    asks: "Where does one look?",
+    sides: { up: "Eyes up", neutral: "Neutral", downAhead: "Down ahead" },
+  },
+  breath: {
+    asks: "Breath?",
+    sides: { held: "Held past the hardest point", out: "Let out on the way up" },
+  },
+  footPressure: {
+    asks: "Where does the foot press?",
+    sides: { heel: "With the heel", whole: "With the whole foot" },
   },
   spotter: {
     asks: "A spotter?",
@@ -183,6 +298,56 @@ export const QUESTIONS = {
 >;
 
 export type Question = keyof typeof QUESTIONS;
+
+/** The questions by what they are about, in the order in which they are asked. */
+export const QUESTION_GROUPS = {
+  "Sessions and weeks": ["order", "frequency", "volume", "isolationVolume", "variety"],
+  "How hard, how often": ["effort", "rest", "pace", "tempo", "acrossSets", "load"],
+  "What counts": ["countDrops", "countRestPause", "countPastFailure", "countDensity"],
+  "Choice of exercises": [
+    "goodExercise",
+    "emphasis",
+    "squats",
+    "kneeExtension",
+    "curls",
+    "calves",
+    "abductionMachines",
+    "definition",
+  ],
+  "How they are done": [
+    "depth",
+    "lockout",
+    "footPosition",
+    "shortRange",
+    "hingeStart",
+    "hingeDepth",
+    "kneeExtensionEffort",
+    "kneeExtensionSeat",
+    "kneeExtensionBend",
+    "curlHips",
+    "curlRepetitions",
+    "calfRepetitions",
+    "calfEnd",
+    "calfOverstretch",
+    "abductionPosture",
+    "sides",
+    "sideOrder",
+  ],
+  "Body, gear and help": [
+    "preparation",
+    "stretchBetween",
+    "stretchAfter",
+    "head",
+    "breath",
+    "footPressure",
+    "mixedGrip",
+    "straps",
+    "belt",
+    "spotter",
+    "machinesAtLimit",
+    "burn",
+  ],
+} as const satisfies Readonly<Record<string, readonly Question[]>>;
 
 /** A side for each question: what an approach takes as its view. */
 export type Stances = {

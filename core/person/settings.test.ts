@@ -47,10 +47,10 @@ describe("how many sets and reps", () => {
     ["an extension with long rest", of({ rest: "long" }, extension), 8, 12],
     ["a squat with two minutes", of({ rest: "twoMinutes" }), 6, 10],
     ["an extension with two minutes", of({ rest: "twoMinutes" }, extension), 10, 15],
-    ["heavy calves", of({ repetitions: "heavyCalves" }, calf), 6, 10],
-    ["high-rep calves", of({ repetitions: "highRepCalves" }, calf), 10, 20],
-    ["heavy curls", of({ repetitions: "heavyCalves" }, curl), 6, 10],
-    ["curls, never few", of({ repetitions: "highRepCalves" }, curl), 8, 12],
+    ["heavy calves", of({ calfRepetitions: "heavy" }, calf), 6, 10],
+    ["high-rep calves", of({ calfRepetitions: "highRep" }, calf), 10, 20],
+    ["heavy curls", of({ curlRepetitions: "low" }, curl), 6, 10],
+    ["curls, never few", of({ curlRepetitions: "eightUp" }, curl), 8, 12],
   ])("%s: %# ", (_, { target }, min, max) => {
     expect(target).toEqual({ kind: "reps", min, max });
   });
@@ -119,8 +119,10 @@ describe("what else a school settles", () => {
 
   it("asks nothing of the rectus femoris where extensions are light work only, and keeps the ceiling", () => {
     const usual = weeklyBands({ ...middle, kneeExtension: "everyWeek" }).rectusFemoris;
-    const light = weeklyBands({ ...middle, kneeExtension: "lightOnly" }).rectusFemoris;
+    const light = weeklyBands({ ...middle, kneeExtensionEffort: "lightOnly" }).rectusFemoris;
+    const seldom = weeklyBands({ ...middle, kneeExtension: "sometimes" }).rectusFemoris;
     expect(usual.low).toBeGreaterThan(0);
+    expect(seldom).toEqual(light);
     expect(light).toEqual({ low: 0, high: usual.high });
   });
 

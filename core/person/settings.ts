@@ -20,13 +20,8 @@ import {
 } from "../plan/index.ts";
 import type { Approach } from "./approach.ts";
 import type { Level } from "./brief.ts";
+import type { Band } from "./own-volume.ts";
 import type { Stances } from "./questions.ts";
-
-/** Hard sets a week for one region, direct and a part of the indirect ones together. */
-export interface Band {
-  readonly low: number;
-  readonly high: number;
-}
 
 /**
  * Moderate weekly bands. Regions that other work covers, or that few people train for their own sake, start
@@ -57,7 +52,7 @@ const VOLUME_SCALE = { few: 0.5, moderate: 1, high: 1.4 } as const;
 
 /**
  * The band of every region. Nothing is asked of the soleus where bent-knee work is held dispensable, nor of the
- * rectus femoris where knee extensions are held to be light work only.
+ * rectus femoris where knee extensions are not held to be hard work of every week.
  */
 export function weeklyBands(stances: Stances): Readonly<Record<Region, Band>> {
   const scale = VOLUME_SCALE[stances.volume];
@@ -65,26 +60,29 @@ export function weeklyBands(stances: Stances): Readonly<Record<Region, Band>> {
     const { low, high } = MODERATE[region];
     const isDispensable =
       (region === "soleus" && stances.calves === "dispensable") ||
-      (region === "rectusFemoris" && stances.kneeExtension === "lightOnly");
+      (region === "rectusFemoris" &&
+        (stances.kneeExtension !== "everyWeek" || stances.kneeExtensionEffort === "lightOnly"));
     return { low: isDispensable ? 0 : Math.round(low * scale), high: Math.ceil(high * scale) };
   });
 }
 
 /** What each extension adds to the count of its set; what asks for no more work to the limit adds nothing. */
-export function volumePolicyOf({ extensions }: Stances): VolumePolicy {
+export function volumePolicyOf(stances: Stances): VolumePolicy {
   const adds = { nothing: 0, half: 0.5, whole: 1 } as const;
-  const each = adds[extensions];
+  const pauses = adds[stances.countRestPause];
+  const past = adds[stances.countPastFailure];
   return {
     extensionAdds: {
-      drop: each,
-      restPause: each,
-      cluster: each,
-      partials: each,
-      forced: each,
+      drop: adds[stances.countDrops],
+      restPause: pauses,
+      cluster: pauses,
+      partials: past,
+      forced: past,
       positionChange: 0,
       endHold: 0,
       breather: 0,
     },
+    density: stances.countDensity,
   };
 }
 
@@ -171,10 +169,10 @@ function repsOf(movement: Movement, stances: Stances, isolation: boolean): Targe
     return { kind: "seconds", min: seconds(20), max: seconds(40) };
   }
   if (movement.pattern === "calf") {
-    return stances.repetitions === "heavyCalves" ? range(6, 10) : range(10, 20);
+    return stances.calfRepetitions === "heavy" ? range(6, 10) : range(10, 20);
   }
   if (movement.pattern === "kneeFlexion") {
-    return stances.repetitions === "heavyCalves" ? range(6, 10) : range(8, 12);
+    return stances.curlRepetitions === "low" ? range(6, 10) : range(8, 12);
   }
   if (isHeavy) return isolation ? range(8, 12) : range(4, 6);
   return isolation ? range(10, 15) : range(6, 10);

@@ -19,10 +19,11 @@ const set = (over: Partial<CountedSet> = {}): CountedSet => ({
   role: "work",
   effort: 2,
   extensions: [],
+  isDense: false,
   ...over,
 });
 const of = (sets: CountedSet[], drop: 0 | 0.5 | 1 = 0) =>
-  volumeOf(sets, { extensionAdds: { ...COUNTED_ONCE.extensionAdds, drop } });
+  volumeOf(sets, { ...COUNTED_ONCE, extensionAdds: { ...COUNTED_ONCE.extensionAdds, drop } });
 const region = (found: ReturnType<typeof of>, name: string) => found.find((v) => v.region === name);
 
 describe("hard sets", () => {
@@ -53,7 +54,7 @@ describe("hard sets", () => {
     (kind) => {
       expect(region(of([set({ extensions: [kind, kind] })]), "vastusLateralis")?.direct).toBe(1);
       const half = { ...COUNTED_ONCE.extensionAdds, [kind]: 0.5 };
-      const found = volumeOf([set({ extensions: [kind, kind] })], { extensionAdds: half });
+      const found = volumeOf([set({ extensions: [kind, kind] })], { ...COUNTED_ONCE, extensionAdds: half });
       expect(region(found, "vastusLateralis")?.direct).toBe(2);
     },
   );

@@ -3,6 +3,7 @@ import type { Movement } from "../movement/index.ts";
 import {
   hardnessOf,
   isHard,
+  isPreparatory,
   slotsOf,
   type ExtensionKind,
   type PlannedSet,
@@ -28,6 +29,8 @@ export interface CountedSet {
   readonly role: SetRole;
   readonly effort: Rir;
   readonly extensions: readonly ExtensionKind[];
+  /** True for a set of a density block: many sets with one short rest. */
+  readonly isDense: boolean;
 }
 
 /**
@@ -41,8 +44,8 @@ export function volumeOf(
 ): readonly RegionVolume[] {
   const byRegion = new Map<Region, { direct: number; indirect: number; unknown: number }>();
   for (const set of sets) {
-    if (!isHard(set) || !countsForVolume(set.movement)) continue;
-    const worth = worthOf(set.extensions, policy);
+    const worth = worthOf(set, policy);
+    if (worth === 0) continue;
     for (const { region, share } of set.movement.regions) {
       const sum = byRegion.get(region) ?? { direct: 0, indirect: 0, unknown: 0 };
       if (share === 1) sum.direct += worth;
@@ -56,9 +59,13 @@ export function volumeOf(
     .sort((a, b) => b.direct + b.indirect - (a.direct + a.indirect));
 }
 
-/** What one hard set counts for a region that it trains directly, with what extends it. */
-function worthOf(extensions: readonly ExtensionKind[], policy: VolumePolicy): number {
-  return extensions.reduce<number>((sum, kind) => sum + policy.extensionAdds[kind], 1);
+/** What one set counts for a region that it trains directly, with what extends it; 0 for one that does not count. */
+function worthOf(set: CountedSet, { extensionAdds, density }: VolumePolicy): number {
+  if (!countsForVolume(set.movement) || isPreparatory(set.role)) return 0;
+  const isOfBlock = set.isDense && density !== "withinReach";
+  if (!isOfBlock && !isHard(set)) return 0;
+  const alone = isOfBlock && density === "half" ? 0.5 : 1;
+  return set.extensions.reduce<number>((sum, kind) => sum + extensionAdds[kind], alone);
 }
 
 /** True for a movement whose sets can be hard: conditioning and mobility never count. */
@@ -83,9 +90,11 @@ export function countedSets(
   movement: Movement,
 ): readonly CountedSet[] {
   const counted: CountedSet[] = [];
+  const isDense = isDensityBlock(sets);
   for (const set of perLeg(sets)) {
     const extensions = set.extensions.length === 0 ? NONE : set.extensions.map((e) => e.kind);
-    const one: CountedSet = { movement, role: set.role, effort: set.effort, extensions };
+    const { role, effort } = set;
+    const one: CountedSet = { movement, role, effort, extensions, isDense };
     const times = set.target.kind === "total" ? set.target.likelySets : 1;
     for (let n = 0; n < times; n += 1) counted.push(one);
   }
@@ -109,13 +118,24 @@ export function perLeg<S extends Pick<PlannedSet, "side">>(sets: readonly S[]): 
 
 const NONE: readonly ExtensionKind[] = [];
 
+/** So many work sets at least, with so many seconds between them at most, are a density block. Source: our rule. */
+const DENSE = { sets: 5, rest: 60 };
+
+/** True where the work of an exercise is a density block: many sets, each with the same short rest behind it. */
+export function isDensityBlock(sets: readonly PlannedSet[]): boolean {
+  const work = sets.filter(({ role }) => !isPreparatory(role));
+  if (work.length < DENSE.sets) return false;
+  const [first, ...others] = work.slice(0, -1).map(({ restAfter }) => restAfter);
+  return (
+    first?.kind === "fixed" &&
+    first.seconds <= DENSE.rest &&
+    others.every((rest) => rest.kind === "fixed" && rest.seconds === first.seconds)
+  );
+}
+
 /** What sets come to as {@link volumeOf} counts them for a region that each of them trains. */
 export function hardSetsWorth(sets: readonly CountedSet[], policy: VolumePolicy): number {
-  return sets.reduce(
-    (sum, set) =>
-      isHard(set) && countsForVolume(set.movement) ? sum + worthOf(set.extensions, policy) : sum,
-    0,
-  );
+  return sets.reduce((sum, set) => sum + worthOf(set, policy), 0);
 }
 
 /** How many sets are hard, each as one, whatever extends it. */

@@ -1,4 +1,4 @@
-import { bandsFor, type FittingChange } from "~/core/coach/index.ts";
+import type { FittingChange } from "~/core/coach/index.ts";
 import {
   fail,
   ok,
@@ -26,7 +26,7 @@ import {
   type Sheet,
   type TargetOdds,
 } from "~/core/phase/index.ts";
-import { approachAmong, volumePolicyOf } from "~/core/person/index.ts";
+import { approachAmong, volumeLimitsFor, volumePolicyOf } from "~/core/person/index.ts";
 import type { SlotProposal } from "~/core/progress/index.ts";
 import { copyApart, copyPlan, mapSlots, slotsOf, type SessionPlan } from "~/core/plan/index.ts";
 import { newId } from "~/codec/new-id.ts";
@@ -177,7 +177,7 @@ export async function phaseSheet(scope: Scope, phase: StoredPhase) {
     person,
     sheet,
     approach: approach.name,
-    bands: bandsFor(approach, brief),
+    bands: volumeLimitsFor(approach, brief).weekly,
     lost: lostChanges(phase.document),
     targets: targetsOf(phase, sessions, facts),
   };

@@ -56,17 +56,13 @@ export async function getApproach(scope: Scope, ref: ApproachRef): Promise<Appro
 /** Copies an approach for the studio to change. */
 export async function copyApproach(scope: Scope, from: Approach): Promise<Id<"approach">> {
   const id = newId<"approach">();
-  const { name, summary, holds, disputed, suits, stances } = from;
+  const { name, ref, ...views } = from;
   await scope.insert("approaches", {
     id: toBinary(id),
-    copied_from: from.ref,
+    copied_from: ref,
     document: storedJson(approachCodec, {
       name: `${beginningOf(name, 54)}, ours`,
-      summary,
-      holds,
-      disputed,
-      suits,
-      stances,
+      ...views,
     }),
     revision: 1,
     changed_at: scope.now,

@@ -293,6 +293,7 @@ export const COUNTED_ONCE: VolumePolicy = {
     endHold: 0,
     breather: 0,
   },
+  density: "withinReach",
 };
 
 /** Where a line is judged: nothing is known but what is given. */

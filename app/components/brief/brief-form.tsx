@@ -8,7 +8,16 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Form } from "react-router";
 import { type Day, type MovementRef, JOINTS, PATTERNS, REGIONS } from "~/core/kernel/index.ts";
-import { type Approach, CAUTIONS, GOALS, TIGHT_SPOTS } from "~/core/person/index.ts";
+import {
+  type Approach,
+  CAUTIONS,
+  GOALS,
+  TIGHT_SPOTS,
+  approachAmong,
+  EMPTY_BRIEF,
+  NO_OWN_VOLUME,
+  volumeLimitsFor,
+} from "~/core/person/index.ts";
 import { briefFormCodec, type BriefDocument } from "~/codec/brief.ts";
 import {
   CAUTION_NAMES,
@@ -19,7 +28,9 @@ import {
   TIGHT_NAMES,
 } from "~/format/brief.ts";
 import { JOINT_NAMES, PATTERN_NAMES, REGION_NAMES } from "~/format/training.ts";
+import { formatRange } from "~/format/volume.ts";
 import { useCatalogue } from "../catalogue.ts";
+import { OwnVolumeFields, ownVolumeDefaults } from "../own-volume.tsx";
 import { FormList } from "../form-list.tsx";
 import { Choice, FieldErrors, TextInput, Ticks } from "../field.tsx";
 
@@ -43,6 +54,7 @@ export function briefDefaults(d: BriefDocument) {
     screenedOn: d.screenedOn ?? "",
     weakerSide: d.weakerSide ?? "",
     gear: d.gear.join(", "),
+    ownVolume: ownVolumeDefaults(d.ownVolume),
     clearances: d.clearances.map((c) => ({ ...c, on: c.on ?? "" })),
     limits: d.limits.map((l) => ({
       ...l,
@@ -70,6 +82,12 @@ export function BriefForm({
   readonly today: Day;
 }) {
   const schema = briefFormCodec(today);
+  const approach = approachAmong(approaches, document.approach);
+  const { weekly } = volumeLimitsFor(approach, {
+    ...document,
+    ownVolume: NO_OWN_VOLUME,
+    level: EMPTY_BRIEF.level,
+  });
   const [form, fields] = useForm({
     id: "brief",
     lastResult,
@@ -191,6 +209,13 @@ export function BriefForm({
           chosen={document.notToGrow}
           options={REGIONS.map((r) => [r, REGION_NAMES[r]])}
           errors={fields.notToGrow.errors}
+        />
+      </Group>
+      <Group title="Hard sets for this client">
+        <OwnVolumeFields
+          caps={fields.ownVolume.getFieldset()}
+          weekly={fields.ownVolume.getFieldset().weekly.getFieldset()}
+          otherwise={(region) => formatRange(weekly[region])}
         />
       </Group>
       <Group title="Body">

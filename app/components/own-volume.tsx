@@ -1,0 +1,71 @@
+import type { FieldMetadata } from "@conform-to/react";
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import { recordOf, SPEAKING_REGIONS, type Region } from "~/core/kernel/index.ts";
+import type { OwnVolume } from "~/core/person/index.ts";
+import { spokenRegion } from "~/format/training.ts";
+import { TextInput } from "./field.tsx";
+
+type Field = FieldMetadata<string | undefined>;
+
+const text = (n: number | null) => (n === null ? "" : String(n));
+
+/** What each field of the form starts with. */
+export function ownVolumeDefaults({ weekly, ...caps }: OwnVolume) {
+  return {
+    weekly: recordOf(SPEAKING_REGIONS, (region) => {
+      const range = weekly[region];
+      return range === undefined ? "" : `${range.low}-${range.high}`;
+    }),
+    session: text(caps.session),
+    exercise: text(caps.exercise),
+    isolation: text(caps.isolation),
+  };
+}
+
+const COLUMNS = {
+  display: "grid",
+  gridTemplateColumns: { xs: "1fr 1fr", sm: "repeat(4, 1fr)", lg: "repeat(6, 1fr)" },
+  columnGap: 2,
+  alignItems: "start",
+} as const;
+
+/** Hard sets of one's own; what is left empty says what holds instead. */
+export function OwnVolumeFields({
+  caps,
+  weekly,
+  otherwise,
+}: {
+  readonly caps: Readonly<Record<"session" | "exercise" | "isolation", Field>>;
+  readonly weekly: Readonly<Record<Region, Field>>;
+  /** What holds of a muscle where nothing is typed. */
+  readonly otherwise: (region: Region) => string;
+}) {
+  return (
+    <>
+      <Box sx={{ ...COLUMNS, gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr 1fr" } }}>
+        <TextInput field={caps.session} label="Most in one session" inputMode="numeric" />
+        <TextInput field={caps.exercise} label="Most of one exercise" inputMode="numeric" />
+        <TextInput
+          field={caps.isolation}
+          label="Most a muscle, if mostly isolation"
+          inputMode="numeric"
+        />
+      </Box>
+      <Box sx={COLUMNS}>
+        {SPEAKING_REGIONS.map((region) => (
+          <TextInput
+            key={region}
+            field={weekly[region]}
+            label={spokenRegion(region)}
+            hint={otherwise(region)}
+          />
+        ))}
+      </Box>
+      <Typography variant="body2" sx={{ color: "text.secondary", maxWidth: "70ch" }}>
+        Hard sets a week of each muscle, like 8-16; assisting sets count by their share. Left empty,
+        what stands below the field holds.
+      </Typography>
+    </>
+  );
+}
