@@ -317,7 +317,7 @@ describe("stations of every kind as typed", () => {
   ])("%j", (fields, loading) => {
     expect(read(fields as unknown as Record<string, string>)).toMatchObject({
       status: "success",
-      value: { loading, profile: null, usuallyBusy: false },
+      value: { loading, profile: null, usuallyBusy: false, room: "" },
     });
   });
 

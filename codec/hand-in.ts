@@ -18,6 +18,8 @@ const stationCodec = z.object({
   serves: z.array(movementField).max(400).readonly(),
   profile: z.enum(RESISTANCE_PROFILES).nullable(),
   usuallyBusy: z.boolean(),
+  // A device that was loaded before rooms were known says none.
+  room: z.string().max(60).default(""),
 });
 
 /**

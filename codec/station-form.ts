@@ -53,6 +53,7 @@ const rawCodec = z.object({
   serves: z.array(movementField).max(400).default([]),
   profile: z.enum(["", ...RESISTANCE_PROFILES]).default(""),
   usuallyBusy: z.literal("on").optional(),
+  room: optionalTextField(60),
 });
 
 export interface StationForm {
@@ -61,6 +62,7 @@ export interface StationForm {
   readonly serves: readonly MovementRef[];
   readonly profile: ResistanceProfile | null;
   readonly usuallyBusy: boolean;
+  readonly room: string;
 }
 
 type Raw = z.infer<typeof rawCodec>;
@@ -122,6 +124,7 @@ export function stationFormCodec(wording: (error: PinListError, example: string)
       serves: raw.serves,
       profile: raw.profile === "" ? null : raw.profile,
       usuallyBusy: raw.usuallyBusy === "on",
+      room: raw.room,
     };
   });
 }

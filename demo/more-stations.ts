@@ -19,6 +19,7 @@ function station(
     ).map((m) => m.ref),
     profile: null,
     usuallyBusy: false,
+    room: "",
     ...over,
   };
 }

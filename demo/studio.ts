@@ -47,6 +47,7 @@ export const STATIONS = {
     ],
     profile: null,
     usuallyBusy: false,
+    room: "",
   },
   press: {
     name: "Leg press",
@@ -60,6 +61,7 @@ export const STATIONS = {
     serves: ["shipped:leg-press", "shipped:single-leg-press"],
     profile: null,
     usuallyBusy: false,
+    room: "",
   },
   sled: {
     name: "Back-room sled",
@@ -73,6 +75,7 @@ export const STATIONS = {
     serves: ["shipped:leg-press-calf-raise", "shipped:leg-press"],
     profile: null,
     usuallyBusy: false,
+    room: "",
   },
   extension: {
     name: "Extension stack",
@@ -86,6 +89,7 @@ export const STATIONS = {
     serves: ["shipped:leg-extension"],
     profile: null,
     usuallyBusy: false,
+    room: "",
   },
   curl: {
     name: "Curl stack",
@@ -99,6 +103,7 @@ export const STATIONS = {
     serves: ["shipped:lying-leg-curl", "shipped:seated-leg-curl"],
     profile: null,
     usuallyBusy: false,
+    room: "",
   },
   calf: {
     name: "Calf machine",
@@ -112,6 +117,7 @@ export const STATIONS = {
     serves: ["shipped:standing-calf-raise"],
     profile: null,
     usuallyBusy: false,
+    room: "",
   },
   dumbbells: {
     name: "Dumbbell rack",
@@ -128,6 +134,7 @@ export const STATIONS = {
     ],
     profile: null,
     usuallyBusy: false,
+    room: "",
   },
 } as const satisfies Record<string, StationContent>;
 

@@ -11,10 +11,12 @@ import {
 import type { FirstLoad, OutReason } from "~/core/coach/search/index.ts";
 import { type MovementRef, type Region, assertNever } from "~/core/kernel/index.ts";
 import type { FindMovement } from "~/core/movement/index.ts";
+import { QUESTIONS, sideSays } from "~/core/person/index.ts";
 import { CAUTION_NAMES, formatExclusion } from "./brief.ts";
 import { formatMass, formatSets, formatShare, formatShortDay } from "./numbers.ts";
 import { sentence } from "./sentence.ts";
-import { formatRir, LENGTH_NAMES, spokenRegion, SIDE_NAMES } from "./training.ts";
+import { formatRir, LENGTH_NAMES, PROFILE_PLACES, spokenRegion, SIDE_NAMES } from "./training.ts";
+import { whoseWord } from "./volume.ts";
 
 export const FAMILY_NAMES: Readonly<Record<Family, string>> = {
   safety: "Safety",
@@ -55,7 +57,7 @@ export function formatFact(fact: Fact, approach: string, find: FindMovement): st
     case "noSingleLeg":
       return `All ${fact.sets} hard sets are on two legs: a strong side can carry a weak one unseen.`;
     case "sameAgain":
-      return `${nameOf(fact.second)} fails at the same point as ${nameOf(fact.first)}: same target, same length, same leg work. An unlike one usually adds more.`;
+      return `${nameOf(fact.second)} ${fact.isKnown ? "fails" : "is usually hardest"} at the same point as ${nameOf(fact.first)}: same target, same length, same leg work. An unlike one usually adds more.${fact.isKnown ? "" : " Machines differ: log where reps stick, and Kravo learns it."}`;
     case "schoolOrder":
       return `${nameOf(fact.late)} comes after ${nameOf(fact.early)}; ${approach} would have it before. Order is a school, not a law.`;
     case "priorityLate":
@@ -88,6 +90,26 @@ export function formatFact(fact: Fact, approach: string, find: FindMovement): st
       return `${nameOf(fact.movement)} with long thighs: the trunk may do most of the work. A supported squat can reach the quads better.`;
     case "gripEndsFirst":
       return `${nameOf(fact.movement)}: grip gives out first, and there are straps.`;
+    case "manySets":
+      return `${sets(fact.sets)} in one session; ${whoseWord(fact.whose, approach)} has ${fact.most} as most. What comes late is done tired.`;
+    case "manyOfOne":
+      return `${nameOf(fact.movement)}: ${sets(fact.sets)}; ${whoseWord(fact.whose, approach)} has ${fact.most} of one exercise as most.`;
+    case "sameOtherDay":
+      return `${nameOf(fact.movement)} as on ${formatShortDay(fact.day)}: same variant, same reps. ${approach} has the days of a week differ.`;
+    case "sameSticking":
+      return `${nameOf(fact.second)} sticks where ${nameOf(fact.first)} does: ${PROFILE_PLACES[fact.at]}, ${regionOf(fact.region)} at the same length. One that is hard elsewhere usually adds more.`;
+    case "limitTooNear":
+      return `${nameOf(fact.movement)} goes ${fact.isPast ? "past failure" : "to failure"}, and ${regionOf(fact.region)} train again ${fact.days === 1 ? "the next day" : `${fact.days} days later`}, on ${formatShortDay(fact.day)}.`;
+    case "roomsApart":
+      return `${fact.first} stands in ${fact.rooms[0]}, ${fact.second} in ${fact.rooms[1]}: too far apart for a superset.`;
+    case "bothBusy":
+      return `${fact.first} and ${fact.second} are both usually busy: they can hardly be held at once.`;
+    case "unlikelyMultiple":
+      return `${nameOf(fact.movement)}: sets that go together differ ${formatSets(Math.round(10 * fact.times) / 10)} times in load. Is that meant?`;
+    case "feltElsewhere":
+      return `${nameOf(fact.movement)} was felt in ${regionOf(fact.region)} the last two times, in this set-up.`;
+    case "againstView":
+      return `${nameOf(fact.movement)}: ${approach} holds “${sideSays(fact.question, fact.side) ?? ""}” on “${QUESTIONS[fact.question].asks}”`;
     case "weakSideSecond":
       return `${nameOf(fact.movement)} begins with the stronger side; usually the ${SIDE_NAMES[fact.weaker]} begins and the other matches it.`;
     default:
@@ -126,6 +148,12 @@ export function formatFix(fix: Fix, nameOfSlot: (slot: string) => string): strin
       return `Stay at this load for ${MORE_REPS.min} to ${MORE_REPS.max} reps`;
     case "lowerSlowly":
       return `Stay at this load and lower it in ${SLOW_LOWERING} s`;
+    case "keepSets":
+      return `Keep ${fix.to} work ${fix.to === 1 ? "set" : "sets"}`;
+    case "split":
+      return "Take the superset apart";
+    case "evenLoads":
+      return "Use the lowest load for all of them";
     case "leaveReserve":
       return "Leave two reps in reserve";
     case "firstSide":

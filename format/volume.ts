@@ -1,4 +1,5 @@
 import type { Band, Whose } from "~/core/person/index.ts";
+import { formatSets } from "./numbers.ts";
 
 /** A range of hard sets. */
 export function formatRange({ low, high }: Band): string {
@@ -8,4 +9,12 @@ export function formatRange({ low, high }: Band): string {
 /** Whose word a number of hard sets is; the approach goes by its name. */
 export function whoseWord(whose: Whose, approach: string): string {
   return whose === "client" ? "the client’s own limit" : approach;
+}
+
+/** What the approach's way of counting changed of a number of direct sets; nothing where it changed none. */
+export function formatCounted(counted: number): string {
+  if (counted === 0) return "";
+  return counted > 0
+    ? `; ${formatSets(counted)} of them for drops, pauses and what follows sets`
+    : `; ${formatSets(-counted)} fewer, as density sets count in part`;
 }

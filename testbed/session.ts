@@ -76,6 +76,7 @@ export function stationWith(loading: Loading): Station {
     serves: ["shipped:back-squat"],
     profile: null,
     usuallyBusy: false,
+    room: "",
   };
 }
 

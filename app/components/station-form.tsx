@@ -55,6 +55,7 @@ export function stationDefaults(station: StationForm | null) {
     bands: l?.kind === "band" ? bandListText(l.bands) : "",
     profile: station?.profile ?? "",
     usuallyBusy: station?.usuallyBusy === true ? "on" : "",
+    room: station?.room ?? "",
     counted: l?.kind === "dumbbells" ? l.counted : "each",
     serves: [...(station?.serves ?? [])],
   };
@@ -197,11 +198,16 @@ export function StationFields({
         />
       </Box>
       <Box sx={{ display: "grid", gridTemplateColumns: { sm: "1fr 1fr" }, columnGap: 2 }}>
+        <TextInput
+          field={fields.room}
+          label="Room or corner"
+          hint="Supersets across rooms are pointed out."
+        />
         <Choice
           field={fields.profile}
           label="Hardest"
           options={[
-            ["", "where its movements usually are"],
+            ["", "not known; learned from where reps stick"],
             ...RESISTANCE_PROFILES.map((p) => [p, PROFILE_NAMES[p]] as const),
           ]}
         />

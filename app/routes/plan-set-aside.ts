@@ -13,7 +13,8 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
   const parsed = setAsideCodec.safeParse(await readJson(request));
   if (!parsed.success) return data({ dismissals: await dismissalsOn(scope, plan.id) }, 400);
   const change = parsed.data;
-  if (change.kind === "setAside") await dismiss(scope, plan.id, change, change.reason);
-  else await withdrawDismissal(scope, plan.id, change.id);
+  if (change.kind === "setAside")
+    await dismiss(scope, plan.id, change, change.reason, change.leftTo);
+  else await withdrawDismissal(scope, change.id);
   return { dismissals: await dismissalsOn(scope, plan.id) };
 });

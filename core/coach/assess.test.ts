@@ -25,6 +25,8 @@ const CONTEXT: CoachingContext = {
   brief: EMPTY_BRIEF,
   approach: approachOf("even-ground"),
   bodyWeight: kg(80),
+  day,
+  seen: {},
   others: [{ id, day, isOpen, document: sessionOf(exercise("back-squat", 3)) }],
   year: 2026,
   readiness: 3,

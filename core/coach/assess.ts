@@ -1,4 +1,11 @@
-import type { Duration, Id, Mass, MovementRef } from "../kernel/index.ts";
+import {
+  weekStart,
+  type Day,
+  type Duration,
+  type Id,
+  type Mass,
+  type MovementRef,
+} from "../kernel/index.ts";
 import type { Station } from "../gym/index.ts";
 import { lastKey } from "../log/index.ts";
 import type { FindMovement, Movement } from "../movement/index.ts";
@@ -17,6 +24,7 @@ import {
 import { findingsIn } from "./finding-rules.ts";
 import type { Finding } from "./finding.ts";
 import { judge, type Judged, type Judging, type OtherSession } from "./judged.ts";
+import type { SeenRecords } from "./seen.ts";
 
 /** A station with the gym that it stands in. */
 export interface PlacedStation extends Station {
@@ -32,9 +40,12 @@ export interface CoachingContext {
   readonly brief: Brief;
   readonly approach: Approach;
   readonly bodyWeight: Mass | null;
+  readonly day: Day;
+  /** The other sessions of the week, and the first ones after it. */
   readonly others: readonly (Omit<OtherSession, "plan" | "unrollContext"> & {
     readonly document: SessionPlan;
   })[];
+  readonly seen: SeenRecords;
   readonly year: number;
   readonly readiness: number | null;
 }
@@ -51,17 +62,22 @@ export function judgingIn(
   context: CoachingContext,
   { all, find }: Exercises,
 ): Omit<Judging, "plan"> {
-  const { stations, strengthRecords, bodyWeight, rules, others } = context;
+  const { stations, strengthRecords, bodyWeight, rules, day, seen } = context;
   const known = unrollContextFrom(strengthRecords, bodyWeight, rules);
   const here = stations.filter((station) => station.gymId === gymId);
   const everywhere = unrollContextOf(stations, find, known);
+  const others = context.others.map(({ document, ...other }) => ({
+    ...other,
+    plan: document,
+    unrollContext: everywhere,
+  }));
+  const isOfWeek = (other: OtherSession) => weekStart(other.day) === weekStart(day);
   return {
     unrollContext: unrollContextOf(here, find, known),
-    others: others.map(({ document, ...other }) => ({
-      ...other,
-      plan: document,
-      unrollContext: everywhere,
-    })),
+    day,
+    others: others.filter(isOfWeek),
+    later: others.filter((other) => !isOfWeek(other)),
+    seen,
     brief: context.brief,
     approach: context.approach,
     catalogue: all,

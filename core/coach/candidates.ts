@@ -49,10 +49,7 @@ export function candidates({ fact, slots }: Finding, judged: Judged): readonly F
     case "sameAgain": {
       const second = slots[1];
       if (second === undefined) return [];
-      return [
-        ...swaps(judged, second, (m, from) => sharesTarget(m, from)),
-        { kind: "remove", slot: second },
-      ];
+      return [...swaps(judged, second, sharesTarget), { kind: "remove", slot: second }];
     }
     case "schoolOrder":
       return [{ kind: "arrange" }];
@@ -73,10 +70,17 @@ export function candidates({ fact, slots }: Finding, judged: Judged): readonly F
     case "excluded":
       return slot === undefined
         ? []
-        : [...swaps(judged, slot, (m, from) => sharesTarget(m, from)), { kind: "remove", slot }];
+        : [
+            // Another set-up keeps the exercise, so that it goes before another exercise.
+            ...(fact.code === "excluded" && fact.why.code === "limit"
+              ? answers(judged, slot, "achingKnee")
+              : []),
+            ...swaps(judged, slot, sharesTarget),
+            { kind: "remove", slot },
+          ];
     case "atCeiling": {
       if (slot === undefined) return [];
-      const others = swaps(judged, slot, (m, from) => sharesTarget(m, from));
+      const others = swaps(judged, slot, sharesTarget);
       const here = judged.slots.find((s) => s.slot.id === slot)?.slot.station;
       const isOneLeg = (fix: Fix) =>
         fix.kind === "swap" && fix.station.id === here && fix.movement.laterality === "oneLeg";
@@ -89,7 +93,7 @@ export function candidates({ fact, slots }: Finding, judged: Judged): readonly F
     }
     case "busyStation":
     case "longThighs":
-      return slot === undefined ? [] : swaps(judged, slot, (m, from) => sharesTarget(m, from));
+      return slot === undefined ? [] : swaps(judged, slot, sharesTarget);
     case "limitAlone":
       return slot === undefined
         ? []
@@ -103,6 +107,47 @@ export function candidates({ fact, slots }: Finding, judged: Judged): readonly F
       return answers(judged, slot, "failingGrip");
     case "weakSideSecond":
       return slot === undefined ? [] : [{ kind: "firstSide", slot, first: fact.weaker }];
+    case "manySets":
+      return [
+        ...movesToOtherDay(judged).slice(0, TRIED),
+        ...[3, 2].map((to): Fix => ({ kind: "trimSets", to })),
+        ...removals(judged),
+      ];
+    case "manyOfOne":
+      return slot === undefined ? [] : [{ kind: "keepSets", slot, to: fact.most }];
+    case "sameOtherDay":
+      return slot === undefined
+        ? []
+        : [
+            { kind: "moreReps", slot },
+            ...otherSetUps(judged, slot),
+            ...swaps(judged, slot, sharesTarget),
+          ];
+    case "sameSticking": {
+      const second = slots[1];
+      return second === undefined ? [] : swaps(judged, second, sharesTarget);
+    }
+    case "limitTooNear":
+      return slot === undefined ? [] : [{ kind: "leaveReserve", slot }];
+    case "roomsApart":
+    case "bothBusy":
+      return slot === undefined ? [] : [{ kind: "split", slot }];
+    case "unlikelyMultiple":
+      return slot === undefined ? [] : [{ kind: "evenLoads", slot }];
+    case "feltElsewhere":
+      return slot === undefined
+        ? []
+        : [...otherSetUps(judged, slot), ...swaps(judged, slot, sharesTarget)];
+    case "againstView":
+      return slot === undefined
+        ? []
+        : [
+            ...(fact.question === "kneeExtensionEffort"
+              ? [{ kind: "leaveReserve", slot } as const]
+              : []),
+            ...swaps(judged, slot, sharesTarget),
+            { kind: "remove", slot },
+          ];
     case "needsClearing":
       return [];
     default:
@@ -239,6 +284,16 @@ function setUpShifts(
           .map(([choice]): Fix => ({ kind: "setUp", slot: slot.id, name, choice })),
       ),
     );
+}
+
+/** Every other choice of the set-up of an exercise, one at a time. */
+function otherSetUps({ slots }: Judged, id: Id<"slot">): readonly Fix[] {
+  const own = slots.find(({ slot }) => slot.id === id);
+  return (own?.movement.setUp ?? []).flatMap(({ name, choices, usual }) =>
+    choices
+      .filter((choice) => choice !== (own?.slot.setUp[name] ?? usual))
+      .map((choice): Fix => ({ kind: "setUp", slot: id, name, choice })),
+  );
 }
 
 /** The set-up of an exercise that answers a need, where it has one. */

@@ -48,7 +48,8 @@ describe("what a session comes to for a region", () => {
     expect(rectusFemoris.direct).toBe(4);
     expect(rectusFemoris.indirect).toBe(3 * (share ?? 0));
     expect(rectusFemoris.lengths[extension.length]).toBe(4);
-    expect(rectusFemoris.profiles[extension.profile]).toBe(4);
+    expect(rectusFemoris.profiles[extension.profile]).toBe(0);
+    expect(rectusFemoris.unknownCurve).toBe(4);
     expect(rectusFemoris.actions.kneeExtension).toBe(4);
     expect(gluteusMaximus.actions.kneeExtension).toBe(gluteusMaximus.direct);
     expect(setsTowardsBand(rectusFemoris)).toBe(4 + 3 * (share ?? 0));

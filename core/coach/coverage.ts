@@ -12,6 +12,7 @@ import {
   recordOf,
 } from "../kernel/index.ts";
 import type { Station } from "../gym/index.ts";
+import { lastKey } from "../log/index.ts";
 import type { Movement, Stimulus } from "../movement/index.ts";
 import {
   slotsOf,
@@ -22,15 +23,21 @@ import {
 } from "../plan/index.ts";
 import { isIsolation, type Band } from "../person/index.ts";
 import { type UnrollContext, countedSets, hardSetCount, hardSetsWorth } from "../unroll/index.ts";
+import { isMachine, type SeenRecords } from "./seen.ts";
 
 /**
- * Where a movement is hard at this station with this set-up: the station's own profile goes before the
- * movement's, and a set-up choice before both.
+ * Where a movement is hard at this station with this set-up: what the station says of itself goes before what was
+ * learned from logs, that before what the movement usually is, and a set-up choice before all.
  */
-export function stimulusOf(movement: Movement, station: Station | null, setUp: SetUp): Stimulus {
+export function stimulusOf(
+  movement: Movement,
+  station: Station | null,
+  setUp: SetUp,
+  learned: ResistanceProfile | null = null,
+): Stimulus {
   const base: Stimulus = {
     length: movement.length,
-    profile: station?.profile ?? movement.profile,
+    profile: station?.profile ?? learned ?? movement.profile,
   };
   return movement.setUp.reduce<Stimulus>((sum, { name, shifts }) => {
     const choice = setUp[name];
@@ -45,6 +52,8 @@ export interface RegionCoverage {
   readonly indirect: number;
   readonly lengths: Readonly<Record<MuscleLength, number>>;
   readonly profiles: Readonly<Record<ResistanceProfile, number>>;
+  /** How many of the direct ones are at machines of which nothing is known of where they are hardest. */
+  readonly unknownCurve: number;
   readonly actions: Readonly<Partial<Record<JointAction, number>>>;
   readonly sides: Readonly<Record<Laterality, number>>;
   /** How many of the direct ones are of isolation work. */
@@ -62,6 +71,8 @@ export interface CoveredSlot {
   readonly movement: Movement;
   readonly station: Station | null;
   readonly stimulus: Stimulus;
+  /** False at a machine of which nobody said where it is hardest, and too few sets say where they stuck. */
+  readonly isCurveKnown: boolean;
   readonly hardSets: number;
   /** What the approach's way of counting adds to the sets that are hard, each as one; negative where it takes. */
   readonly counted: number;
@@ -72,6 +83,7 @@ export function coveredSlots(
   plan: SessionPlan,
   context: UnrollContext,
   policy: VolumePolicy,
+  seen: SeenRecords = {},
 ): readonly CoveredSlot[] {
   return slotsOf(plan).flatMap((slot) => {
     const movement = context.movement(slot.movement);
@@ -80,15 +92,18 @@ export function coveredSlots(
     const sets = countedSets(slot, movement);
     const hardSets = hardSetsWorth(sets, policy);
     const counted = hardSets - hardSetCount(sets);
-    const stimulus = stimulusOf(movement, station, slot.setUp);
-    return [{ slot, movement, station, stimulus, hardSets, counted }];
+    const learned = seen[lastKey(slot.movement, slot.station)]?.curve ?? null;
+    const stimulus = stimulusOf(movement, station, slot.setUp, learned);
+    const isCurveKnown =
+      learned !== null || station === null || station.profile !== null || !isMachine(station);
+    return [{ slot, movement, station, stimulus, isCurveKnown, hardSets, counted }];
   });
 }
 
 /** What a session, or the sessions of a week together, come to for every region. */
 export function coverageOf(slots: readonly CoveredSlot[]): Coverage {
   const covered = recordOf(REGIONS, emptyRegion);
-  for (const { movement, stimulus, hardSets, counted } of slots) {
+  for (const { movement, stimulus, isCurveKnown, hardSets, counted } of slots) {
     if (hardSets === 0) continue;
     for (const { region, share } of movement.regions) {
       const sum = covered[region];
@@ -100,7 +115,8 @@ export function coverageOf(slots: readonly CoveredSlot[]): Coverage {
       sum.counted += counted;
       if (isIsolation(movement)) sum.isolation += hardSets;
       sum.lengths[stimulus.length] += hardSets;
-      sum.profiles[stimulus.profile] += hardSets;
+      if (isCurveKnown) sum.profiles[stimulus.profile] += hardSets;
+      else sum.unknownCurve += hardSets;
       sum.sides[movement.laterality] += hardSets;
       for (const action of movement.jointActions) {
         sum.actions[action] = (sum.actions[action] ?? 0) + hardSets;
@@ -132,6 +148,7 @@ function emptyRegion(region: Region) {
     profiles: zeros(RESISTANCE_PROFILES),
     actions,
     sides: zeros(LATERALITIES),
+    unknownCurve: 0,
     isolation: 0,
     counted: 0,
   };

@@ -31,6 +31,7 @@ import { setsTowardsBand, type CoveredSlot } from "./coverage.ts";
 import { bySeverity, finding, type Finding } from "./finding.ts";
 import { MORE_REPS, SLOW_LOWERING } from "./fix.ts";
 import { judge, type Judged, type Judging } from "./judged.ts";
+import { WEEK_RULES } from "./week-rules.ts";
 
 /** So many direct hard sets at one length only are worth a word. Source: our rule. */
 const SETS_AT_ONE_LENGTH = 4;
@@ -119,6 +120,7 @@ const redundancy: Rule = ({ plan, slots }) =>
       code: "sameAgain",
       first: first.slot.movement,
       second: second.slot.movement,
+      isKnown: first.isCurveKnown && second.isCurveKnown,
     } as const;
     const ids = [first.slot.id, second.slot.id];
     return [finding("note", fact, ids, second.slot.lineageId)];
@@ -249,7 +251,7 @@ const canBeLoaded = (kind: string) => kind !== "unloaded" && kind !== "bodyweigh
 
 const excluded: Rule = ({ slots, brief }) =>
   slots.flatMap(({ movement, slot }) =>
-    exclusionsOf(brief, movement).map((why) =>
+    exclusionsOf(brief, movement, slot.setUp).map((why) =>
       finding(
         why.code === "limit" || why.code === "forbidden"
           ? "serious"
@@ -354,4 +356,5 @@ const RULES: readonly Rule[] = [
   redundancy,
   bodyFit,
   weakSide,
+  ...WEEK_RULES,
 ];

@@ -1,6 +1,15 @@
-import type { MuscleLength, Region, Id, MovementRef, Mass, Minutes } from "../kernel/index.ts";
+import type {
+  Day,
+  Id,
+  Mass,
+  Minutes,
+  MovementRef,
+  MuscleLength,
+  Region,
+  ResistanceProfile,
+} from "../kernel/index.ts";
 import type { Rir } from "../plan/index.ts";
-import type { Caution, Exclusion, TightSpot } from "../person/index.ts";
+import type { Caution, Exclusion, Question, TightSpot, Whose } from "../person/index.ts";
 
 export const FAMILIES = [
   "safety",
@@ -49,7 +58,13 @@ export type Fact =
       readonly wanted: MuscleLength | null;
     }
   | { readonly code: "noSingleLeg"; readonly sets: number }
-  | { readonly code: "sameAgain"; readonly first: MovementRef; readonly second: MovementRef }
+  /** `isKnown` is false where one is at a machine of which nothing says where it is hardest. */
+  | {
+      readonly code: "sameAgain";
+      readonly first: MovementRef;
+      readonly second: MovementRef;
+      readonly isKnown: boolean;
+    }
   | { readonly code: "schoolOrder"; readonly early: MovementRef; readonly late: MovementRef }
   | { readonly code: "priorityLate"; readonly region: Region; readonly setsBefore: number }
   | { readonly code: "technicalLate"; readonly movement: MovementRef; readonly setsBefore: number }
@@ -72,6 +87,52 @@ export type Fact =
   | { readonly code: "tightRange"; readonly movement: MovementRef; readonly spot: TightSpot }
   | { readonly code: "longThighs"; readonly movement: MovementRef }
   | { readonly code: "gripEndsFirst"; readonly movement: MovementRef }
+  | {
+      readonly code: "manySets";
+      readonly sets: number;
+      readonly most: number;
+      readonly whose: Whose;
+    }
+  | {
+      readonly code: "manyOfOne";
+      readonly movement: MovementRef;
+      readonly sets: number;
+      readonly most: number;
+      readonly whose: Whose;
+    }
+  | { readonly code: "sameOtherDay"; readonly movement: MovementRef; readonly day: Day }
+  /** Of two unlike exercises that are known to be hardest at one point. */
+  | {
+      readonly code: "sameSticking";
+      readonly first: MovementRef;
+      readonly second: MovementRef;
+      readonly region: Region;
+      readonly at: ResistanceProfile;
+    }
+  | {
+      readonly code: "limitTooNear";
+      readonly movement: MovementRef;
+      readonly region: Region;
+      readonly day: Day;
+      readonly days: number;
+      /** True where drops, pauses, partials or help go past the limit. */
+      readonly isPast: boolean;
+    }
+  | {
+      readonly code: "roomsApart";
+      readonly first: string;
+      readonly second: string;
+      readonly rooms: readonly [string, string];
+    }
+  | { readonly code: "bothBusy"; readonly first: string; readonly second: string }
+  | { readonly code: "unlikelyMultiple"; readonly movement: MovementRef; readonly times: number }
+  | { readonly code: "feltElsewhere"; readonly movement: MovementRef; readonly region: Region }
+  | {
+      readonly code: "againstView";
+      readonly movement: MovementRef;
+      readonly question: Question;
+      readonly side: string;
+    }
   | {
       readonly code: "weakSideSecond";
       readonly movement: MovementRef;
@@ -115,7 +176,27 @@ const FAMILY_OF: Readonly<Record<FindingCode, Family>> = {
   longThighs: "safety",
   gripEndsFirst: "safety",
   weakSideSecond: "order",
+  manySets: "volume",
+  manyOfOne: "volume",
+  sameOtherDay: "redundancy",
+  sameSticking: "redundancy",
+  limitTooNear: "volume",
+  roomsApart: "station",
+  bothBusy: "station",
+  unlikelyMultiple: "safety",
+  feltElsewhere: "order",
+  againstView: "order",
 };
+
+/** What another day of the week can meet as well, so that it can be left to it. */
+export function canBeLeft({ code }: Fact): boolean {
+  return (
+    code === "regionMissing" ||
+    code === "belowBand" ||
+    code === "oneLength" ||
+    code === "noSingleLeg"
+  );
+}
 
 /** Every code there is. */
 export const FINDING_CODES = Object.keys(FAMILY_OF) as readonly FindingCode[] as [

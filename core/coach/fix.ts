@@ -3,8 +3,11 @@ import {
   type Id,
   type NewId,
   assertNever,
+  compareMass,
   count,
   seconds,
+  share,
+  ticksOf,
   type Mass,
 } from "../kernel/index.ts";
 import type { Station } from "../gym/index.ts";
@@ -15,6 +18,7 @@ import {
   isPreparatory,
   mapSlots,
   newBlock,
+  readingOf,
   slotsOfBlock,
   type Block,
   type ExerciseBlock,
@@ -25,6 +29,7 @@ import {
 } from "../plan/index.ts";
 import { defaultsFor, orderRank } from "../person/index.ts";
 import type { Judging } from "./judged.ts";
+import { UNLIKELY_SHARE } from "./unlikely.ts";
 
 /** A change of the plan that answers a finding; each is applied in one go and undone in one. */
 export type Fix =
@@ -42,6 +47,12 @@ export type Fix =
   | { readonly kind: "addSet"; readonly slot: Id<"slot"> }
   | { readonly kind: "dropSet"; readonly slot: Id<"slot"> }
   | { readonly kind: "trimSets"; readonly to: number }
+  /** So many work sets of one exercise. */
+  | { readonly kind: "keepSets"; readonly slot: Id<"slot">; readonly to: number }
+  /** A superset is taken apart: its exercises follow each other. */
+  | { readonly kind: "split"; readonly slot: Id<"slot"> }
+  /** Every set of a line at the lowest load that is written for it; a multiple becomes the load itself. */
+  | { readonly kind: "evenLoads"; readonly slot: Id<"slot"> }
   /** Every rest that is timed becomes this share of itself; reps may fall with it. */
   | { readonly kind: "trimRest"; readonly share: number }
   /** Two exercises behind each other are taken in turn, so that one rests while the other works. */
@@ -126,6 +137,16 @@ export function applyFix(fix: Fix, judging: Judging, newId: NewId): SessionPlan 
       const rests = { restBetween: BETWEEN_PAIRED, restAfterRound: trimmedRest(rest, 0.5) };
       return applyEdit(plan, { kind: "join", block: block.id, rests });
     }
+    case "keepSets":
+      return onSlot(fix.slot, (slot) => ({ ...slot, sets: trimmed(slot, fix.to) }));
+    case "split": {
+      const block = plan.blocks.find((b) => slotsOfBlock(b).some((s) => s.id === fix.slot));
+      return block === undefined
+        ? plan
+        : applyEdit(plan, { kind: "split", block: block.id, newId });
+    }
+    case "evenLoads":
+      return onSlot(fix.slot, (slot) => ({ ...slot, sets: slot.sets.map(evened(slot)) }));
     case "trimSets":
       return mapSlots(plan, (slot) => ({ ...slot, sets: trimmed(slot, fix.to) }));
     case "setUp":
@@ -162,6 +183,25 @@ export function applyFix(fix: Fix, judging: Judging, newId: NewId): SessionPlan 
     default:
       return assertNever(fix);
   }
+}
+
+/** The same set at the lowest load of its line; a multiple of another set at that set's own load. */
+function evened({ sets }: Slot): (set: PlannedSet) => PlannedSet {
+  return (set) => {
+    if (isPreparatory(set.role)) return set;
+    const { load } = set;
+    if (load.kind === "shareOfSet")
+      return load.share < UNLIKELY_SHARE
+        ? set
+        : { ...set, load: { ...load, share: share(1), upTo: null } };
+    if (load.kind !== "absolute") return set;
+    const [lowest] = sets
+      .filter((own) => own.line === set.line && !isPreparatory(own.role))
+      .flatMap((own) => readingOf(own.load) ?? [])
+      .filter((reading) => ticksOf(reading) > 0)
+      .toSorted(compareMass);
+    return lowest === undefined ? set : { ...set, load: { ...load, reading: lowest } };
+  };
 }
 
 /** Ways on where a station has no heavier load. Source: our rule, docs/arithmetic.md § Findings. */

@@ -9,6 +9,7 @@ export * from "./fix.ts";
 export * from "./fixes-for.ts";
 export * from "./judged.ts";
 export * from "./ramp.ts";
+export * from "./seen.ts";
 export * from "./sharing.ts";
 export * from "./shorten.ts";
 export * from "./today.ts";

@@ -14,6 +14,7 @@ import {
 } from "../person/index.ts";
 import type { UnrollContext } from "../unroll/index.ts";
 import { coverageOf, coveredSlots, type Coverage, type CoveredSlot } from "./coverage.ts";
+import type { SeenRecords } from "./seen.ts";
 
 /** Another session of the same week; `isOpen` while nobody has begun to train it. */
 export interface OtherSession {
@@ -28,8 +29,13 @@ export interface OtherSession {
 export interface Judging {
   readonly plan: SessionPlan;
   readonly unrollContext: UnrollContext;
+  readonly day: Day;
   /** The other sessions of the same week. */
   readonly others: readonly OtherSession[];
+  /** The first sessions after that week, where they are near. */
+  readonly later: readonly OtherSession[];
+  /** What logged sets say of each exercise. */
+  readonly seen: SeenRecords;
   readonly brief: Brief;
   readonly approach: Approach;
   readonly catalogue: readonly Movement[];
@@ -43,6 +49,8 @@ export interface Judging {
 /** A session with everything that several findings need, worked out once. */
 export interface Judged extends Judging {
   readonly slots: readonly CoveredSlot[];
+  /** The other sessions of the week and the first after it, with their exercises. */
+  readonly otherDays: readonly { readonly day: Day; readonly slots: readonly CoveredSlot[] }[];
   readonly session: Coverage;
   readonly week: Coverage;
   readonly limits: VolumeLimits;
@@ -58,13 +66,15 @@ export interface Judged extends Judging {
 /** Works out coverage, bands and order once for all findings. */
 export function judge(judging: Judging): Judged {
   const policy = volumePolicyOf(judging.approach.stances);
-  const slots = coveredSlots(judging.plan, judging.unrollContext, policy);
-  const others = judging.others.flatMap(({ plan, unrollContext }) =>
-    coveredSlots(plan, unrollContext, policy),
-  );
+  const slots = coveredSlots(judging.plan, judging.unrollContext, policy, judging.seen);
+  const covered = ({ day, plan, unrollContext }: OtherSession) => ({
+    day,
+    slots: coveredSlots(plan, unrollContext, policy, judging.seen),
+  });
+  const ofWeek = judging.others.map(covered);
   const sessions = 1 + judging.others.length;
   const planned = judging.brief.daysPerWeek ?? sessionsAWeek(judging.approach.stances);
-  const week = coverageOf([...slots, ...others]);
+  const week = coverageOf([...slots, ...ofWeek.flatMap((other) => other.slots)]);
   const limits = volumeLimitsFor(judging.approach, judging.brief);
   let before = 0;
   const setsBefore = slots.map(({ hardSets }) => {
@@ -75,6 +85,7 @@ export function judge(judging: Judging): Judged {
   return {
     ...judging,
     slots,
+    otherDays: [...ofWeek, ...judging.later.map(covered)],
     session: coverageOf(slots),
     week,
     limits,

@@ -20,6 +20,8 @@ export interface Station {
   /** Where this station is hardest, when it differs from what its movements usually have; else null. */
   readonly profile: ResistanceProfile | null;
   readonly usuallyBusy: boolean;
+  /** Where in the gym it stands; empty where that was not said. */
+  readonly room: string;
 }
 
 /**

@@ -25,6 +25,11 @@ export function compareStress(a: Stress, b: Stress): number {
   return STRESSES.indexOf(a) - STRESSES.indexOf(b);
 }
 
+/** One degree less; nothing stays nothing. */
+export function lessThan(stress: Stress): Stress {
+  return STRESSES[Math.max(0, STRESSES.indexOf(stress) - 1)] ?? "none";
+}
+
 /** How much of a set counts for a region: 1 is direct, less is assisting. */
 export interface RegionShare {
   readonly region: Region;
@@ -37,8 +42,8 @@ export interface Stimulus {
   readonly profile: ResistanceProfile;
 }
 
-/** What a choice of a set-up can be the answer to: an ankle that bends little, a grip that gives out first. */
-export const SET_UP_NEEDS = ["tightAnkle", "failingGrip"] as const;
+/** What a choice of a set-up can be the answer to: little bend of the ankle, grip that ends first, an aching knee. */
+export const SET_UP_NEEDS = ["tightAnkle", "failingGrip", "achingKnee"] as const;
 export type SetUpNeed = (typeof SET_UP_NEEDS)[number];
 
 /** A set-up parameter that makes another record when it changes, with the choices it has. */

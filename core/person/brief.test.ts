@@ -104,3 +104,22 @@ describe("what each field of a brief does", () => {
     expect(silent).toEqual(["screenedBy", "screenedOn", "weakerSideCause"]);
   });
 });
+
+describe("a set-up that eases the knee", () => {
+  const press = findMovement("shipped:leg-press")!;
+  const brief = (severity: number, allowed: number) => ({
+    ...EMPTY_BRIEF,
+    limits: [{ joint: "knee", provokedBy: "kneeLoad", since: null, severity, allowed } as const],
+  });
+  it("keeps an exercise that its usual set-up would take out", () => {
+    expect(exclusionsOf(brief(4, 2), press)).toHaveLength(1);
+    expect(exclusionsOf(brief(4, 2), press, { "Foot height": "high" })).toEqual([]);
+    expect(exclusionsOf(brief(4, 2), press, { "Foot height": "low" })).toHaveLength(1);
+  });
+
+  it("eases the knee and nothing else", () => {
+    const hip = { ...brief(4, 2).limits[0]!, joint: "hip", provokedBy: "hipLoad" } as const;
+    const limited = { ...EMPTY_BRIEF, limits: [hip] };
+    expect(exclusionsOf(limited, press, { "Foot height": "high" })).toHaveLength(1);
+  });
+});

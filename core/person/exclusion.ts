@@ -1,5 +1,13 @@
 import { type Joint, type Pattern, assertNever } from "../kernel/index.ts";
-import { compareStress, shareOf, type Movement, type Stress } from "../movement/index.ts";
+import {
+  answerTo,
+  compareStress,
+  lessThan,
+  shareOf,
+  type Movement,
+  type Stress,
+} from "../movement/index.ts";
+import type { SetUp } from "../plan/index.ts";
 import { LEVELS, type Brief, type Level, type Limit, type Provocation } from "./brief.ts";
 
 /** Why a brief takes a movement out. Wording lives in format/. */
@@ -16,13 +24,16 @@ export type Exclusion =
   | { readonly code: "level"; readonly needs: Level; readonly has: Level }
   | { readonly code: "disliked" };
 
-/** How much of a provocation a movement holds. Source: our rule, docs/arithmetic.md § Limits. */
-export function provocationIn(movement: Movement, by: Provocation): Stress {
+/**
+ * How much of a provocation a movement holds; the set-up that eases a knee asks one degree less of it. Source: our
+ * rule, docs/arithmetic.md § Limits.
+ */
+export function provocationIn(movement: Movement, by: Provocation, setUp: SetUp = {}): Stress {
   switch (by) {
     case "loadOnSpine":
       return movement.spinalLoad;
     case "kneeLoad":
-      return movement.kneeStress;
+      return easesKnee(movement, setUp) ? lessThan(movement.kneeStress) : movement.kneeStress;
     case "hipLoad":
       return movement.hipStress;
     case "deepStretch":
@@ -46,6 +57,12 @@ export function provocationIn(movement: Movement, by: Provocation): Stress {
   }
 }
 
+/** True where the set-up is the one that eases an aching knee on this exercise. */
+function easesKnee(movement: Movement, setUp: SetUp): boolean {
+  const answer = answerTo(movement, "achingKnee");
+  return answer !== null && setUp[answer.name] === answer.choice;
+}
+
 /**
  * From which stress on a limit takes a movement out: above what the coach allows, moderate and high; within
  * it, high only, since mild and stable discomfort may continue. Without severity nothing is taken out.
@@ -56,11 +73,15 @@ export function excludesFrom(limit: Limit): Stress | null {
   return limit.severity > limit.allowed ? "moderate" : "high";
 }
 
-/** Every reason for which this brief takes the movement out; none when it may be done. */
-export function exclusionsOf(brief: Brief, movement: Movement): readonly Exclusion[] {
+/** Every reason for which this brief takes the movement out, in a set-up; none when it may be done. */
+export function exclusionsOf(
+  brief: Brief,
+  movement: Movement,
+  setUp: SetUp = {},
+): readonly Exclusion[] {
   const reasons: Exclusion[] = [];
   for (const limit of brief.limits) {
-    const asks = provocationIn(movement, limit.provokedBy);
+    const asks = provocationIn(movement, limit.provokedBy, setUp);
     const from = excludesFrom(limit);
     if (from !== null && compareStress(asks, from) >= 0) {
       const { joint, provokedBy, severity, allowed } = limit;

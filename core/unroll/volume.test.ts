@@ -1,8 +1,16 @@
 import { describe, expect, it } from "vitest";
 import { count, seconds } from "../kernel/index.ts";
 import { findMovement } from "../movement/catalogue/index.ts";
-import { EXTENSION_KINDS, type Rir } from "../plan/index.ts";
-import { hardSetCount, plannedSets, volumeOf, type CountedSet } from "./volume.ts";
+import { EXTENSION_KINDS, type Rir, type VolumePolicy } from "../plan/index.ts";
+import {
+  countedSets,
+  hardSetCount,
+  hardSetsWorth,
+  isDensityBlock,
+  plannedSets,
+  volumeOf,
+  type CountedSet,
+} from "./volume.ts";
 import {
   COUNTED_ONCE,
   sampleDrop,
@@ -54,7 +62,10 @@ describe("hard sets", () => {
     (kind) => {
       expect(region(of([set({ extensions: [kind, kind] })]), "vastusLateralis")?.direct).toBe(1);
       const half = { ...COUNTED_ONCE.extensionAdds, [kind]: 0.5 };
-      const found = volumeOf([set({ extensions: [kind, kind] })], { ...COUNTED_ONCE, extensionAdds: half });
+      const found = volumeOf([set({ extensions: [kind, kind] })], {
+        ...COUNTED_ONCE,
+        extensionAdds: half,
+      });
       expect(region(found, "vastusLateralis")?.direct).toBe(2);
     },
   );
@@ -132,5 +143,34 @@ describe("hard sets", () => {
       pause: seconds(60),
     } as const;
     expect(counted(sampleSet(1, { target }))).toBe(4);
+  });
+});
+
+describe("a density block", () => {
+  const block = (sets: number, rest: number, last = rest) =>
+    Array.from({ length: sets }, (_, i) =>
+      sampleSet(i, {
+        effort: i < 3 ? "more" : 2,
+        restAfter: {
+          kind: "fixed",
+          seconds: seconds(i === sets - 1 ? 180 : i === 0 ? last : rest),
+        },
+      }),
+    );
+  it("is five sets or more with one rest of a minute at most between them", () => {
+    expect(isDensityBlock(block(5, 60))).toBe(true);
+    expect(isDensityBlock(block(4, 60))).toBe(false);
+    expect(isDensityBlock(block(5, 61))).toBe(false);
+    expect(isDensityBlock(block(5, 45, 60))).toBe(false);
+  });
+
+  it("counts the sets within reach of the limit, or every set, whole or as a half", () => {
+    const counted = countedSets({ sets: block(8, 45) }, squat);
+    const worth = (density: VolumePolicy["density"]) =>
+      hardSetsWorth(counted, { ...COUNTED_ONCE, density });
+    expect([worth("withinReach"), worth("half"), worth("all")]).toEqual([5, 4, 8]);
+    // What is no block counts the same whatever is held of blocks.
+    const few = countedSets({ sets: block(4, 45) }, squat);
+    expect(hardSetsWorth(few, { ...COUNTED_ONCE, density: "half" })).toBe(1);
   });
 });

@@ -1,4 +1,4 @@
-import type { CoachingContext } from "~/core/coach/index.ts";
+import { seenIn, type CoachingContext } from "~/core/coach/index.ts";
 import { dayAt, yearOf, type Day, type Id } from "~/core/kernel/index.ts";
 import { seriesOf } from "~/core/log/index.ts";
 import { approachAmong, bodyWeightOf, readinessOn } from "~/core/person/index.ts";
@@ -7,8 +7,9 @@ import { listApproaches } from "../db/approaches.server.ts";
 import { currentBrief } from "../db/briefs.server.ts";
 import { getGym, listStations } from "../db/gyms.server.ts";
 import { listMeasurements } from "../db/measurements.server.ts";
+import { catalogueFor } from "../db/movements.server.ts";
 import type { Person } from "../db/people.server.ts";
-import { plansOfWeek } from "../db/plans.server.ts";
+import { plansAround } from "../db/plans.server.ts";
 import type { Scope } from "../db/scope.server.ts";
 import { strengthRules } from "../db/strength-rules.server.ts";
 import { historyOf } from "./history.server.ts";
@@ -20,7 +21,7 @@ export async function contextFor(
   gymId: Id<"gym">,
   day: Day,
 ) {
-  const [stations, gym, history, brief, approaches, measurements, week, { rules }] =
+  const [stations, gym, history, brief, approaches, measurements, around, { rules }, catalogue] =
     await Promise.all([
       listStations(scope),
       getGym(scope, gymId),
@@ -28,8 +29,9 @@ export async function contextFor(
       currentBrief(scope, person),
       listApproaches(scope),
       listMeasurements(scope, person.id),
-      plansOfWeek(scope, person.id, day),
+      plansAround(scope, person.id, day),
       strengthRules(scope),
+      catalogueFor(scope),
     ]);
   const bodyWeight = bodyWeightOf(measurements, day);
   const series = seriesOf(history);
@@ -40,7 +42,9 @@ export async function contextFor(
     brief,
     approach: approachAmong(approaches, brief.approach),
     bodyWeight,
-    others: week,
+    day,
+    others: around,
+    seen: seenIn(series, catalogue.find),
     year: yearOf(dayAt(scope.now, gym?.timeZone ?? "UTC")),
     readiness: readinessOn(measurements, day),
   } satisfies CoachingContext;

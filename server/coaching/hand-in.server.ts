@@ -105,6 +105,7 @@ async function addStation(trx: Scope, station: HeldSession["stations"][number]):
     serves: JSON.stringify(station.serves),
     profile: station.profile,
     usually_busy: station.usuallyBusy ? 1 : 0,
+    room: station.room,
     created_at: trx.now,
     ...trx.by,
   });

@@ -16,6 +16,7 @@ function unknown(name: string, loading: Loading, slugs: readonly string[]): Stat
     ).map((m) => m.ref),
     profile: null,
     usuallyBusy: false,
+    room: "",
   };
 }
 

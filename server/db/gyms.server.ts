@@ -42,6 +42,7 @@ export interface StationContent {
   readonly serves: readonly MovementRef[];
   readonly profile: ResistanceProfile | null;
   readonly usuallyBusy: boolean;
+  readonly room: string;
 }
 
 const loadingColumn = jsonColumn(loadingCodec);
@@ -60,6 +61,7 @@ function stationFrom(row: Row): StoredStation {
     serves: servesColumn.parse(row["serves"]),
     profile: profileColumn.parse(row["profile"]),
     usuallyBusy: z.number().parse(row["usually_busy"]) === 1,
+    room: z.string().parse(row["room"]),
     version: z.number().parse(row["version"]),
   };
 }
@@ -303,6 +305,7 @@ async function insertVersion(
     serves: storedJson(servesCodec, content.serves),
     profile: content.profile,
     usually_busy: content.usuallyBusy ? 1 : 0,
+    room: content.room,
     created_at: scope.now,
     ...scope.by,
   });

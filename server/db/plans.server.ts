@@ -123,8 +123,11 @@ export async function listPlans(scope: Scope, from: Day, to: Day): Promise<reado
   return readEach(scope, "session", rows, entryFrom);
 }
 
-/** A person's planned sessions in the week of a day, with their documents, in order. */
-export async function plansOfWeek(
+/** So many days after a week its next sessions still bear on how far this week's may go. */
+const DAYS_AFTER = 3;
+
+/** A person's planned sessions in the week of a day and in the days right after it, with their documents, in order. */
+export async function plansAround(
   scope: Scope,
   person: Id<"person">,
   day: Day,
@@ -148,7 +151,7 @@ export async function plansOfWeek(
       join.on("runs.studio_id", "plans.studio_id").andOn("runs.plan_id", "plans.id"),
     )
     .where({ "plans.person_id": toBinary(person) })
-    .whereBetween("plans.day", [monday, addDays(monday, 6)])
+    .whereBetween("plans.day", [monday, addDays(monday, 6 + DAYS_AFTER)])
     .orderBy(["plans.day", "plans.start_time"])
     .select(
       "plans.id",

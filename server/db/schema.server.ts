@@ -356,6 +356,12 @@ const SEASON = [
   )`,
 ];
 
+/** Where in a gym a station stands; and a finding that is left to another day. */
+const ROOMS = [
+  "alter table station_versions add column room varchar(60) not null default ''",
+  "alter table dismissals add column left_to date null",
+];
+
 /** Migrations by name, in order. A landed one is never edited; the next is appended. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
   { name: "001-foundation", statements: FIRST },
@@ -370,6 +376,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: "010-phases", statements: PHASES },
   { name: "011-today", statements: TODAY },
   { name: "012-season", statements: SEASON },
+  { name: "013-rooms", statements: ROOMS },
 ];
 
 const source: Knex.MigrationSource<(typeof MIGRATIONS)[number]> = {

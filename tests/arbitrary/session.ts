@@ -53,6 +53,7 @@ export const FULL_GYM: readonly Station[] = (Object.keys(LOADINGS) as LoadingKin
     serves: SHIPPED_MOVEMENTS.filter((m) => m.loadings.includes(kind)).map((m) => m.ref),
     profile: null,
     usuallyBusy: false,
+    room: "",
   }),
 );
 
@@ -110,7 +111,10 @@ export function judging(
   return {
     plan,
     unrollContext: sampleUnrollContext(stations),
+    day: sampleDay(),
     others: [],
+    later: [],
+    seen: {},
     approach: approachOf("even-ground"),
     catalogue: SHIPPED_MOVEMENTS,
     year: 2026,

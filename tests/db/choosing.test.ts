@@ -6,7 +6,7 @@ import {
   bodyWeightOf,
   sideDifference,
 } from "~/core/person/index.ts";
-import { day, kg, lb } from "~/core/kernel/index.ts";
+import { day, kg, lb, type Id } from "~/core/kernel/index.ts";
 import { slotsOf } from "~/core/plan/index.ts";
 import { STACK } from "../samples/index.ts";
 import {
@@ -35,7 +35,7 @@ import {
 } from "~/server/db/measurements.server.ts";
 import { erasePerson } from "~/server/db/people.server.ts";
 import { moveSlotToOtherDay } from "~/server/coaching/move-slot.server.ts";
-import { addPlan, getPlan, plansOfWeek } from "~/server/db/plans.server.ts";
+import { addPlan, getPlan, plansAround } from "~/server/db/plans.server.ts";
 import { startSession } from "~/server/db/session-logs.server.ts";
 import {
   closeTestDatabase,
@@ -193,24 +193,48 @@ describe("findings set aside", () => {
     expect(kept).toMatchObject({ key: "noSingleLeg", reason: "She knows" });
     expect(await dismissalsOn(other.scope, plan)).toEqual([]);
     if (kept === undefined) return;
-    await withdrawDismissal(other.scope, plan, kept.id);
+    await withdrawDismissal(other.scope, kept.id);
     expect(await dismissalsOn(scope, plan)).toHaveLength(1);
-    await withdrawDismissal(scope, plan, kept.id);
+    await withdrawDismissal(scope, kept.id);
     expect(await dismissalsOn(scope, plan)).toEqual([]);
   });
 });
 
-describe("the week of a plan", () => {
-  it("holds this person's sessions from Monday to Sunday", async () => {
+describe("findings left to another day", () => {
+  it("are told on that day and on none before, of the same client alone", async () => {
+    const { scope } = studio;
+    const head = { personId: studio.person, gymId: studio.gym, startTime: null, title: "Legs" };
+    const [monday, wednesday, friday] = await Promise.all(
+      ["2026-03-02", "2026-03-04", "2026-03-06"].map((on) =>
+        addPlan(scope, { ...head, day: day(on) }, squats(studio.station)),
+      ),
+    );
+    const found = { key: "oneLength/gastrocnemius", fact: { code: "oneLength" } };
+    await dismiss(scope, monday!, found, "Bent knee on Friday", day("2026-03-06"));
+    const told = async (plan: Id<"plan">) => (await dismissalsOn(scope, plan)).map((d) => d.leftTo);
+    expect(await told(monday!)).toEqual(["2026-03-06"]);
+    expect(await told(wednesday!)).toEqual(["2026-03-06"]);
+    expect(await told(friday!)).toEqual([]);
+    // What is set aside for one session says nothing of the next.
+    await dismiss(scope, monday!, { ...found, key: "noSingleLeg" }, "Knee");
+    expect(await told(wednesday!)).toEqual(["2026-03-06"]);
+    const [left] = await dismissalsOn(scope, wednesday!);
+    await withdrawDismissal(scope, left!.id);
+    expect(await told(wednesday!)).toEqual([]);
+  });
+});
+
+describe("the sessions around a plan", () => {
+  it("are this person's from Monday to Sunday, and of the three days after", async () => {
     const { scope } = studio;
     const head = { personId: studio.person, gymId: studio.gym, startTime: null, title: "Legs" };
     // 2026-03-02 is a Monday.
-    for (const on of ["2026-03-01", "2026-03-02", "2026-03-08", "2026-03-09"]) {
+    for (const on of ["2026-03-01", "2026-03-02", "2026-03-08", "2026-03-11", "2026-03-12"]) {
       await addPlan(scope, { ...head, day: day(on) }, squats(studio.station));
     }
-    const week = await plansOfWeek(scope, studio.person, day("2026-03-05"));
-    expect(week).toHaveLength(2);
-    expect(await plansOfWeek(other.scope, studio.person, day("2026-03-05"))).toEqual([]);
+    const week = await plansAround(scope, studio.person, day("2026-03-05"));
+    expect(week.map((plan) => plan.day)).toEqual(["2026-03-02", "2026-03-08", "2026-03-11"]);
+    expect(await plansAround(other.scope, studio.person, day("2026-03-05"))).toEqual([]);
   });
 });
 
@@ -235,6 +259,7 @@ describe("gyms", () => {
       serves: [],
       profile: "even",
       usuallyBusy: true,
+      room: "",
     });
     await removeStation(scope, gone);
     const copy = await copyGym(scope, gym, "Copy");
@@ -267,6 +292,7 @@ describe("gyms", () => {
       serves: [],
       profile: "even",
       usuallyBusy: true,
+      room: "",
     });
     expect(await getStation(scope, id)).toMatchObject({ profile: "even", usuallyBusy: true });
   });
@@ -314,7 +340,7 @@ describe("moving an exercise to the other day", () => {
     const slot = before && slotsOf(before.document)[0];
     expect(slot && (await moveSlotToOtherDay(scope, from, slot.id, to))).toBe(false);
     expect(
-      (await plansOfWeek(scope, studio.person, day("2026-03-02"))).map((p) => p.isOpen),
+      (await plansAround(scope, studio.person, day("2026-03-02"))).map((p) => p.isOpen),
     ).toEqual([true, false]);
   });
 });

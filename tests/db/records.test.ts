@@ -131,6 +131,7 @@ describe("two edits at once", () => {
       serves: [],
       profile: null,
       usuallyBusy: false,
+      room: "",
     };
     expect(await changeStation(studio.scope, studio.station, 1, content)).toMatchObject({
       ok: true,

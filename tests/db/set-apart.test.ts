@@ -27,7 +27,7 @@ const dumbbells = (n: number) => ({
   present: Array.from({ length: n }, (_, i) => kg(i + 1)),
   counted: "each" as const,
 });
-const content = { name: "Dumbbells", serves: [], profile: null, usuallyBusy: false };
+const content = { name: "Dumbbells", serves: [], profile: null, usuallyBusy: false, room: "" };
 
 describe("a stored record that cannot be read", () => {
   it("is left out of a list and named, and the others stand", async () => {

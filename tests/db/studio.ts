@@ -61,6 +61,7 @@ export async function testStudio(db: Database): Promise<TestStudio> {
     serves: ["shipped:back-squat"],
     profile: null,
     usuallyBusy: false,
+    room: "",
   });
   const person = await addPerson(scope, ADA);
   return { scope, at, userId, gym, station, person };

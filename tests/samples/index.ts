@@ -78,6 +78,7 @@ export function sampleStation(loading: Loading = RACK, n = 1): Station {
     serves: ["shipped:back-squat", "shipped:leg-extension"],
     profile: null,
     usuallyBusy: false,
+    room: "",
   };
 }
 

@@ -1,3 +1,4 @@
+import type { Whose } from "~/core/person/index.ts";
 import { setsTowardsBand, standing, type RegionCoverage, type Judged } from "~/core/coach/index.ts";
 import {
   JOINT_ACTIONS,
@@ -8,6 +9,7 @@ import {
   TRAINABLE_LENGTHS,
 } from "~/core/kernel/index.ts";
 import { formatSets } from "~/format/numbers.ts";
+import { formatCounted } from "~/format/volume.ts";
 import { ACTION_NAMES, LENGTH_NAMES, PROFILE_PLACES, spokenRegion } from "~/format/training.ts";
 import { LegMap, type ShadedRegion } from "../leg-map.tsx";
 import { steady } from "../steady.ts";
@@ -40,6 +42,7 @@ export function CoveragePanel({ judged }: { readonly judged: Judged }) {
             here={setsTowardsBand(session[region])}
             low={bands[region].low}
             high={bands[region].high}
+            whose={bands[region].whose}
           />
         ))}
       </ul>
@@ -56,11 +59,13 @@ const BandRow = steady(function BandRow({
   here,
   low,
   high,
+  whose,
 }: {
   readonly covered: RegionCoverage;
   readonly here: number;
   readonly low: number;
   readonly high: number;
+  readonly whose: Whose;
 }) {
   const sets = setsTowardsBand(covered);
   const most = Math.max(high, sets) * 1.08;
@@ -77,6 +82,7 @@ const BandRow = steady(function BandRow({
           <span>
             {" "}
             of {low}–{high}
+            {whose === "client" ? ", own" : ""}
           </span>
         </span>
       </div>
@@ -90,7 +96,10 @@ const BandRow = steady(function BandRow({
           {TRAINABLE_LENGTHS[covered.region].length < 2
             ? ""
             : `${met.map((l) => LENGTH_NAMES[l]).join(", ")}; `}
-          {profiles.map((p) => PROFILE_PLACES[p]).join(", ")}
+          {[
+            ...profiles.map((p) => PROFILE_PLACES[p]),
+            ...(covered.unknownCurve > 0 ? ["hardest point not known yet"] : []),
+          ].join(", ")}
           {"; "}
           {JOINT_ACTIONS.filter((a) => (covered.actions[a] ?? 0) > 0 && a !== "trunkStability")
             .map((a) => ACTION_NAMES[a].toLowerCase())
@@ -100,6 +109,7 @@ const BandRow = steady(function BandRow({
             : covered.sides.oneLeg + covered.sides.alternating > 0
               ? "; one and two legs"
               : "; two legs"}
+          {formatCounted(covered.counted)}
         </p>
       )}
     </li>

@@ -4,6 +4,7 @@ import Typography from "@mui/material/Typography";
 import { use, useMemo, useState } from "react";
 import { Form } from "react-router";
 import {
+  canBeLeft,
   type Severity,
   fixesFor,
   waysToShorten,
@@ -12,7 +13,7 @@ import {
   type Judging,
 } from "~/core/coach/index.ts";
 import type { FindMovement } from "~/core/movement/index.ts";
-import type { Id, NewId } from "~/core/kernel/index.ts";
+import type { Day, Id, NewId } from "~/core/kernel/index.ts";
 import {
   FAMILY_NAMES,
   formatFact,
@@ -20,8 +21,9 @@ import {
   formatShortening,
   SEVERITY_NAMES,
 } from "~/format/findings.ts";
+import { formatShortDay } from "~/format/numbers.ts";
 import { Disclosure } from "../disclosure.tsx";
-import { PlainInput } from "../field.tsx";
+import { PlainInput, Select } from "../field.tsx";
 import { steady } from "../steady.ts";
 import { JudgedContext } from "./bench-context.ts";
 import bench from "./bench.module.css";
@@ -38,6 +40,7 @@ export interface SetAside {
   readonly id: Id<"dismissal">;
   readonly key: string;
   readonly reason: string;
+  readonly leftTo: Day | null;
 }
 
 interface FindingsPanelProps {
@@ -51,7 +54,7 @@ interface FindingsPanelProps {
   readonly find: FindMovement;
   /** `judging` is the session that the fix was found for. */
   readonly onFix: (fix: Fix, judging: Judging) => void;
-  readonly onSetAside: (finding: Finding, reason: string) => void;
+  readonly onSetAside: (finding: Finding, reason: string, leftTo: Day | null) => void;
   readonly onTakeBack: (id: Id<"dismissal">) => void;
 }
 
@@ -85,7 +88,10 @@ export function FindingsPanel({ findings, setAside, onTakeBack, ...row }: Findin
                 {formatFact(finding.fact, row.approachName, row.find)}
               </Typography>
               <Typography variant="body2" sx={{ fontWeight: 650 }}>
-                Set aside: {dismissal.reason}
+                {dismissal.leftTo === null
+                  ? "Set aside"
+                  : `Left to ${formatShortDay(dismissal.leftTo)}`}
+                : {dismissal.reason}
               </Typography>
               <Button size="small" onClick={() => onTakeBack(dismissal.id)}>
                 Take back
@@ -173,11 +179,13 @@ function Answers({
   const judged = use(JudgedContext);
   const [reason, setReason] = useState("");
   const [asks, setAsks] = useState(false);
+  const [leftTo, setLeftTo] = useState("");
   const answers = useMemo(
     () => (judged === null ? [] : answersTo(finding, judged, newId, approachName, find)),
     [finding, judged, newId, approachName, find],
   );
   if (judged === null) return null;
+  const days = judged.otherDays.map(({ day }) => day).filter((day) => day > judged.day);
   const nameOfSlot = (id: string) =>
     judged.slots.find(({ slot }) => slot.id === id)?.movement.name ?? "";
   return (
@@ -219,7 +227,8 @@ function Answers({
           component="form"
           onSubmit={(event: React.SyntheticEvent) => {
             event.preventDefault();
-            if (reason.trim() !== "") onSetAside(finding, reason.trim());
+            const to = days.find((day) => day === leftTo) ?? null;
+            if (reason.trim() !== "") onSetAside(finding, reason.trim(), to);
           }}
           sx={{ display: "flex", gap: 0.75, mb: 0.75 }}
         >
@@ -232,6 +241,20 @@ function Answers({
             value={reason}
             onChange={(event) => setReason(event.target.value)}
           />
+          {!canBeLeft(finding.fact) || days.length === 0 ? null : (
+            <Select
+              aria-label="Left to another day"
+              value={leftTo}
+              onChange={(event) => setLeftTo(event.target.value)}
+            >
+              <option value="">For this session</option>
+              {days.map((day) => (
+                <option key={day} value={day}>
+                  Left to {formatShortDay(day)}
+                </option>
+              ))}
+            </Select>
+          )}
           <Button type="submit" size="small" variant="contained">
             Keep
           </Button>

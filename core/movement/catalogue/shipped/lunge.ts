@@ -1,6 +1,6 @@
 import { seconds } from "../../../kernel/index.ts";
 import type { Movement } from "../../index.ts";
-import { choice, instead, member, trains, VASTI, when, type Family } from "./build.ts";
+import { answering, choice, instead, member, trains, VASTI, when, type Family } from "./build.ts";
 
 const LUNGE: Family = {
   pattern: "lunge",
@@ -18,7 +18,10 @@ const LUNGE: Family = {
   setUpEffort: "little",
   loadings: ["dumbbells", "bodyweight"],
   setUp: [
-    choice("Step length", ["middle", "short", "long"], "short: more quad; long: more glute"),
+    answering(
+      choice("Step length", ["middle", "short", "long"], "short: more quad; long: more glute"),
+      { achingKnee: "long" },
+    ),
     choice("Trunk", ["upright", "leaning"], "leaning: more glute"),
   ],
   tempoStart: "lower",

@@ -63,6 +63,7 @@ export const PRESSES: readonly Movement[] = [
         choices: ["low", "middle", "high"],
         usual: "middle",
         claimed: "low: more quad; high: more glute and hamstring",
+        answers: { achingKnee: "high" },
       },
       { name: "Foot width", choices: ["narrow", "hip width", "wide"], usual: "hip width" },
       { name: "Seat", choices: ["1", "2", "3", "4"], usual: "2" },
@@ -121,7 +122,14 @@ export const PRESSES: readonly Movement[] = [
     difficulty: "beginner",
     setUpEffort: "some",
     loadings: ["plateMachine", "stack"],
-    setUp: [{ name: "Foot height", choices: ["low", "middle", "high"], usual: "middle" }],
+    setUp: [
+      {
+        name: "Foot height",
+        choices: ["low", "middle", "high"],
+        usual: "middle",
+        answers: { achingKnee: "high" },
+      },
+    ],
     tempoStart: "lower",
     usualRep: seconds(4),
     breathing: "In on the way down, out past the hardest point.",

@@ -1,0 +1,275 @@
+import { daysBetween, ticksOf, type Region } from "../kernel/index.ts";
+import { lastKey } from "../log/index.ts";
+import { directRegions, shareOf } from "../movement/index.ts";
+import {
+  isPreparatory,
+  readingOf,
+  repsAsked,
+  repsLeft,
+  slotsOfBlock,
+  type PlannedSet,
+  type Slot,
+} from "../plan/index.ts";
+import { isNewToThis, type Question, type Stances } from "../person/index.ts";
+import { isDensityBlock } from "../unroll/index.ts";
+import type { CoveredSlot } from "./coverage.ts";
+import { finding, type Finding } from "./finding.ts";
+import { hardSetsOf, type Judged } from "./judged.ts";
+import { isMachine } from "./seen.ts";
+import { UNLIKELY_RATIO, UNLIKELY_SHARE } from "./unlikely.ts";
+
+type Rule = (judged: Judged) => readonly Finding[];
+
+const manySets: Rule = (judged) => {
+  const { sets: most, whose } = judged.limits.session;
+  const sets = hardSetsOf(judged);
+  // Somebody new has a lower cap of their own, which is serious.
+  if (sets <= most || isNewToThis(judged.brief)) return [];
+  return [finding("warning", { code: "manySets", sets, most, whose })];
+};
+
+/** A density block is many sets on purpose. */
+const manyOfOne: Rule = ({ slots, limits: { exercise } }) =>
+  slots.flatMap(({ movement, slot, hardSets }): Finding[] => {
+    const { sets: most, whose } = exercise;
+    if (hardSets <= most || isDensityBlock(slot.sets)) return [];
+    const fact = {
+      code: "manyOfOne",
+      movement: movement.ref,
+      sets: hardSets,
+      most,
+      whose,
+    } as const;
+    return [finding("note", fact, [slot.id], slot.lineageId)];
+  });
+
+/** The range of repetitions of the first work set, as text; empty where it counts something else. */
+function rangeOf({ sets }: Slot): string {
+  const work = sets.find(({ role }) => !isPreparatory(role));
+  const asked = work === undefined ? null : repsAsked(work.target);
+  return asked === null ? "" : `${asked.min}-${asked.max}`;
+}
+
+const sameSetUp = (a: Slot, b: Slot) =>
+  Object.entries(a.setUp).every(([name, choice]) => b.setUp[name] === choice) &&
+  Object.entries(b.setUp).every(([name, choice]) => a.setUp[name] === choice);
+
+/** Told on the later of two days, where the approach has the days of a week differ. */
+const sameOtherDay: Rule = ({ slots, otherDays, day, approach: { stances } }) => {
+  if (stances.frequency === "once" || stances.variety === "sameForAYear") return [];
+  return slots.flatMap(({ movement, slot, hardSets }): Finding[] => {
+    const before = otherDays.find(
+      (other) =>
+        other.day < day &&
+        other.slots.some(
+          (own) =>
+            own.hardSets > 0 &&
+            own.slot.movement === slot.movement &&
+            own.slot.station === slot.station &&
+            sameSetUp(own.slot, slot) &&
+            rangeOf(own.slot) === rangeOf(slot),
+        ),
+    );
+    if (before === undefined || hardSets === 0) return [];
+    const fact = { code: "sameOtherDay", movement: movement.ref, day: before.day } as const;
+    return [finding("note", fact, [slot.id], slot.lineageId)];
+  });
+};
+
+/**
+ * Unlike exercises for the same main muscle that are known to be hardest at the same point of the same length. A
+ * single-leg exercise after one on two legs is there for the legs, not for the point.
+ */
+const sameSticking: Rule = ({ slots }) =>
+  slots.flatMap((second, i): Finding[] => {
+    if (!isTelling(second)) return [];
+    for (const first of slots.slice(0, i)) {
+      const [region] = directRegions(second.movement);
+      if (
+        region === undefined ||
+        directRegions(first.movement)[0] !== region ||
+        isOnTwoLegs(first) !== isOnTwoLegs(second) ||
+        !isTelling(first) ||
+        first.movement.pattern === second.movement.pattern ||
+        first.stimulus.profile !== second.stimulus.profile ||
+        first.stimulus.length !== second.stimulus.length
+      )
+        continue;
+      const fact = {
+        code: "sameSticking",
+        first: first.movement.ref,
+        second: second.movement.ref,
+        region,
+        at: second.stimulus.profile,
+      } as const;
+      return [finding("note", fact, [first.slot.id, second.slot.id], second.slot.lineageId)];
+    }
+    return [];
+  });
+
+const isTelling = ({ hardSets, isCurveKnown, stimulus }: CoveredSlot) =>
+  hardSets > 0 && isCurveKnown && stimulus.profile !== "even";
+
+const isOnTwoLegs = ({ movement }: CoveredSlot) => movement.laterality === "twoLegs";
+
+/** Work past the limit wants so many days before the same muscle is trained again; work to it one less. Source: our rule. */
+const DAYS_PAST = 3;
+const DAYS_TO = 2;
+
+const PAST = new Set(["drop", "restPause", "partials", "forced"]);
+
+const isToLimit = ({ role, effort }: PlannedSet) => {
+  const left = repsLeft(effort);
+  return !isPreparatory(role) && left !== null && left < 1;
+};
+
+const limitTooNear: Rule = ({ slots, otherDays, day }) =>
+  slots.flatMap(({ movement, slot }): Finding[] => {
+    const toLimit = slot.sets.filter(isToLimit);
+    if (toLimit.length === 0) return [];
+    const isPast = toLimit.some(({ extensions }) => extensions.some(({ kind }) => PAST.has(kind)));
+    const wanted = isPast ? DAYS_PAST : DAYS_TO;
+    for (const region of directRegions(movement)) {
+      const next = otherDays
+        .filter((other) => other.day > day && other.slots.some((own) => trains(own, region)))
+        .map((other) => other.day)
+        .toSorted()[0];
+      const days = next === undefined ? null : daysBetween(day, next);
+      if (next === undefined || days === null || days >= wanted) continue;
+      const fact = {
+        code: "limitTooNear",
+        movement: movement.ref,
+        region,
+        day: next,
+        days,
+        isPast,
+      } as const;
+      return [finding(isPast ? "warning" : "note", fact, [slot.id], slot.lineageId)];
+    }
+    return [];
+  });
+
+const trains = ({ movement, hardSets }: CoveredSlot, region: Region) =>
+  hardSets > 0 && shareOf(movement, region) === 1;
+
+/** Members of a superset whose equipment cannot be had together. */
+const apart: Rule = ({ plan, stations }) =>
+  plan.blocks.flatMap((block): Finding[] => {
+    if (block.kind !== "rotation") return [];
+    const held = slotsOfBlock(block).flatMap((slot) => {
+      const station = stations.find(({ id }) => id === slot.station);
+      return station === undefined ? [] : [{ slot, station }];
+    });
+    const pairs = held.flatMap((a, i) => held.slice(i + 1).map((b) => [a, b] as const));
+    return pairs.flatMap(([a, b]): Finding[] => {
+      if (a.station.id === b.station.id) return [];
+      const names = { first: a.station.name, second: b.station.name };
+      const ids = [a.slot.id, b.slot.id];
+      const about = b.slot.lineageId;
+      const rooms = [a.station.room, b.station.room] as const;
+      if (!rooms.includes("") && rooms[0] !== rooms[1])
+        return [finding("warning", { code: "roomsApart", ...names, rooms }, ids, about)];
+      return a.station.usuallyBusy && b.station.usuallyBusy
+        ? [finding("note", { code: "bothBusy", ...names }, ids, about)]
+        : [];
+    });
+  });
+
+const unlikelyMultiple: Rule = ({ slots }) =>
+  slots.flatMap(({ movement, slot }): Finding[] => {
+    const times = Math.max(largestShare(slot), largestRatio(slot));
+    if (times === 0) return [];
+    const fact = { code: "unlikelyMultiple", movement: movement.ref, times } as const;
+    return [finding("warning", fact, [slot.id], slot.lineageId)];
+  });
+
+/** The largest multiple of another set's load that is asked for, where it is an unlikely one; else 0. */
+function largestShare({ sets }: Slot): number {
+  const shares = sets.flatMap(({ load }) => (load.kind === "shareOfSet" ? [load.share] : []));
+  const most = Math.max(0, ...shares);
+  return most >= UNLIKELY_SHARE ? most : 0;
+}
+
+/** By how much written loads of one line differ, where it is unlikely; else 0. */
+function largestRatio({ sets }: Slot): number {
+  const ratios = [...new Set(sets.map(({ line }) => line))].map((line) => {
+    const readings = sets
+      .filter((set) => set.line === line && !isPreparatory(set.role))
+      .flatMap(({ load }) => readingOf(load) ?? [])
+      .map(ticksOf)
+      .filter((ticks) => ticks > 0);
+    return readings.length < 2 ? 0 : Math.max(...readings) / Math.min(...readings);
+  });
+  const most = Math.max(0, ...ratios);
+  return most >= UNLIKELY_RATIO ? most : 0;
+}
+
+/** Felt elsewhere the last times, in the set-up that is planned again. */
+const feltElsewhere: Rule = ({ slots, seen }) =>
+  slots.flatMap(({ movement, slot }): Finding[] => {
+    const felt = seen[lastKey(slot.movement, slot.station)]?.felt ?? null;
+    if (felt === null || !sameSetUp(slot, { ...slot, setUp: felt.setUp })) return [];
+    const fact = { code: "feltElsewhere", movement: movement.ref, region: felt.region } as const;
+    return [finding("note", fact, [slot.id], slot.lineageId)];
+  });
+
+/** What an approach would rather not see, by the question on which it takes that side. */
+const AGAINST: readonly {
+  readonly question: Question;
+  readonly isAgainst: (stances: Stances, covered: CoveredSlot) => boolean;
+}[] = [
+  {
+    question: "kneeExtension",
+    isAgainst: ({ kneeExtension }, { movement }) =>
+      kneeExtension === "never" && movement.pattern === "kneeExtension",
+  },
+  {
+    question: "kneeExtensionEffort",
+    isAgainst: ({ kneeExtensionEffort }, { movement, slot }) =>
+      kneeExtensionEffort === "lightOnly" &&
+      movement.pattern === "kneeExtension" &&
+      slot.sets.some((set) => isToLimit(set)),
+  },
+  {
+    question: "abductionMachines",
+    isAgainst: ({ abductionMachines }, { movement, station }) =>
+      abductionMachines === "waste" &&
+      (movement.pattern === "abduction" || movement.pattern === "adduction") &&
+      station !== null &&
+      isMachine(station),
+  },
+  {
+    question: "squats",
+    isAgainst: ({ squats }, { movement }) =>
+      squats === "machines" &&
+      movement.stability === "free" &&
+      (movement.pattern === "squat" || movement.pattern === "lunge"),
+  },
+];
+
+const againstView: Rule = ({ slots, approach: { stances } }) =>
+  slots.flatMap((covered): Finding[] => {
+    const against = AGAINST.find(({ isAgainst }) => isAgainst(stances, covered));
+    if (against === undefined || covered.hardSets === 0) return [];
+    const { movement, slot } = covered;
+    const fact = {
+      code: "againstView",
+      movement: movement.ref,
+      question: against.question,
+      side: stances[against.question],
+    } as const;
+    return [finding("note", fact, [slot.id], slot.lineageId)];
+  });
+
+/** What is found of sessions beside each other, of many sets, and of what logs and approaches say of an exercise. */
+export const WEEK_RULES: readonly Rule[] = [
+  manySets,
+  manyOfOne,
+  sameOtherDay,
+  sameSticking,
+  limitTooNear,
+  apart,
+  unlikelyMultiple,
+  feltElsewhere,
+  againstView,
+];
