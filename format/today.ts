@@ -2,7 +2,9 @@ import { assertNever, type Mass } from "~/core/kernel/index.ts";
 import type { TodayItem } from "~/core/coach/index.ts";
 import type { WaitingLine, WaitingWhy } from "~/core/progress/index.ts";
 import { formatAmount, formatMass, formatShare, formatShortDay, plural } from "./numbers.ts";
+import type { FindMovement } from "~/core/movement/index.ts";
 import { formatChange } from "./progression.ts";
+import { formatWarningBriefly } from "./warnings.ts";
 import { FAULT_NAMES, LIMITER_NAMES, REGION_NAMES, ROLE_NAMES } from "./training.ts";
 
 /** Why a line waits, in about three words. */
@@ -77,7 +79,10 @@ export function formatWaitingName(name: string, { role }: Pick<WaitingLine, "rol
 }
 
 /** What waits besides lines: its name, what comes, and why. */
-export function formatOther(item: Exclude<TodayItem, { of: "line" }>): {
+export function formatOther(
+  item: Exclude<TodayItem, { of: "line" }>,
+  find: FindMovement,
+): {
   readonly name: string;
   readonly next: string;
   readonly why: string;
@@ -97,6 +102,8 @@ export function formatOther(item: Exclude<TodayItem, { of: "line" }>): {
         next: `week ${item.week}: lighter?`,
         why: `${plural(item.weeks, "hard week")} in a row`,
       };
+    case "warning":
+      return { name: "Over the weeks", ...formatWarningBriefly(item.warning, find) };
     case "phaseEnds":
       return { name: item.name, next: `ends ${formatShortDay(item.ends)}`, why: "nothing follows" };
     default:

@@ -16,12 +16,14 @@ import { listGyms } from "~/server/db/gyms.server.ts";
 import { changePerson, erasePerson, getPerson } from "~/server/db/people.server.ts";
 import { listPhasesOf } from "~/server/db/phases.server.ts";
 import { listPlansOf } from "~/server/db/plans.server.ts";
+import { warningsOn } from "~/server/db/warnings.server.ts";
 import { readForm, refused } from "~/server/http/body.server.ts";
 import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/person.ts";
 import { useCatalogue } from "../components/catalogue.ts";
 import { BriefLines } from "../components/brief/brief-lines.tsx";
 import { Ledger } from "../components/ledger.tsx";
+import { OverWeeks } from "../components/over-weeks.tsx";
 import { Empty, Page, Section, Tag } from "../components/page.tsx";
 import { PersonFields } from "../components/person-form.tsx";
 import { PlanLink, SessionTag } from "../components/plan-entry.tsx";
@@ -29,12 +31,13 @@ import { ExerciseStanding } from "../components/standing.tsx";
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const person = orNotFound(await getPerson(scope, idParam<"person">(params.personId)));
-  const [plans, phases, brief, approaches, gyms] = await Promise.all([
+  const [plans, phases, brief, approaches, gyms, warnings] = await Promise.all([
     listPlansOf(scope, person.id, 8),
     listPhasesOf(scope, person.id),
     currentBrief(scope, person),
     listApproaches(scope),
     listGyms(scope),
+    warningsOn(scope, person.id),
   ]);
   const today = dayAt(scope.now, gyms[0]?.timeZone ?? "UTC");
   const standing = await standingFor(scope, person.id, { goal: brief.goal, today });
@@ -44,6 +47,7 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
     phases,
     today,
     standing,
+    warnings,
     brief,
     approach: approachAmong(approaches, brief.approach),
     gyms,
@@ -83,7 +87,8 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
 
 export default function PersonPage({ loaderData, actionData }: Route.ComponentProps) {
   const { find } = useCatalogue();
-  const { person, plans, phases, today, standing, brief, approach, gyms, year } = loaderData;
+  const { person, plans, phases, today, standing, warnings, brief, approach, gyms, year } =
+    loaderData;
   const result = actionData?.kind === "reply" ? actionData : null;
   const other = result?.other ?? null;
   return (
@@ -115,6 +120,17 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
           {person.notes}
         </Typography>
       )}
+      <OverWeeks
+        person={person.id}
+        warnings={warnings}
+        approach={approach.name}
+        phase={phases.find((own) => own.starts <= today && today <= own.ends)?.id ?? null}
+        next={
+          plans
+            .filter(({ day, sessionState }) => day >= today && sessionState.kind === "none")
+            .toSorted((a, b) => (a.day < b.day ? -1 : 1))[0]?.id ?? null
+        }
+      />
       <Section
         title="Brief"
         aside={

@@ -1,6 +1,7 @@
 import type { Day, Id } from "../kernel/index.ts";
 import type { PlanEntry } from "../log/index.ts";
 import { isUnremarkable, urgencyOf, type WaitingLine } from "../progress/index.ts";
+import { WARNING_KINDS, warningSubject, type Warning } from "./warnings/index.ts";
 
 /** Whose decision it is. */
 interface Whose {
@@ -35,6 +36,8 @@ export type TodayItem =
       readonly weeks: number;
       readonly week: number;
     })
+  /** What goes wrong over weeks of a client. */
+  | (Whose & { readonly of: "warning"; readonly warning: Warning })
   | (Whose & {
       readonly of: "phaseEnds";
       readonly phase: Id<"phase">;
@@ -53,6 +56,8 @@ export function subjectOf(item: TodayItem): string {
       return `untrained ${item.plan.id}`;
     case "lighterDue":
       return `lighter ${item.phase} ${item.week}`;
+    case "warning":
+      return `warning ${item.personId} ${warningSubject(item.warning)}`;
     case "phaseEnds":
       return `ends ${item.phase}`;
   }
@@ -74,6 +79,11 @@ function weightOf(item: TodayItem): number {
       return 100;
     case "phaseEnds":
       return 101;
+    case "warning":
+      // Pain over weeks comes right behind pain of a session, everything else behind what is to be decided.
+      return item.warning.kind === "painStays"
+        ? urgencyOf({ kind: "pain" }) + 0.5
+        : 102 + WARNING_KINDS.indexOf(item.warning.kind);
   }
 }
 

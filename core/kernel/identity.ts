@@ -24,6 +24,7 @@ export type IdOf =
   | "pain"
   | "ruling"
   | "waiting"
+  | "warning"
   | "putOff"
   | "approach"
   | "movement"

@@ -69,7 +69,7 @@ export function reviewOf(
   const changes = changesIn(log);
   const trained = trainedPlan(plan, changes, loggedSets);
   const slots = summarise(trained, log);
-  const volume = volumeOf(performedSets(trained, log, context.movement), policy);
+  const volume = volumeOf(performedSets(trained, loggedSets, context.movement), policy);
   return {
     slots: slots.map((summary) => ({
       ...summary,

@@ -8,7 +8,7 @@ import {
   sidesOf,
 } from "../plan/index.ts";
 import { hardSetCount, isDensityBlock, perLeg, type CountedSet } from "../unroll/index.ts";
-import { loggedSetsOf, skipReason, type SaidSet, type SessionLog } from "./fold.ts";
+import { loggedSetsOf, performedOf, skipReason, type SaidSet, type SessionLog } from "./fold.ts";
 import type { LoggedSet } from "./logged-set.ts";
 import { judgedLoggedSets } from "./trial.ts";
 
@@ -50,15 +50,15 @@ function isDone(set: PlannedSet, loggedSets: readonly SaidSet[]): boolean {
 /** The performed sets as volume counts them: one per set, at the effort of the side closer to the limit. */
 export function performedSets(
   plan: SessionPlan,
-  log: SessionLog,
+  loggedSets: readonly LoggedSet[],
   find: FindMovement,
 ): readonly CountedSet[] {
-  return summarise(plan, log).flatMap(({ slot, loggedSets }) => {
+  return slotsOf(plan).flatMap((slot) => {
     const movement = find(slot.movement);
     if (movement === null) return [];
     const done = slot.sets.flatMap((set) => {
-      const own = loggedSets.flatMap(({ loggedSet }) =>
-        loggedSet.key.setId === set.id ? [loggedSet] : [],
+      const own = loggedSets.filter(
+        ({ slotId, key }) => slotId === slot.id && key.setId === set.id,
       );
       const main = judgedLoggedSets(set, own);
       return main.length === 0 ? [] : [{ set, side: set.side, own, main }];
@@ -84,7 +84,7 @@ export function performedSets(
 
 /** Hard sets performed so far in the session; unknown effort counts. */
 export function hardSetsDone(plan: SessionPlan, log: SessionLog, find: FindMovement): number {
-  return hardSetCount(performedSets(plan, log, find));
+  return hardSetCount(performedSets(plan, performedOf(log).loggedSets, find));
 }
 
 /** What was logged on sets that the plan no longer holds, after a change of the plan was taken into the session. */

@@ -206,6 +206,11 @@ function tempoOf(stances: Stances): Tempo {
   }
 }
 
+/** False where an approach keeps the same exercises for a year on purpose. */
+export function mayVary({ variety }: Stances): boolean {
+  return variety !== "sameForAYear";
+}
+
 /** The length that an approach wants met first; null where all count alike. */
 export function wantedLength({ emphasis }: Stances): MuscleLength | null {
   return emphasis === "stretch" ? "stretched" : emphasis === "squeeze" ? "shortened" : null;

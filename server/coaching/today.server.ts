@@ -21,6 +21,7 @@ import {
   plansWithDocuments,
 } from "../db/plans.server.ts";
 import { listWaiting, subjectsPutOff } from "../db/waiting.server.ts";
+import { listWarnings } from "../db/warnings.server.ts";
 import type { Scope } from "../db/scope.server.ts";
 
 /** Sessions that nobody trained are asked after for so many days. Source: our rule, docs/today.md. */
@@ -32,7 +33,7 @@ const ENDS_WITHIN = 7;
 export async function todayOf(scope: Scope) {
   const gyms = await listGyms(scope);
   const today = dayAt(scope.now, gyms[0]?.timeZone ?? "UTC");
-  const [plans, open, waiting, putOff, untrained, ending, hard] = await Promise.all([
+  const [plans, open, waiting, putOff, untrained, ending, hard, warnings] = await Promise.all([
     listPlans(scope, weekStart(today), addDays(weekStart(today), 13)),
     listOpenSessions(scope),
     listWaiting(scope),
@@ -40,6 +41,7 @@ export async function todayOf(scope: Scope) {
     listUntrained(scope, addDays(today, -ASKED_AFTER), addDays(today, -1)),
     listEndingPhases(scope, addDays(today, -ENDS_WITHIN), addDays(today, ENDS_WITHIN)),
     hardWeeksOf(scope, today, HARD_WEEKS_IN_A_ROW),
+    listWarnings(scope),
   ]);
   const isOutdated = open.some(({ isWaitingKnown }) => !isWaitingKnown);
   const lines = waiting.map((own) => ({ of: "line" as const, ...own }));
@@ -67,6 +69,7 @@ export async function todayOf(scope: Scope) {
         { of: "lighterDue", ...whose(phase), phase: phase.id, name: phase.name, weeks, week },
       ];
     }),
+    ...warnings.map((own): TodayItem => ({ of: "warning", ...own })),
     ...ending.map((phase): TodayItem => ({
       of: "phaseEnds",
       ...whose(phase),

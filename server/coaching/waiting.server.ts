@@ -8,8 +8,9 @@ import { getSessionLog } from "../db/session-logs.server.ts";
 import { markWorkedOut, outdatedSessions, replaceWaiting } from "../db/waiting.server.ts";
 import type { Scope } from "../db/scope.server.ts";
 import { proposalsFor } from "./next-session.server.ts";
+import { workOutWarnings } from "./warnings.server.ts";
 
-/** Works out what of a session waits for the coach, from its log as it stands. */
+/** Works out what of a session waits for the coach, from its log as it stands, and what its client's weeks warn of. */
 export async function workOutWaiting(scope: Scope, id: Id<"sessionLog">): Promise<void> {
   const sessionLog = await getSessionLog(scope, id);
   if (sessionLog === null) return;
@@ -29,6 +30,7 @@ export async function workOutWaiting(scope: Scope, id: Id<"sessionLog">): Promis
       ruling: rulingOn(rulings, facts.slot, facts.line)?.id ?? null,
     })),
   );
+  await workOutWarnings(scope, sessionLog.personId);
 }
 
 /**

@@ -89,7 +89,7 @@ export async function erasePerson(scope: Scope, id: Id<"person">): Promise<boole
     for (const table of ["pains", "performed_parts", "performed_exercises", "rulings"] as const) {
       await trx.from(table).whereIn("run_id", runIds).delete();
     }
-    for (const table of ["comparing", "waiting", "put_off", "events"] as const) {
+    for (const table of ["comparing", "waiting", "warnings", "put_off", "events"] as const) {
       await trx
         .from(table)
         .where({ person_id: toBinary(id) })

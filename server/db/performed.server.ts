@@ -1,6 +1,13 @@
+import { dayColumn } from "~/codec/rows.ts";
 import { tempoField } from "~/core/plan/index.ts";
 import { z } from "zod";
-import { type Id, assertNever, movementField } from "~/core/kernel/index.ts";
+import {
+  type Day,
+  type Id,
+  type MovementRef,
+  assertNever,
+  movementField,
+} from "~/core/kernel/index.ts";
 import {
   conditionsField,
   observationsField,
@@ -283,6 +290,45 @@ export async function performedIn(
   for (const [sessionLogId, pain] of each(pains, painFrom))
     found.get(sessionLogId)?.pains.push(pain);
   return found;
+}
+
+/** Since when a client trains each exercise, wherever, and in how many sessions. */
+export async function trainedSince(
+  scope: Scope,
+  person: Id<"person">,
+): Promise<ReadonlyMap<MovementRef, { readonly since: Day; readonly sessions: number }>> {
+  const rows = await scope
+    .from("performed_exercises")
+    .join("runs", (join) =>
+      join
+        .on("runs.studio_id", "performed_exercises.studio_id")
+        .andOn("runs.id", "performed_exercises.run_id"),
+    )
+    .join("plans", (join) =>
+      join.on("plans.studio_id", "runs.studio_id").andOn("plans.id", "runs.plan_id"),
+    )
+    .where({ "runs.person_id": toBinary(person) })
+    .whereNull("performed_exercises.superseded_by")
+    .groupBy("performed_exercises.movement")
+    .select(
+      "performed_exercises.movement",
+      scope.raw("min(plans.day) as since"),
+      scope.raw("count(distinct runs.id) as sessions"),
+    );
+  const read = readEach(
+    scope,
+    "log entry",
+    rows,
+    (row) =>
+      [
+        movementField.parse(row["movement"]),
+        {
+          since: dayColumn.parse(row["since"]),
+          sessions: z.coerce.number().parse(row["sessions"]),
+        },
+      ] as const,
+  );
+  return new Map(read);
 }
 
 interface MutablePerformed extends Performed {

@@ -362,6 +362,16 @@ const ROOMS = [
   "alter table dismissals add column left_to date null",
 ];
 
+/** What goes wrong over weeks of a client, as it was worked out when the last session ended. */
+const WARNINGS = [
+  `create table warnings (
+    studio_id binary(16) not null, id binary(16) not null, person_id binary(16) not null,
+    subject varchar(140) not null, facts json not null, created_at bigint not null,
+    primary key (studio_id, id), unique key warnings_subject (studio_id, person_id, subject),
+    foreign key (studio_id, person_id) references people (studio_id, id)
+  )`,
+];
+
 /** Migrations by name, in order. A landed one is never edited; the next is appended. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
   { name: "001-foundation", statements: FIRST },
@@ -377,6 +387,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: "011-today", statements: TODAY },
   { name: "012-season", statements: SEASON },
   { name: "013-rooms", statements: ROOMS },
+  { name: "014-warnings", statements: WARNINGS },
 ];
 
 const source: Knex.MigrationSource<(typeof MIGRATIONS)[number]> = {

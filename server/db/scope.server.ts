@@ -32,6 +32,7 @@ export type StudioTable =
   | "pains"
   | "rulings"
   | "waiting"
+  | "warnings"
   | "put_off"
   | "strength_rules"
   | "demo_seed";

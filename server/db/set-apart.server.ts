@@ -5,6 +5,7 @@ import { stringify } from "uuid";
 
 /** What a record is, for people. */
 export type RecordKind =
+  | "warning"
   | "approach"
   | "brief"
   | "client"

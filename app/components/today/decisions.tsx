@@ -197,7 +197,8 @@ function Item({
 }
 
 function Other({ item }: { readonly item: Exclude<TodayItem, { of: "line" }> }) {
-  const { name, next, why } = formatOther(item);
+  const { find } = useCatalogue();
+  const { name, next, why } = formatOther(item, find);
   return (
     <>
       <span>{name}</span>

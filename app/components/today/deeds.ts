@@ -21,6 +21,8 @@ export function addressOf(item: TodayItem): string {
       return `/runs/${item.sessionLog}`;
     case "untrained":
       return `/plans/${item.plan.id}`;
+    case "warning":
+      return `/people/${item.personId}#weeks`;
     case "lighterDue":
     case "phaseEnds":
       return `/phases/${item.phase}`;

@@ -8,6 +8,7 @@ import { formatStep, formatWay } from "~/format/progression.ts";
 import { CONFIDENCE_NAMES, formatReason } from "~/format/reasons.ts";
 import { sentence } from "~/format/sentence.ts";
 import { formatOther, formatTypedLoad, formatWaitingName } from "~/format/today.ts";
+import { formatWarning } from "~/format/warnings.ts";
 import type { loader } from "../../routes/session-why.ts";
 import { useCatalogue } from "../catalogue.ts";
 import { PlainInput } from "../field.tsx";
@@ -181,11 +182,15 @@ const WHAT_TO_DO: Readonly<Record<Exclude<TodayItem["of"], "line">, string>> = {
     "Open it to move it to another day, or drop it: it stays in the records as not trained.",
   lighterDue:
     "A lighter week lets fatigue fall; some approaches plan one by how training goes instead. Open the phase to make the week lighter.",
+  warning: "Open the client to see it with the others.",
   phaseEnds: "Open it to roll over into the next phase, with the loads that were reached.",
 };
 
 function OtherExplained({ item }: { readonly item: Exclude<TodayItem, { of: "line" }> }) {
-  const { name, next, why } = formatOther(item);
+  const { find } = useCatalogue();
+  const { name, next, why } = formatOther(item, find);
+  // No approach is at hand here; the client's page names it.
+  const weeks = item.of === "warning" ? formatWarning(item.warning, find, "the approach") : null;
   return (
     <>
       <div>
@@ -197,11 +202,11 @@ function OtherExplained({ item }: { readonly item: Exclude<TodayItem, { of: "lin
       </div>
       <div>
         <div className={styles.small}>what happened</div>
-        {sentence(`${next}, ${why}`)}
+        {weeks?.seen ?? sentence(`${next}, ${why}`)}
       </div>
       <div>
         <div className={styles.small}>what to do</div>
-        {WHAT_TO_DO[item.of]}
+        {weeks?.look ?? WHAT_TO_DO[item.of]}
       </div>
     </>
   );

@@ -1,0 +1,93 @@
+import { z } from "zod";
+import {
+  JOINTS,
+  kind,
+  kindsOf,
+  movementField,
+  REGIONS,
+  unionOf,
+  type FamilyOf,
+} from "../../kernel/index.ts";
+import { dayField } from "../../phase/index.ts";
+
+const times = z.int().min(0).max(1000);
+const part = z.number().min(-10).max(10);
+const sets = z.number().min(0).max(1000);
+
+/**
+ * What goes wrong over weeks and no single session shows, the gravest first; the only list. Shares are changes over
+ * the time looked at. Source: our rules, docs/arithmetic.md § Warnings over weeks.
+ */
+export const WARNINGS = {
+  painStays: {
+    definition: kind("painStays", {
+      joint: z.enum(JOINTS),
+      times,
+      of: times,
+      from: z.number(),
+      to: z.number(),
+    }),
+  },
+  weakerThanLighter: {
+    definition: kind("weakerThanLighter", { weight: part, strength: part, weeks: times }),
+  },
+  heavierNotStronger: {
+    definition: kind("heavierNotStronger", { weight: part, strength: part, weeks: times }),
+  },
+  sideDrift: {
+    definition: kind("sideDrift", {
+      movement: movementField,
+      weaker: z.enum(["left", "right"]),
+      from: part,
+      to: part,
+    }),
+  },
+  limitNoBreak: { definition: kind("limitNoBreak", { weeks: times, sets }) },
+  prioritySkipped: {
+    definition: kind("prioritySkipped", { region: z.enum(REGIONS), times, of: times }),
+  },
+  priorityLate: { definition: kind("priorityLate", { region: z.enum(REGIONS), times, of: times }) },
+  skippedAgain: { definition: kind("skippedAgain", { movement: movementField, times, of: times }) },
+  outOfRange: {
+    definition: kind("outOfRange", {
+      region: z.enum(REGIONS),
+      side: z.enum(["below", "above"]),
+      weeks: times,
+      sets,
+      low: sets,
+      high: sets,
+    }),
+  },
+  sameForLong: {
+    definition: kind("sameForLong", { movement: movementField, since: dayField, sessions: times }),
+  },
+} as const;
+export type Warning = FamilyOf<typeof WARNINGS>;
+export type WarningKind = Warning["kind"];
+export const WARNING_KINDS = kindsOf(WARNINGS);
+export const warningField = unionOf(WARNINGS);
+
+/** Names a warning of a client from one working out to the next. */
+export function warningSubject(warning: Warning): string {
+  switch (warning.kind) {
+    case "painStays":
+      return `${warning.kind} ${warning.joint}`;
+    case "prioritySkipped":
+    case "priorityLate":
+    case "outOfRange":
+      return `${warning.kind} ${warning.region}`;
+    case "sideDrift":
+    case "skippedAgain":
+    case "sameForLong":
+      return `${warning.kind} ${warning.movement}`;
+    case "weakerThanLighter":
+    case "heavierNotStronger":
+    case "limitNoBreak":
+      return warning.kind;
+  }
+}
+
+/** The gravest first. */
+export function byGravity(a: Warning, b: Warning): number {
+  return WARNING_KINDS.indexOf(a.kind) - WARNING_KINDS.indexOf(b.kind);
+}

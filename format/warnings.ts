@@ -1,0 +1,140 @@
+import type { Warning } from "~/core/coach/warnings/index.ts";
+import { assertNever } from "~/core/kernel/index.ts";
+import type { FindMovement } from "~/core/movement/index.ts";
+import { formatPercent, formatSets, formatShortDay, plural } from "./numbers.ts";
+import { sentence } from "./sentence.ts";
+import { JOINT_NAMES, SIDE_NAMES, spokenRegion } from "./training.ts";
+
+const change = (share: number) => `${share > 0 ? "+" : ""}${formatPercent(share)}`;
+
+/** What goes wrong and why, in about three words each. */
+export function formatWarningBriefly(
+  warning: Warning,
+  find: FindMovement,
+): { readonly next: string; readonly why: string } {
+  const nameOf = (movement: Parameters<FindMovement>[0]) => find(movement)?.name ?? movement;
+  switch (warning.kind) {
+    case "painStays":
+      return {
+        next: `${JOINT_NAMES[warning.joint].toLowerCase()} pain ${warning.to}/10`,
+        why: `in ${warning.times} of ${warning.of} sessions`,
+      };
+    case "weakerThanLighter":
+      return {
+        next: `strength ${change(warning.strength)}`,
+        why: `body weight ${change(warning.weight)}`,
+      };
+    case "heavierNotStronger":
+      return {
+        next: `body weight ${change(warning.weight)}`,
+        why: `strength ${change(warning.strength)}`,
+      };
+    case "sideDrift":
+      return {
+        next: nameOf(warning.movement),
+        why: `${SIDE_NAMES[warning.weaker]} ${formatPercent(warning.to)} behind`,
+      };
+    case "limitNoBreak":
+      return {
+        next: `${warning.sets} limit sets`,
+        why: `${plural(warning.weeks, "week")}, none lighter`,
+      };
+    case "prioritySkipped":
+      return {
+        next: spokenRegion(warning.region),
+        why: `skipped ${warning.times} of ${warning.of} times`,
+      };
+    case "priorityLate":
+      return {
+        next: spokenRegion(warning.region),
+        why: `late ${warning.times} of ${warning.of} times`,
+      };
+    case "skippedAgain":
+      return {
+        next: nameOf(warning.movement),
+        why: `skipped ${warning.times} of ${warning.of} times`,
+      };
+    case "outOfRange":
+      return {
+        next: `${spokenRegion(warning.region)}, ${formatSets(warning.sets)} sets`,
+        why: `${warning.side} ${warning.low}–${warning.high}, ${plural(warning.weeks, "week")}`,
+      };
+    case "sameForLong":
+      return {
+        next: nameOf(warning.movement),
+        why: `since ${formatShortDay(warning.since)}`,
+      };
+    default:
+      return assertNever(warning);
+  }
+}
+
+/** The same in sentences: what was seen, with its numbers, and what a coach would look at. */
+export function formatWarning(
+  warning: Warning,
+  find: FindMovement,
+  approach: string,
+): { readonly seen: string; readonly look: string } {
+  const nameOf = (movement: Parameters<FindMovement>[0]) => find(movement)?.name ?? movement;
+  switch (warning.kind) {
+    case "painStays": {
+      const { joint, times, of, from, to } = warning;
+      return {
+        seen: `${JOINT_NAMES[joint]} pain in ${times} of the last ${plural(of, "session")}: ${from === to ? `${to} of 10` : `from ${from} to ${to} of 10`}.`,
+        look: "Train around it: write it into the brief, or replan the phase. Pain that stays, or feels like a nerve, goes to a professional.",
+      };
+    }
+    case "weakerThanLighter":
+      return {
+        seen: `Body weight ${change(warning.weight)} in ${plural(warning.weeks, "week")}, strength ${change(warning.strength)}: more was lost than the weight alone explains.`,
+        look: "Slow the cut, or take sets away and keep the loads.",
+      };
+    case "heavierNotStronger":
+      return {
+        seen: `Body weight ${change(warning.weight)} in ${plural(warning.weeks, "week")}, strength ${change(warning.strength)}.`,
+        look: "Look at effort, sleep and what is logged before anything is added.",
+      };
+    case "sideDrift":
+      return {
+        seen: `${nameOf(warning.movement)}: the ${SIDE_NAMES[warning.weaker]} leg does ${formatPercent(warning.to)} less, before that ${formatPercent(warning.from)}.`,
+        look: "Weak side first, the other matches it; and look at the set-up.",
+      };
+    case "limitNoBreak":
+      return {
+        seen: `${warning.sets} sets to failure in ${plural(warning.weeks, "week")} without a lighter one.`,
+        look: "Plan a lighter week, or leave a rep or two for some weeks.",
+      };
+    case "prioritySkipped":
+      return {
+        seen: `${sentence(spokenRegion(warning.region).toLowerCase())} is a priority and was skipped in ${warning.times} of the last ${warning.of} sessions that had it.`,
+        look: "Put it first next time.",
+      };
+    case "priorityLate":
+      return {
+        seen: `${sentence(spokenRegion(warning.region).toLowerCase())} is a priority and came late in ${warning.times} of the last ${warning.of} sessions.`,
+        look: "Put it first next time.",
+      };
+    case "skippedAgain":
+      return {
+        seen: `${nameOf(warning.movement)} was skipped in ${warning.times} of the last ${warning.of} sessions that had it.`,
+        look: "Put it first next time, or take it out.",
+      };
+    case "outOfRange": {
+      const { region, side, weeks, sets, low, high } = warning;
+      return {
+        seen: `${sentence(spokenRegion(region).toLowerCase())}: ${formatSets(sets)} hard sets a week for ${plural(weeks, "week")}, ${side} the ${low} to ${high} of ${approach}.`,
+        look:
+          side === "below"
+            ? "Add a set or an exercise, or set a range of their own."
+            : "Take sets away, or set a range of their own. Too many is as much an error as too few.",
+      };
+    }
+    case "sameForLong":
+      return {
+        seen: `${nameOf(warning.movement)} since ${formatShortDay(warning.since)}, ${plural(warning.sessions, "session")}; ${approach} changes exercises more often.`,
+        look: "A variant of it may do more for a while.",
+      };
+    default:
+      return assertNever(warning);
+  }
+}
