@@ -103,7 +103,10 @@ export function formatOther(
         why: `${plural(item.weeks, "hard week")} in a row`,
       };
     case "warning":
-      return { name: "Over the weeks", ...formatWarningBriefly(item.warning, find) };
+      return {
+        ...formatWarningBriefly(item.warning, find),
+        name: item.more === 0 ? "Over the weeks" : `Over the weeks, and ${item.more} more`,
+      };
     case "phaseEnds":
       return { name: item.name, next: `ends ${formatShortDay(item.ends)}`, why: "nothing follows" };
     default:

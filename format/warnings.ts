@@ -1,8 +1,9 @@
 import type { Warning } from "~/core/coach/warnings/index.ts";
 import { assertNever } from "~/core/kernel/index.ts";
 import type { FindMovement } from "~/core/movement/index.ts";
-import { formatPercent, formatSets, formatShortDay, plural } from "./numbers.ts";
+import { formatDay, formatPercent, formatSets, plural } from "./numbers.ts";
 import { sentence } from "./sentence.ts";
+import { whoseWord } from "./volume.ts";
 import { JOINT_NAMES, SIDE_NAMES, spokenRegion } from "./training.ts";
 
 const change = (share: number) => `${share > 0 ? "+" : ""}${formatPercent(share)}`;
@@ -62,7 +63,7 @@ export function formatWarningBriefly(
     case "sameForLong":
       return {
         next: nameOf(warning.movement),
-        why: `since ${formatShortDay(warning.since)}`,
+        why: `since ${formatDay(warning.since)}`,
       };
     default:
       return assertNever(warning);
@@ -120,9 +121,9 @@ export function formatWarning(
         look: "Put it first next time, or take it out.",
       };
     case "outOfRange": {
-      const { region, side, weeks, sets, low, high } = warning;
+      const { region, side, weeks, sets, low, high, whose } = warning;
       return {
-        seen: `${sentence(spokenRegion(region).toLowerCase())}: ${formatSets(sets)} hard sets a week for ${plural(weeks, "week")}, ${side} the ${low} to ${high} of ${approach}.`,
+        seen: `${sentence(spokenRegion(region).toLowerCase())}: ${formatSets(sets)} hard sets a week for ${plural(weeks, "week")}, ${side} the ${low} to ${high} of ${whoseWord(whose, approach)}.`,
         look:
           side === "below"
             ? "Add a set or an exercise, or set a range of their own."
@@ -131,7 +132,7 @@ export function formatWarning(
     }
     case "sameForLong":
       return {
-        seen: `${nameOf(warning.movement)} since ${formatShortDay(warning.since)}, ${plural(warning.sessions, "session")}; ${approach} changes exercises more often.`,
+        seen: `${nameOf(warning.movement)} since ${formatDay(warning.since)}, ${plural(warning.sessions, "session")}; ${approach} changes exercises more often.`,
         look: "A variant of it may do more for a while.",
       };
     default:

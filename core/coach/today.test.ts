@@ -2,7 +2,14 @@ import { describe, expect, it } from "vitest";
 import { day, kg } from "../kernel/index.ts";
 import type { WaitingWhy } from "../progress/index.ts";
 import { sampleId } from "~/tests/samples/index.ts";
-import { inUrgency, readySessions, subjectOf, type TodayItem, type WaitingItem } from "./today.ts";
+import {
+  inUrgency,
+  readySessions,
+  subjectOf,
+  warningItems,
+  type TodayItem,
+  type WaitingItem,
+} from "./today.ts";
 
 function line(why: WaitingWhy, personName = "Ada", session = 1): WaitingItem {
   const n = session * 10 + subjects++;
@@ -91,5 +98,34 @@ describe("sessions that need the coach no more", () => {
     expect(ready.map(({ personName, lines: own }) => [personName, own.length])).toEqual([
       ["Bea", 1],
     ]);
+  });
+});
+
+describe("warnings over weeks on Today", () => {
+  it("are one item a client and kind, which says how many more there are", () => {
+    const below = (region: "soleus" | "adductors") =>
+      ({
+        kind: "outOfRange",
+        region,
+        side: "below",
+        weeks: 3,
+        sets: 1,
+        low: 2,
+        high: 9,
+        whose: "view",
+      }) as const;
+    const of = (n: number) => ({ personId: sampleId<"person">(n), personName: `Client ${n}` });
+    const items = warningItems([
+      { ...of(1), warning: below("soleus") },
+      { ...of(1), warning: below("adductors") },
+      { ...of(1), warning: { kind: "limitNoBreak", weeks: 6, sets: 30 } },
+      { ...of(2), warning: below("adductors") },
+    ]);
+    expect(items.map(({ personName, warning, more }) => [personName, warning.kind, more])).toEqual([
+      ["Client 1", "outOfRange", 1],
+      ["Client 1", "limitNoBreak", 0],
+      ["Client 2", "outOfRange", 0],
+    ]);
+    expect(new Set(items.map(subjectOf)).size).toBe(3);
   });
 });

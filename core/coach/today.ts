@@ -1,7 +1,7 @@
 import type { Day, Id } from "../kernel/index.ts";
 import type { PlanEntry } from "../log/index.ts";
 import { isUnremarkable, urgencyOf, type WaitingLine } from "../progress/index.ts";
-import { WARNING_KINDS, warningSubject, type Warning } from "./warnings/index.ts";
+import { WARNING_KINDS, type Warning } from "./warnings/index.ts";
 
 /** Whose decision it is. */
 interface Whose {
@@ -16,6 +16,31 @@ export interface WaitingItem extends Whose {
   readonly title: string;
   readonly day: Day;
   readonly facts: WaitingLine;
+}
+
+/** What goes wrong over weeks of a client: the first of its kind, and how many more there are. */
+export interface WarningItem extends Whose {
+  readonly of: "warning";
+  readonly warning: Warning;
+  readonly more: number;
+}
+
+/** One item for each client and kind of warning: ten muscles out of their ranges are one thing to look at. */
+export function warningItems(
+  warnings: readonly (Whose & { readonly warning: Warning })[],
+): readonly WarningItem[] {
+  const items = new Map<string, WarningItem>();
+  for (const { personId, personName, warning } of warnings) {
+    const key = `${personId} ${warning.kind}`;
+    const first = items.get(key);
+    items.set(
+      key,
+      first === undefined
+        ? { of: "warning", personId, personName, warning, more: 0 }
+        : { ...first, more: first.more + 1 },
+    );
+  }
+  return [...items.values()];
 }
 
 /** Something that waits for the coach on a day. */
@@ -36,8 +61,7 @@ export type TodayItem =
       readonly weeks: number;
       readonly week: number;
     })
-  /** What goes wrong over weeks of a client. */
-  | (Whose & { readonly of: "warning"; readonly warning: Warning })
+  | WarningItem
   | (Whose & {
       readonly of: "phaseEnds";
       readonly phase: Id<"phase">;
@@ -57,7 +81,7 @@ export function subjectOf(item: TodayItem): string {
     case "lighterDue":
       return `lighter ${item.phase} ${item.week}`;
     case "warning":
-      return `warning ${item.personId} ${warningSubject(item.warning)}`;
+      return `warning ${item.personId} ${item.warning.kind}`;
     case "phaseEnds":
       return `ends ${item.phase}`;
   }

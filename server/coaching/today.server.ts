@@ -3,6 +3,7 @@ import {
   inUrgency,
   readySessions,
   subjectOf,
+  warningItems,
   wantedTwice,
   type ReadySession,
   type TodayItem,
@@ -69,7 +70,7 @@ export async function todayOf(scope: Scope) {
         { of: "lighterDue", ...whose(phase), phase: phase.id, name: phase.name, weeks, week },
       ];
     }),
-    ...warnings.map((own): TodayItem => ({ of: "warning", ...own })),
+    ...warningItems(warnings),
     ...ending.map((phase): TodayItem => ({
       of: "phaseEnds",
       ...whose(phase),

@@ -1,5 +1,6 @@
 import { describe, expect, it, vi } from "vitest";
 import { day, instant, kg, type Id } from "~/core/kernel/index.ts";
+import { subjectOf } from "~/core/coach/index.ts";
 import { slotsOf } from "~/core/plan/index.ts";
 import { correct } from "~/server/coaching/corrections.server.ts";
 import {
@@ -12,15 +13,16 @@ import { todayOf } from "~/server/coaching/today.server.ts";
 import { takeCommands, workOutSome } from "~/server/coaching/waiting.server.ts";
 import { commandsAfter } from "~/server/db/commands.server.ts";
 import { addMeasurement } from "~/server/db/measurements.server.ts";
-import { addPerson } from "~/server/db/people.server.ts";
+import { addPerson, erasePerson } from "~/server/db/people.server.ts";
 import { addPlan, dropPlan, getPlan, savePlan } from "~/server/db/plans.server.ts";
 import { rulingsOn } from "~/server/db/rulings.server.ts";
 import { getSessionLog, startSession } from "~/server/db/session-logs.server.ts";
 import { listWaiting, outdatedSessions, putOff } from "~/server/db/waiting.server.ts";
+import { replaceWarnings, warningsOn } from "~/server/db/warnings.server.ts";
 import * as waitingRows from "~/server/db/waiting.server.ts";
 import type { Scope } from "~/server/db/scope.server.ts";
 import { deviceAt } from "./sets.ts";
-import { addSquats, ADA, inStudio, NOW } from "./studio.ts";
+import { addSquats, ADA, inStudio, NOW, squats } from "./studio.ts";
 
 const here = inStudio();
 const TODAY = day("2026-03-02");
@@ -265,3 +267,67 @@ async function planOf(scope: Scope, id: Id<"sessionLog">) {
   const plan = await planFromSession(scope, id);
   return plan === null ? null : getPlan(scope, plan);
 }
+
+describe("what weeks of a client warn of", () => {
+  it("is worked out when a session ends, put off, and gone once it no longer holds", async () => {
+    const { scope } = here.studio;
+    const client = await addPerson(scope, ADA);
+    const train = async (pain: number | null, plusMinutes: number) => {
+      const at = here.studio.at(NOW + plusMinutes * 60_000);
+      const plan = await addPlan(
+        at,
+        {
+          personId: client,
+          gymId: here.studio.gym,
+          title: "Legs",
+          day: day("2026-03-02"),
+          startTime: null,
+        },
+        squats(here.studio.station),
+      );
+      const started = await startSession(at, plan);
+      if (!started.ok) throw new Error("not started");
+      const device = await deviceAt(at, started.value);
+      const said = pain === null ? [] : [device.pain(pain)];
+      await takeCommands(at, started.value, [
+        device.context(),
+        device.set(0, 8),
+        ...said,
+        device.end(),
+      ]);
+    };
+    for (const [i, pain] of [3, 3, 3].entries()) await train(pain, i);
+    expect(await warningsOn(scope, client)).toEqual([
+      { kind: "painStays", joint: "knee", times: 3, of: 3, from: 3, to: 3 },
+    ]);
+    const own = async () =>
+      (await todayOf(scope)).decisions.filter(
+        (item) => item.of === "warning" && item.personId === client,
+      );
+    const [item] = await own();
+    expect(item).toMatchObject({ warning: { kind: "painStays" } });
+    await putOff(scope, client, subjectOf(item!), day("2026-03-03"));
+    expect(await own()).toEqual([]);
+    // Two sessions without pain: two of four are not most of them.
+    await train(null, 4);
+    await train(null, 5);
+    expect(await warningsOn(scope, client)).toEqual([]);
+  });
+
+  it("is erased with its client, and no other studio's", async () => {
+    const { scope } = here.studio;
+    const client = await addPerson(scope, ADA);
+    await replaceWarnings(scope, client, [
+      { kind: "prioritySkipped", region: "soleus", times: 2, of: 4 },
+      {
+        kind: "sameForLong",
+        movement: "shipped:leg-press",
+        since: day("2025-01-01"),
+        sessions: 44,
+      },
+    ]);
+    expect(await warningsOn(scope, client)).toHaveLength(2);
+    await erasePerson(scope, client);
+    expect(await warningsOn(scope, client)).toEqual([]);
+  });
+});

@@ -211,7 +211,7 @@ const ranges: Rule = ({ today, approach, brief }, sessions) => {
   if (weeks.length < WEEKS_OUT) return [];
   const { weekly } = volumeLimitsFor(approach, brief);
   return SPEAKING_REGIONS.flatMap((region): Warning[] => {
-    const { low, high } = weekly[region];
+    const { low, high, whose } = weekly[region];
     const done = weeks.map((week) => setsIn(week.sessions, region));
     const side = done.every((sets) => sets < low)
       ? "below"
@@ -220,7 +220,7 @@ const ranges: Rule = ({ today, approach, brief }, sessions) => {
         : null;
     if (side === null) return [];
     const sets = Math.round((10 * done.reduce((sum, own) => sum + own, 0)) / done.length) / 10;
-    return [{ kind: "outOfRange", region, side, weeks: weeks.length, sets, low, high }];
+    return [{ kind: "outOfRange", region, side, weeks: weeks.length, sets, low, high, whose }];
   });
 };
 

@@ -56,6 +56,7 @@ export const WARNINGS = {
       sets,
       low: sets,
       high: sets,
+      whose: z.enum(["client", "approach", "view"]),
     }),
   },
   sameForLong: {

@@ -303,7 +303,7 @@ describe("weeks out of a range", () => {
     warningsOf(of).filter((w) => w.kind === "outOfRange" && w.region === "vastusLateralis");
   it("are told after three that are over, none of them lighter, against whoever's range it is", () => {
     expect(vasti(record(presses(3), own(4, 8)))).toMatchObject([
-      { side: "below", weeks: 3, sets: 3, low: 4, high: 8 },
+      { side: "below", weeks: 3, sets: 3, low: 4, high: 8, whose: "client" },
     ]);
     expect(vasti(record(presses(3), own(3, 8)))).toEqual([]);
     expect(vasti(record(presses(3), own(1, 2)))).toMatchObject([{ side: "above" }]);
