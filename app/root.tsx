@@ -1,6 +1,7 @@
 import CssBaseline from "@mui/material/CssBaseline";
 import InitColorSchemeScript from "@mui/material/InitColorSchemeScript";
 import { ThemeProvider } from "@mui/material/styles";
+import { useEffect } from "react";
 import {
   Links,
   Meta,
@@ -29,6 +30,10 @@ export function shouldRevalidate() {
 
 export function Layout({ children }: { children: React.ReactNode }) {
   const nonce = useRouteLoaderData<typeof loader>("root")?.nonce;
+  // From here on the page answers keys, and what is typed stays.
+  useEffect(() => {
+    document.documentElement.dataset["alive"] = "";
+  }, []);
   return (
     <html lang="en" suppressHydrationWarning>
       <head>

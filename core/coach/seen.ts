@@ -1,14 +1,13 @@
 import type { Region, ResistanceProfile } from "../kernel/index.ts";
 import type { Station } from "../gym/index.ts";
 import type { ExposedSet, Exposure, Series } from "../log/index.ts";
-import { directRegions, type FindMovement } from "../movement/index.ts";
 import type { SetUp } from "../plan/index.ts";
 
 /** What logged sets say of an exercise at its equipment. */
 export interface Seen {
   /** Where its last repetitions stuck, once enough of them agree; null until then. */
   readonly curve: ResistanceProfile | null;
-  /** Where it was felt instead of in its target the last times, with the set-up of then. */
+  /** Where it was felt the last times, in its target or not, with the set-up of then. */
   readonly felt: { readonly region: Region; readonly setUp: SetUp } | null;
 }
 
@@ -35,19 +34,15 @@ export function curveFrom(exposures: readonly Exposure[]): ResistanceProfile | n
   return said.length >= SETS_EVEN ? "even" : null;
 }
 
-/** So many sessions behind each other, all felt elsewhere, are worth a change. Source: PRACTICE.md §7, repeated. */
+/** So many sessions behind each other have to feel it in one place. Source: PRACTICE.md §7, repeated. */
 const FELT_SESSIONS = 2;
 
-function feltElsewhere(exposures: readonly Exposure[], target: readonly Region[]): Seen["felt"] {
+function feltLately(exposures: readonly Exposure[]): Seen["felt"] {
   const last = exposures.slice(-FELT_SESSIONS);
-  const [latest] = last.slice(-1);
-  if (last.length < FELT_SESSIONS || latest === undefined) return null;
-  const places = last.map(({ sets }) => feltIn(sets));
-  const [region] = places;
-  const isElsewhere = places.every((felt) => felt !== null && !target.includes(felt));
-  return region == null || !isElsewhere || places.some((felt) => felt !== region)
-    ? null
-    : { region, setUp: latest.context.setUp };
+  const [region, ...others] = last.map(({ sets }) => feltIn(sets));
+  const setUp = last.at(-1)?.context.setUp;
+  const isSame = last.length === FELT_SESSIONS && others.every((felt) => felt === region);
+  return region == null || setUp === undefined || !isSame ? null : { region, setUp };
 }
 
 /** Where most sets of a session that say it were felt; null where none does. */
@@ -61,13 +56,11 @@ function feltIn(sets: readonly ExposedSet[]): Region | null {
 }
 
 /** What the logs of one client say of each exercise; those that say nothing are left out. */
-export function seenIn(series: Series, find: FindMovement): SeenRecords {
+export function seenIn(series: Series): SeenRecords {
   return Object.fromEntries(
     [...series].flatMap(([key, exposures]) => {
-      const movement = find(exposures[0]?.context.movement ?? "shipped:none");
-      if (movement === null) return [];
       const curve = curveFrom(exposures);
-      const felt = feltElsewhere(exposures, directRegions(movement));
+      const felt = feltLately(exposures);
       return curve === null && felt === null ? [] : [[key, { curve, felt }]];
     }),
   );

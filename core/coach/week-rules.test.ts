@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { addDays, kg, seconds, share } from "../kernel/index.ts";
+import { addDays, kg, seconds, share, type Region } from "../kernel/index.ts";
 import { EMPTY_BRIEF, NO_OWN_VOLUME, type Approach, type Stances } from "../person/index.ts";
 import { applyEdit, type PlannedSet, type SessionPlan } from "../plan/index.ts";
 import { findingsOf } from "./finding-rules.ts";
@@ -63,8 +63,8 @@ const rooms = (of: (kind: string) => string, usuallyBusy = false) => {
 };
 const pressAt = FULL_GYM.find((s) => s.loading.kind === "plateMachine")!;
 const pressKey = lastKey("shipped:leg-press", pressAt.id);
-const felt = (setUp: Record<string, string>) => ({
-  [pressKey]: { curve: null, felt: { region: "gluteusMaximus" as const, setUp } },
+const felt = (setUp: Record<string, string>, region: Region = "spinalErectors") => ({
+  [pressKey]: { curve: null, felt: { region, setUp } },
 });
 const press = (n = 3, setUp: Record<string, string> = {}) =>
   sessionOf(exercise("leg-press", n, {}, setUp));
@@ -173,6 +173,12 @@ describe("what is found of sessions beside each other, many sets and logs", () =
     expect(fact(judging(plan, { approach, brief }))).toMatchObject({ most: 3, whose: "client" });
     const generous = { ...EMPTY_BRIEF, ownVolume: capped(5) };
     expect(fact(judging(plan, { approach, brief: generous }))).toBeUndefined();
+  });
+
+  it("has nothing against an exercise that is felt in what it is for", () => {
+    const seen = felt({}, "vastusLateralis");
+    expect(told(judging(press(), { seen }), "feltElsewhere")).toBeUndefined();
+    expect(told(judging(press(), { seen: felt({}) }), "feltElsewhere")).toBeDefined();
   });
 
   it("wants days between work to the limit and the next of the same muscle alone", () => {

@@ -208,7 +208,8 @@ function largestRatio({ sets }: Slot): number {
 const feltElsewhere: Rule = ({ slots, seen }) =>
   slots.flatMap(({ movement, slot }): Finding[] => {
     const felt = seen[lastKey(slot.movement, slot.station)]?.felt ?? null;
-    if (felt === null || !sameSetUp(slot, { ...slot, setUp: felt.setUp })) return [];
+    if (felt === null || directRegions(movement).includes(felt.region)) return [];
+    if (!sameSetUp(slot, { ...slot, setUp: felt.setUp })) return [];
     const fact = { code: "feltElsewhere", movement: movement.ref, region: felt.region } as const;
     return [finding("note", fact, [slot.id], slot.lineageId)];
   });

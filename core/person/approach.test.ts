@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { findMovement, SHIPPED_MOVEMENTS } from "../movement/catalogue/index.ts";
 import { isApproachRef } from "./approach.ts";
-import { QUESTION_NAMES, sideSays, sidesOfQuestion } from "./questions.ts";
+import { QUESTION_GROUPS, QUESTION_NAMES, sideSays, sidesOfQuestion } from "./questions.ts";
 import { defaultsFor, orderRank, sessionsAWeek, weeklyBands } from "./settings.ts";
 import {
   approachAmong,
@@ -12,6 +12,15 @@ import {
 
 const approach = (slug: string) => findShippedApproach(`shipped:${slug}`)!;
 const movement = (slug: string) => findMovement(`shipped:${slug}`)!;
+
+describe("the questions that coaches disagree about", () => {
+  it("are each asked once, and have two sides at least", () => {
+    const asked: readonly string[] = Object.values(QUESTION_GROUPS).flat();
+    expect(asked.toSorted()).toEqual(QUESTION_NAMES.toSorted());
+    for (const question of QUESTION_NAMES)
+      expect(sidesOfQuestion(question).length, question).toBeGreaterThan(1);
+  });
+});
 
 describe("the approaches that ship", () => {
   it("are at least six, with a side on every question and a page that says what is disputed", () => {

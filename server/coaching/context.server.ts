@@ -7,7 +7,6 @@ import { listApproaches } from "../db/approaches.server.ts";
 import { currentBrief } from "../db/briefs.server.ts";
 import { getGym, listStations } from "../db/gyms.server.ts";
 import { listMeasurements } from "../db/measurements.server.ts";
-import { catalogueFor } from "../db/movements.server.ts";
 import type { Person } from "../db/people.server.ts";
 import { plansAround } from "../db/plans.server.ts";
 import type { Scope } from "../db/scope.server.ts";
@@ -21,7 +20,7 @@ export async function contextFor(
   gymId: Id<"gym">,
   day: Day,
 ) {
-  const [stations, gym, history, brief, approaches, measurements, around, { rules }, catalogue] =
+  const [stations, gym, history, brief, approaches, measurements, around, { rules }] =
     await Promise.all([
       listStations(scope),
       getGym(scope, gymId),
@@ -31,7 +30,6 @@ export async function contextFor(
       listMeasurements(scope, person.id),
       plansAround(scope, person.id, day),
       strengthRules(scope),
-      catalogueFor(scope),
     ]);
   const bodyWeight = bodyWeightOf(measurements, day);
   const series = seriesOf(history);
@@ -44,7 +42,7 @@ export async function contextFor(
     bodyWeight,
     day,
     others: around,
-    seen: seenIn(series, catalogue.find),
+    seen: seenIn(series),
     year: yearOf(dayAt(scope.now, gym?.timeZone ?? "UTC")),
     readiness: readinessOn(measurements, day),
   } satisfies CoachingContext;

@@ -119,6 +119,7 @@ async function clashesOn(scope: Scope, day: Day) {
   const plans = (await plansWithDocuments(scope, day)).filter(
     ({ startTime }) => startTime !== null,
   );
+  if (plans.length < 2) return [];
   const [stations, catalogue] = await Promise.all([
     listStations(scope, undefined, "all"),
     catalogueFor(scope),

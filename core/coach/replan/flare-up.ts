@@ -36,7 +36,7 @@ export function steps(
       return (
         isWithin &&
         movement !== null &&
-        exclusionsOf(brief, movement).some(
+        exclusionsOf(brief, movement, slot.setUp).some(
           (own) => own.code === "limit" && own.provokedBy === provokedBy,
         )
       );
