@@ -78,9 +78,13 @@ export function Decisions({
         <section aria-label="Decide">
           <div className={styles.head}>
             <h2>Decide</h2>
-            {shown.length === 0 ? null : (
-              <span className={styles.keys}>J K move · A accept · C change · L later · U undo</span>
-            )}
+            <span className={styles.keys}>
+              {deciding.isSaving
+                ? "saving …"
+                : shown.length === 0
+                  ? ""
+                  : "J K move · A accept · C change · L later · U undo"}
+            </span>
           </div>
           {shown.length === 0 ? (
             <Empty>

@@ -17,7 +17,7 @@ export interface Deed {
 export function useDeciding() {
   const [past, setPast] = useState<readonly Deed[]>([]);
   const [problem, setProblem] = useState<string | null>(null);
-  const { act, pending } = useInTurn<Deed | "undo", DecideReply>({
+  const { act, pending, isDone } = useInTurn<Deed | "undo", DecideReply>({
     action: "/decide",
     // What is undone is only known once everything before it is done.
     bodyOf: (asked) => (asked === "undo" ? (past.at(-1)?.undoes ?? null) : asked.does),
@@ -31,6 +31,8 @@ export function useDeciding() {
   });
   const deeds = pending.filter((deed) => deed !== "undo");
   return {
+    /** True while something that was decided is not on the server yet. */
+    isSaving: !isDone,
     gone: new Set(deeds.flatMap(({ subjects }) => subjects)),
     problem,
     canUndo: past.length > 0 || deeds.length > 0,
