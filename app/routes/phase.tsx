@@ -37,6 +37,7 @@ import { single, type Selection } from "../components/phase/grid.ts";
 import { PhaseSheet } from "../components/phase/phase-sheet.tsx";
 import { placeKey, rowsOf } from "../components/phase/rows.ts";
 import { useTyping } from "../components/phase/use-typing.ts";
+import { WeekFindings } from "../components/phase/week-findings.tsx";
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const phase = orNotFound(await getPhase(scope, idParam<"phase">(params.phaseId)));
@@ -144,7 +145,7 @@ function PhaseOf({
   readonly refused: string | null;
 }) {
   const { find } = useCatalogue();
-  const { sheet, bands, person, revision, changes } = phase;
+  const { sheet, bands, findings, person, revision, changes } = phase;
   const rows = rowsOf(sheet);
   const next = nextWeek(phase);
   const [selection, setSelection] = useState<Selection | null>(() =>
@@ -250,6 +251,7 @@ function PhaseOf({
         columns={isPhone && at !== null ? [at.column] : sheet.weeks.map((_, i) => i)}
         sheet={sheet}
         bands={bands}
+        findings={findings}
         nameOf={nameOf}
         selection={selection}
         onSelect={setSelection}
@@ -270,6 +272,13 @@ function PhaseOf({
               : `${nameOf(row.movement)}, ${ROLE_NAMES[row.role].toLowerCase()}`
           }
           problem={typing.refused?.problem ?? null}
+        />
+      )}
+      {at === null ? null : (
+        <WeekFindings
+          number={at.column + 1}
+          found={findings[at.column] ?? []}
+          approach={phase.approach}
         />
       )}
       <Form method="post">

@@ -8,6 +8,7 @@ export * from "./fitting.ts";
 export * from "./fix.ts";
 export * from "./fixes-for.ts";
 export * from "./judged.ts";
+export * from "./phase-findings.ts";
 export * from "./ramp.ts";
 export * from "./seen.ts";
 export * from "./sharing.ts";

@@ -1,4 +1,4 @@
-import type { FittingChange } from "~/core/coach/index.ts";
+import { findingsByWeek, seenIn, type FittingChange } from "~/core/coach/index.ts";
 import {
   fail,
   ok,
@@ -178,6 +178,15 @@ export async function phaseSheet(scope: Scope, phase: StoredPhase) {
     sheet,
     approach: approach.name,
     bands: volumeLimitsFor(approach, brief).weekly,
+    findings: findingsByWeek({
+      phase: phase.document,
+      sessions,
+      stations: facts.stations,
+      context: facts.context,
+      brief,
+      approach,
+      seen: seenIn(facts.series),
+    }),
     lost: lostChanges(phase.document),
     targets: targetsOf(phase, sessions, facts),
   };

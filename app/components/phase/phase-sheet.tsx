@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from "react";
+import type { FoundOn } from "~/core/coach/index.ts";
 import type { MovementRef, Region } from "~/core/kernel/index.ts";
 import type { Band } from "~/core/person/index.ts";
 import { isWithout, type Sheet, type SheetSession } from "~/core/phase/index.ts";
@@ -18,6 +19,7 @@ import { HardSets } from "./hard-sets.tsx";
 import styles from "./phase-sheet.module.css";
 import { rowsOf, shownOf, type Entry } from "./rows.ts";
 import { Row } from "./sheet-row.tsx";
+import { FoundRow } from "./week-findings.tsx";
 
 /**
  * The weeks of a phase as one grid: a line is a row, a week a column. Arrow keys go through it, shift selects,
@@ -28,6 +30,7 @@ export function PhaseSheet({
   columns,
   sheet,
   bands,
+  findings,
   nameOf,
   selection,
   onSelect,
@@ -39,6 +42,8 @@ export function PhaseSheet({
   readonly columns: readonly number[];
   readonly sheet: Sheet;
   readonly bands: Readonly<Record<Region, Band>>;
+  /** What was found of each week. */
+  readonly findings: readonly (readonly FoundOn[])[];
   readonly nameOf: (movement: MovementRef) => string;
   readonly selection: Selection | null;
   readonly onSelect: (selection: Selection) => void;
@@ -187,6 +192,7 @@ export function PhaseSheet({
           </tbody>
         ))}
         <HardSets sheet={sheet} bands={bands} columns={columns} />
+        <FoundRow findings={findings} columns={columns} weeks={sheet.weeks} />
       </table>
     </div>
   );

@@ -1,0 +1,81 @@
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import type { FoundOn } from "~/core/coach/index.ts";
+import { formatFact, SEVERITY_NAMES } from "~/format/findings.ts";
+import { formatShortDay, plural } from "~/format/numbers.ts";
+import { useCatalogue } from "../catalogue.ts";
+import { Section } from "../page.tsx";
+import styles from "./phase-sheet.module.css";
+import { shownOf } from "./rows.ts";
+
+const isNote = ({ finding }: FoundOn) => finding.severity === "note";
+
+/** How many findings each week has; what is more than a note stands out. */
+export function FoundRow({
+  findings,
+  columns,
+  weeks,
+}: {
+  readonly findings: readonly (readonly FoundOn[])[];
+  readonly columns: readonly number[];
+  readonly weeks: readonly { readonly isNow: boolean }[];
+}) {
+  return (
+    <tbody>
+      <tr>
+        <th scope="row" className={styles.name}>
+          Findings
+        </th>
+        {shownOf(findings, columns).map(([i, found]) => {
+          const grave = found.filter((own) => !isNote(own)).length;
+          const notes = found.length - grave;
+          return (
+            <td key={i} className={weeks[i]?.isNow === true ? styles.nowColumn : undefined}>
+              {grave === 0 ? null : <strong>{plural(grave, "warning")}</strong>}
+              {grave > 0 && notes > 0 ? ", " : ""}
+              {notes === 0 ? null : <span className={styles.small}>{plural(notes, "note")}</span>}
+            </td>
+          );
+        })}
+      </tr>
+    </tbody>
+  );
+}
+
+/** What was found of one week, the gravest first; it is answered in the session or on the sheet. */
+export function WeekFindings({
+  number,
+  found,
+  approach,
+}: {
+  readonly number: number;
+  readonly found: readonly FoundOn[];
+  readonly approach: string;
+}) {
+  const { find } = useCatalogue();
+  if (found.length === 0) return null;
+  return (
+    <Section title={`Findings of week ${number}`}>
+      {found.map(({ on, title, finding }) => (
+        <Box
+          key={finding.key}
+          sx={{
+            display: "grid",
+            gridTemplateColumns: { xs: "1fr", sm: "150px minmax(0,1fr)" },
+            columnGap: 2,
+            py: 0.75,
+            borderBottom: 1,
+            borderColor: "divider",
+          }}
+        >
+          <Typography variant="body2" sx={{ color: "text.secondary" }}>
+            {SEVERITY_NAMES[finding.severity]} · {formatShortDay(on)}
+          </Typography>
+          <Typography sx={{ fontWeight: isNote({ on, title, finding }) ? 400 : 600 }}>
+            {title}: {formatFact(finding.fact, approach, find)}
+          </Typography>
+        </Box>
+      ))}
+    </Section>
+  );
+}
