@@ -73,7 +73,7 @@ function ruleText(cell: SheetCell | null): string {
   if (cell === null) return "–";
   const [first, second] = cell.rule?.because ?? [];
   if (first === undefined) return cell.source === "next" ? "as written" : "as planned";
-  const why = [first, ...(second === undefined ? [] : [second])].map(formatReason).join("; ");
+  const why = [first, ...(second === undefined ? [] : [second])].map(formatReason).join(" ");
   return `${sentence(why)}${cell.rule?.mustRule === true ? ". Your decision." : ""}`;
 }
 

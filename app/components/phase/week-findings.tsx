@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import type { FoundOn } from "~/core/coach/index.ts";
+import { canBeLeft, type FoundOn } from "~/core/coach/index.ts";
 import { formatFact, SEVERITY_NAMES } from "~/format/findings.ts";
 import { formatShortDay, plural } from "~/format/numbers.ts";
 import { useCatalogue } from "../catalogue.ts";
@@ -24,16 +24,22 @@ export function FoundRow({
     <tbody>
       <tr>
         <th scope="row" className={styles.name}>
-          Findings
+          Findings <span className={styles.small}>warnings · notes</span>
         </th>
         {shownOf(findings, columns).map(([i, found]) => {
           const grave = found.filter((own) => !isNote(own)).length;
           const notes = found.length - grave;
           return (
             <td key={i} className={weeks[i]?.isNow === true ? styles.nowColumn : undefined}>
-              {grave === 0 ? null : <strong>{plural(grave, "warning")}</strong>}
-              {grave > 0 && notes > 0 ? ", " : ""}
-              {notes === 0 ? null : <span className={styles.small}>{plural(notes, "note")}</span>}
+              {found.length === 0 ? null : (
+                <span
+                  className={styles.sets}
+                  role="img"
+                  aria-label={`${plural(grave, "warning")}, ${plural(notes, "note")}`}
+                >
+                  <strong>{grave}</strong> <span className={styles.small}>· {notes}</span>
+                </span>
+              )}
             </td>
           );
         })}
@@ -69,10 +75,12 @@ export function WeekFindings({
           }}
         >
           <Typography variant="body2" sx={{ color: "text.secondary" }}>
-            {SEVERITY_NAMES[finding.severity]} · {formatShortDay(on)}
+            {SEVERITY_NAMES[finding.severity]} ·{" "}
+            {canBeLeft(finding.fact) ? "the week" : formatShortDay(on)}
           </Typography>
           <Typography sx={{ fontWeight: isNote({ on, title, finding }) ? 400 : 600 }}>
-            {title}: {formatFact(finding.fact, approach, find)}
+            {canBeLeft(finding.fact) ? "" : `${title}: `}
+            {formatFact(finding.fact, approach, find)}
           </Typography>
         </Box>
       ))}
