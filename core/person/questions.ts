@@ -29,7 +29,10 @@ export const QUESTIONS = {
   },
   isolationVolume: {
     asks: "How many where most of it is isolation?",
-    sides: { same: "As many as otherwise", fewer: "Fewer, a quarter less at most" },
+    sides: {
+      same: "As many as otherwise",
+      fewer: "Fewer: the range ends a quarter earlier",
+    },
   },
   countDrops: {
     asks: "What does a drop add to the count of its set?",

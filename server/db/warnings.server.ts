@@ -41,7 +41,7 @@ export async function listWarnings(scope: Scope): Promise<readonly StoredWarning
 /** Those of one client, the gravest first. */
 export async function warningsOn(scope: Scope, person: Id<"person">): Promise<readonly Warning[]> {
   const rows = await stored(scope).where({ "warnings.person_id": toBinary(person) });
-  return (await readEach(scope, "warning", rows, warningFrom)).map(({ warning }) => warning);
+  return readEach(scope, "warning", rows, warningFrom).map(({ warning }) => warning);
 }
 
 /** What was worked out of a client, in place of what was known before. */
