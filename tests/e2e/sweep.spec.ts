@@ -78,6 +78,12 @@ function send(
   });
 }
 
+/** Of fields that are alike but for the last part of their name, a form's questions say, the first three. */
+function isOneOfFew(name: string, _: number, all: readonly string[]): boolean {
+  const familyOf = (field: string) => field.replace(/[-.[][^-.[]*$/, "");
+  return all.filter((field) => familyOf(field) === familyOf(name)).indexOf(name) < 3;
+}
+
 const FORM = "application/x-www-form-urlencoded";
 const JSON_TYPE = "application/json";
 const encoded = (fields: Readonly<Record<string, string>>) =>
@@ -176,7 +182,8 @@ test("no body of any kind holds the server, on any route and in any field", asyn
   let turn = 0;
   const some = <T>(all: readonly T[]): readonly T[] => (isLong ? all : [all[turn++ % all.length]!]);
   for (const { to: address, fields } of read) {
-    for (const name of Object.keys(fields).filter((field) => field !== "intent")) {
+    const names = Object.keys(fields).filter((field) => field !== "intent");
+    for (const name of isLong ? names : names.filter(isOneOfFew)) {
       const bombs = [
         `${name}[10000000]`,
         `${name}[200000000]`,
