@@ -35,6 +35,16 @@ describe("what is found of the weeks of a phase", () => {
     expect(codes.filter((code) => code === "noSingleLeg")).toHaveLength(1);
   });
 
+  it("looks at the first session of the next week too", () => {
+    const back = samplePhase([samplePhaseDay(1, press), samplePhaseDay(7, press)], {
+      weeks: phase.weeks,
+    });
+    const [first, last] = judged(facts, back);
+    // Sunday to the limit, Monday again; of the last week nobody knows what follows.
+    expect(first).toContain("2026-03-08 limitTooNear");
+    expect(last).not.toContain("2026-03-15 limitTooNear");
+  });
+
   it("has weeks apart told apart, and nothing of what was trained", () => {
     const oneDay = samplePhase([samplePhaseDay(1, press)], { weeks: phase.weeks });
     expect(judged(facts, oneDay).flat().join()).not.toContain("limitTooNear");

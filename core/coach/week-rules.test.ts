@@ -6,7 +6,7 @@ import { findingsOf } from "./finding-rules.ts";
 import { FINDING_CODES, type FindingCode } from "./finding.ts";
 import { applyFix } from "./fix.ts";
 import { fixesFor } from "./fixes-for.ts";
-import type { Judging, OtherSession } from "./judged.ts";
+import { judge, type Judging, type OtherSession } from "./judged.ts";
 import { lastKey } from "../log/index.ts";
 import {
   sampleDay,
@@ -173,6 +173,15 @@ describe("what is found of sessions beside each other, many sets and logs", () =
     expect(fact(judging(plan, { approach, brief }))).toMatchObject({ most: 3, whose: "client" });
     const generous = { ...EMPTY_BRIEF, ownVolume: capped(5) };
     expect(fact(judging(plan, { approach, brief: generous }))).toBeUndefined();
+  });
+
+  it("ends a muscle's range earlier in a week that is mostly isolation, where fewer are enough", () => {
+    const fewer = holding({ isolationVolume: "fewer" });
+    const high = (plan: SessionPlan) => judge(judging(plan, { approach: fewer })).bands;
+    const [curls, hinges] = [exercise("lying-leg-curl", 3), exercise("romanian-deadlift", 3)];
+    expect(high(sessionOf(curls)).hamstringsKneeFlexion.high).toBe(9);
+    expect(high(sessionOf(hinges)).hamstringsHipExtension.high).toBe(12);
+    expect(judge(judging(sessionOf(curls))).bands.hamstringsKneeFlexion.high).toBe(12);
   });
 
   it("has nothing against an exercise that is felt in what it is for", () => {

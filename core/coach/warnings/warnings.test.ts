@@ -220,6 +220,13 @@ describe("body weight and strength", () => {
     expect(of(2)).toMatchObject([{ weight: -0.03, weeks: 6 }]);
     expect(of(0.1)).toEqual([]);
     expect(of(2, rising)).toEqual([]);
+    // Strength falls by more than two per cent, and still by less than the weight.
+    const lean = [
+      [50, 80],
+      [29, 76],
+      [8, 72],
+    ] as const;
+    expect(of(0.5, lean as never)).toEqual([]);
   });
 });
 
