@@ -21,6 +21,7 @@ import {
   minutes,
 } from "~/core/kernel/index.ts";
 import { pastDayField } from "./days.ts";
+import { optionalNumber } from "./optional-number.ts";
 import { ownVolumeCodec, ownVolumeFormCodec } from "./own-volume.ts";
 import { optionalTextField, textField } from "./text.ts";
 import { dayCodec } from "./values.ts";
@@ -76,22 +77,6 @@ export const briefCodec: z.ZodType<BriefDocument> = z.object({
   gear: z.array(z.string()),
   ownVolume: ownVolumeCodec,
 });
-
-/** A whole or decimal number within bounds, or null where the field is empty. */
-function optionalNumber(low: number, high: number, example: string, isWhole = true) {
-  const message = `Expected ${example}, from ${low} to ${high}, or nothing.`;
-  return z
-    .string()
-    .trim()
-    .optional()
-    .transform((t, ctx): number | null => {
-      if (t === undefined || t === "") return null;
-      const n = /^\d{1,5}([.,]\d)?$/.test(t) ? Number(t.replace(",", ".")) : Number.NaN;
-      if (n >= low && n <= high && (!isWhole || Number.isInteger(n))) return n;
-      ctx.addIssue({ code: "custom", message });
-      return z.NEVER;
-    });
-}
 
 function optionalPastDay(today: Day) {
   return z

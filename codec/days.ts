@@ -1,9 +1,11 @@
 import { z } from "zod";
-import { addDays, isDay, type Day } from "~/core/kernel/index.ts";
+import { addDays, day, isDay, type Day } from "~/core/kernel/index.ts";
 
 /** Earlier than anything that anybody still reports. Source: our rule. */
 const FIRST_REPORTED = "1950-01-01";
 const FIRST_PLANNED = "2000-01-01";
+/** Later than any session that is planned within these decades. */
+const LAST_PLANNED = day("2199-12-31");
 /** Two years: a session planned later than that is a slip of the keyboard. Source: our rule. */
 const PLANNED_AHEAD = 731;
 
@@ -32,6 +34,13 @@ export function pastDayField(today: Day) {
     (typed) => `Expected a day up to today; ${typed} is not that.`,
   );
 }
+
+/** A day on which a session of any time may be; for forms that do not know what day it is. */
+export const sessionDayField = dayWithin(
+  FIRST_PLANNED,
+  LAST_PLANNED,
+  (typed) => `Expected a day of a session; ${typed} is not that.`,
+);
 
 /** A day for which a session is planned. */
 export function plannedDayField(today: Day) {

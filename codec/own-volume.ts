@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { REGIONS, SPEAKING_REGIONS, type Region } from "~/core/kernel/index.ts";
 import { NO_OWN_VOLUME, type Band, type OwnVolume } from "~/core/person/index.ts";
+import { optionalNumber } from "./optional-number.ts";
 
 /** More hard sets of anything are a slip of the finger. */
 const MOST = 99;
@@ -39,16 +40,7 @@ const typedRange = z
     return z.NEVER;
   });
 
-const typedCap = z
-  .string()
-  .trim()
-  .optional()
-  .transform((text, ctx): number | null => {
-    if (text === undefined || text === "") return null;
-    if (/^\d{1,2}$/.test(text) && Number(text) >= 1) return Number(text);
-    ctx.addIssue({ code: "custom", message: "Expected hard sets like 18, up to 99, or nothing." });
-    return z.NEVER;
-  });
+const typedCap = optionalNumber(1, MOST, "hard sets like 18");
 
 /** Numbers of hard sets as typed in their form: a range a muscle, and three caps. */
 export const ownVolumeFormCodec = z
@@ -70,7 +62,7 @@ export const ownVolumeFormCodec = z
     weekly: Object.fromEntries(
       Object.entries(weekly).filter((entry): entry is [Region, Band] => entry[1] !== null),
     ),
-    session: session ?? null,
-    exercise: exercise ?? null,
-    isolation: isolation ?? null,
+    session,
+    exercise,
+    isolation,
   }));

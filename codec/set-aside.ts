@@ -1,8 +1,8 @@
 import { idField } from "~/core/kernel/index.ts";
 import { z } from "zod";
 import { FINDING_CODES } from "~/core/coach/index.ts";
+import { sessionDayField } from "./days.ts";
 import { textField } from "./text.ts";
-import { dayCodec } from "./values.ts";
 
 /** Longer than any fact: its numbers and the names of what it is about. */
 const FACT_LENGTH = 2000;
@@ -17,7 +17,7 @@ export const setAsideCodec = z.discriminatedUnion("kind", [
       .refine((fact) => JSON.stringify(fact).length <= FACT_LENGTH, "expected a fact of a finding"),
     reason: textField("a reason", 500),
     /** Another day of the client that it is left to; null where it is set aside for good. */
-    leftTo: dayCodec.nullable().default(null),
+    leftTo: sessionDayField.nullable().default(null),
   }),
   z.object({ kind: z.literal("takeBack"), id: idField("dismissal") }),
 ]);

@@ -7,10 +7,9 @@ import {
   count,
   seconds,
   share,
-  ticksOf,
   type Mass,
 } from "../kernel/index.ts";
-import type { Station } from "../gym/index.ts";
+import { harderBy, type Station } from "../gym/index.ts";
 import { shareOf, type Movement } from "../movement/index.ts";
 import {
   applyEdit,
@@ -51,7 +50,7 @@ export type Fix =
   | { readonly kind: "keepSets"; readonly slot: Id<"slot">; readonly to: number }
   /** A superset is taken apart: its exercises follow each other. */
   | { readonly kind: "split"; readonly slot: Id<"slot"> }
-  /** Every set of a line at the lowest load that is written for it; a multiple becomes the load itself. */
+  /** Every set of a line at the easiest load that is written for it; a multiple becomes the load itself. */
   | { readonly kind: "evenLoads"; readonly slot: Id<"slot"> }
   /** Every rest that is timed becomes this share of itself; reps may fall with it. */
   | { readonly kind: "trimRest"; readonly share: number }
@@ -146,7 +145,10 @@ export function applyFix(fix: Fix, judging: Judging, newId: NewId): SessionPlan 
         : applyEdit(plan, { kind: "split", block: block.id, newId });
     }
     case "evenLoads":
-      return onSlot(fix.slot, (slot) => ({ ...slot, sets: slot.sets.map(evened(slot)) }));
+      return onSlot(fix.slot, (slot) => ({
+        ...slot,
+        sets: slot.sets.map(evened(slot, judging.unrollContext.station(slot.station))),
+      }));
     case "trimSets":
       return mapSlots(plan, (slot) => ({ ...slot, sets: trimmed(slot, fix.to) }));
     case "setUp":
@@ -185,8 +187,9 @@ export function applyFix(fix: Fix, judging: Judging, newId: NewId): SessionPlan 
   }
 }
 
-/** The same set at the lowest load of its line; a multiple of another set at that set's own load. */
-function evened({ sets }: Slot): (set: PlannedSet) => PlannedSet {
+/** The same set at the easiest load of its line; a multiple of another set at that set's own load. */
+function evened({ sets }: Slot, station: Station | null): (set: PlannedSet) => PlannedSet {
+  const way = station === null ? 1 : harderBy(station.loading);
   return (set) => {
     if (isPreparatory(set.role)) return set;
     const { load } = set;
@@ -195,12 +198,11 @@ function evened({ sets }: Slot): (set: PlannedSet) => PlannedSet {
         ? set
         : { ...set, load: { ...load, share: share(1), upTo: null } };
     if (load.kind !== "absolute") return set;
-    const [lowest] = sets
+    const [easiest] = sets
       .filter((own) => own.line === set.line && !isPreparatory(own.role))
       .flatMap((own) => readingOf(own.load) ?? [])
-      .filter((reading) => ticksOf(reading) > 0)
-      .toSorted(compareMass);
-    return lowest === undefined ? set : { ...set, load: { ...load, reading: lowest } };
+      .toSorted((a, b) => way * compareMass(a, b));
+    return easiest === undefined ? set : { ...set, load: { ...load, reading: easiest } };
   };
 }
 

@@ -162,6 +162,48 @@ describe("what is found of sessions beside each other, many sets and logs", () =
     expect(blocks[0]).toMatchObject({ slot: { sets: [{}, { load: { share: 1 } }] } });
   });
 
+  it("tells a difference by the total moved, and none where that is not known", () => {
+    const times = (
+      slug: string,
+      low: number,
+      high: number,
+      stations = FULL_GYM,
+      weight: number | null = 80,
+    ) => {
+      const block = exercise(slug, 2, {}, {}, stations);
+      const at = (n: number) => ({ load: { kind: "absolute", reading: kg(n) } }) as const;
+      const sets = block.slot.sets.map((set, i) => ({ ...set, ...at(i === 0 ? low : high) }));
+      const plan = sessionOf({ ...block, slot: { ...block.slot, sets } });
+      const bodyWeight = weight === null ? null : kg(weight);
+      const unrollContext = sampleUnrollContext(stations, { bodyWeight });
+      return told(judging(plan, { stations, unrollContext }), "unlikelyMultiple")?.fact;
+    };
+    const sled = (carriage: number | null) =>
+      FULL_GYM.map((s) =>
+        s.loading.kind === "plateMachine"
+          ? { ...s, loading: { ...s.loading, carriage: carriage === null ? null : kg(carriage) } }
+          : s,
+      );
+    // 20 and 50 hung are 65 and 95 with a sled of 45, 22 and 52 with one of 2, and nothing with an unknown one.
+    expect(times("leg-press", 20, 50, sled(45))).toBeUndefined();
+    expect(times("leg-press", 20, 50, sled(2))).toMatchObject({ times: 52 / 22 });
+    expect(times("leg-press", 20, 50, sled(null))).toBeUndefined();
+    // On the body 5 and 10 kg are 73 and 78; a body that was not weighed tells nothing.
+    const body = FULL_GYM.filter((s) => s.loading.kind === "bodyweight");
+    expect(times("reverse-lunge", 5, 10, body)).toBeUndefined();
+    expect(times("reverse-lunge", 5, 10, body, null)).toBeUndefined();
+  });
+
+  it("has no fault with a multiple of a warm-up set", () => {
+    const plan = ofFirst(2);
+    const [block] = plan.blocks;
+    if (block?.kind !== "exercise") throw new Error("no exercise");
+    const [first, second] = block.slot.sets;
+    const sets = [{ ...first!, role: "ramp" as const }, second!];
+    const warmed = sessionOf({ ...block, slot: { ...block.slot, sets } });
+    expect(told(judging(warmed), "unlikelyMultiple")).toBeUndefined();
+  });
+
   it("holds a session against the client's own cap before the approach's own and its view", () => {
     const plan = press(5);
     const capped = (session: number) => ({ ...NO_OWN_VOLUME, session });

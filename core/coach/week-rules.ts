@@ -1,4 +1,5 @@
-import { daysBetween, ticksOf, type Region } from "../kernel/index.ts";
+import { totalMoved, type Station } from "../gym/index.ts";
+import { daysBetween, ticksOf, type Mass, type Region } from "../kernel/index.ts";
 import { lastKey } from "../log/index.ts";
 import { directRegions, shareOf } from "../movement/index.ts";
 import {
@@ -175,30 +176,41 @@ const apart: Rule = ({ plan, stations }) =>
     });
   });
 
-const unlikelyMultiple: Rule = ({ slots }) =>
-  slots.flatMap(({ movement, slot }): Finding[] => {
-    const times = Math.max(largestShare(slot), largestRatio(slot));
+const unlikelyMultiple: Rule = ({ slots, unrollContext: { bodyWeight } }) =>
+  slots.flatMap(({ movement, slot, station }): Finding[] => {
+    const ratio = station === null ? 0 : largestRatio(slot, station, bodyWeight);
+    const times = Math.max(largestShare(slot), ratio);
     if (times === 0) return [];
     const fact = { code: "unlikelyMultiple", movement: movement.ref, times } as const;
     return [finding("warning", fact, [slot.id], slot.lineageId)];
   });
 
-/** The largest multiple of another set's load that is asked for, where it is an unlikely one; else 0. */
+/** The largest multiple of another work set's load that is asked for, where it is an unlikely one; else 0. */
 function largestShare({ sets }: Slot): number {
-  const shares = sets.flatMap(({ load }) => (load.kind === "shareOfSet" ? [load.share] : []));
+  const shares = sets.flatMap(({ load }) =>
+    load.kind === "shareOfSet" && isWork(sets.find(({ id }) => id === load.set))
+      ? [load.share]
+      : [],
+  );
   const most = Math.max(0, ...shares);
   return most >= UNLIKELY_SHARE ? most : 0;
 }
 
-/** By how much written loads of one line differ, where it is unlikely; else 0. */
-function largestRatio({ sets }: Slot): number {
+const isWork = (set: PlannedSet | undefined) => set !== undefined && !isPreparatory(set.role);
+
+/**
+ * By how much written loads of one line differ in the total that is moved, where it is unlikely; else 0. What is read
+ * off an unknown sled, a counterweight or a belt is no multiple of anything.
+ */
+function largestRatio({ sets }: Slot, { loading }: Station, bodyWeight: Mass | null): number {
   const ratios = [...new Set(sets.map(({ line }) => line))].map((line) => {
-    const readings = sets
-      .filter((set) => set.line === line && !isPreparatory(set.role))
+    const totals = sets
+      .filter((set) => set.line === line && isWork(set))
       .flatMap(({ load }) => readingOf(load) ?? [])
+      .flatMap((reading) => totalMoved(loading, reading, bodyWeight) ?? [])
       .map(ticksOf)
       .filter((ticks) => ticks > 0);
-    return readings.length < 2 ? 0 : Math.max(...readings) / Math.min(...readings);
+    return totals.length < 2 ? 0 : Math.max(...totals) / Math.min(...totals);
   });
   const most = Math.max(0, ...ratios);
   return most >= UNLIKELY_RATIO ? most : 0;
