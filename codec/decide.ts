@@ -36,6 +36,8 @@ export const decideCodec = z.discriminatedUnion("intent", [
     person: idField("person"),
     subject: z.string().min(1).max(140),
     isPutOff: z.boolean(),
+    /** For so many days. */
+    days: z.int().min(1).max(60),
   }),
   z.object({ intent: z.literal("drop"), plan: idField("plan"), isDropped: z.boolean() }),
   z.object({ intent: z.literal("workOut") }),

@@ -91,9 +91,9 @@ export function formatFact(fact: Fact, approach: string, find: FindMovement): st
     case "gripEndsFirst":
       return `${nameOf(fact.movement)}: grip gives out first, and there are straps.`;
     case "manySets":
-      return `${sets(fact.sets)} in one session; ${whoseWord(fact.whose, approach)} has ${fact.most} as most. What comes late is done tired.`;
+      return `${sets(fact.sets)} in one session; at most ${fact.most} by ${whoseWord(fact.whose, approach)}. What comes late is done tired.`;
     case "manyOfOne":
-      return `${nameOf(fact.movement)}: ${sets(fact.sets)}; ${whoseWord(fact.whose, approach)} has ${fact.most} of one exercise as most.`;
+      return `${nameOf(fact.movement)}: ${sets(fact.sets)}; at most ${fact.most} of one exercise by ${whoseWord(fact.whose, approach)}.`;
     case "sameOtherDay":
       return `${nameOf(fact.movement)} as on ${formatShortDay(fact.day)}: same variant, same reps. ${approach} has the days of a week differ.`;
     case "sameSticking":
@@ -105,7 +105,7 @@ export function formatFact(fact: Fact, approach: string, find: FindMovement): st
     case "bothBusy":
       return `${fact.first} and ${fact.second} are both usually busy: they can hardly be held at once.`;
     case "unlikelyMultiple":
-      return `${nameOf(fact.movement)}: sets that go together differ ${formatSets(Math.round(10 * fact.times) / 10)} times in load. Is that meant?`;
+      return `${nameOf(fact.movement)}: one set is ${formatSets(Math.round(10 * fact.times) / 10)} times as heavy as another of its line. Is that meant?`;
     case "feltElsewhere":
       return `${nameOf(fact.movement)} was felt in ${regionOf(fact.region)} the last two times, in this set-up.`;
     case "againstView":
@@ -153,7 +153,7 @@ export function formatFix(fix: Fix, nameOfSlot: (slot: string) => string): strin
     case "split":
       return "Take the superset apart";
     case "evenLoads":
-      return "Use the lowest load for all of them";
+      return "Use the easiest load for all of them";
     case "leaveReserve":
       return "Leave two reps in reserve";
     case "firstSide":

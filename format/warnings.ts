@@ -37,7 +37,7 @@ export function formatWarningBriefly(
       };
     case "limitNoBreak":
       return {
-        next: `${warning.sets} limit sets`,
+        next: `${warning.sets} sets to failure`,
         why: `${plural(warning.weeks, "week")}, none lighter`,
       };
     case "prioritySkipped":
@@ -88,7 +88,7 @@ export function formatWarning(
     case "weakerThanLighter":
       return {
         seen: `Body weight ${change(warning.weight)} in ${plural(warning.weeks, "week")}, strength ${change(warning.strength)}: more was lost than the weight alone explains.`,
-        look: "Slow the cut, or take sets away and keep the loads.",
+        look: "Slow the cut, or drop sets and keep the loads.",
       };
     case "heavierNotStronger":
       return {
@@ -118,7 +118,7 @@ export function formatWarning(
     case "skippedAgain":
       return {
         seen: `${nameOf(warning.movement)} was skipped in ${warning.times} of the last ${warning.of} sessions that had it.`,
-        look: "Put it first next time, or take it out.",
+        look: "Put it first next time, or drop it.",
       };
     case "outOfRange": {
       const { region, side, weeks, sets, low, high, whose } = warning;
@@ -126,8 +126,8 @@ export function formatWarning(
         seen: `${sentence(spokenRegion(region).toLowerCase())}: ${formatSets(sets)} hard sets a week for ${plural(weeks, "week")}, ${side} the ${low} to ${high} of ${whoseWord(whose, approach)}.`,
         look:
           side === "below"
-            ? "Add a set or an exercise, or set a range of their own."
-            : "Take sets away, or set a range of their own. Too many is as much an error as too few.",
+            ? "Add a set or an exercise, or give this client a range in the brief."
+            : "Drop sets, or give this client a range in the brief. Too many is as much an error as too few.",
       };
     }
     case "sameForLong":

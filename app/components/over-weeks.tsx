@@ -2,9 +2,8 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Link } from "react-router";
-import type { Warning, WarningKind } from "~/core/coach/warnings/index.ts";
 import { formatWarning } from "~/format/warnings.ts";
-import { warningSubject } from "~/core/coach/warnings/index.ts";
+import { warningSubject, type Warning, type WarningKind } from "~/core/coach/warnings/index.ts";
 import { useCatalogue } from "./catalogue.ts";
 import { Section } from "./page.tsx";
 

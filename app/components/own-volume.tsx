@@ -48,7 +48,7 @@ export function OwnVolumeFields({
         <TextInput field={caps.exercise} label="Most of one exercise" inputMode="numeric" />
         <TextInput
           field={caps.isolation}
-          label="Most a muscle, if mostly isolation"
+          label="Most per muscle, isolation weeks"
           inputMode="numeric"
         />
       </Box>
@@ -63,8 +63,8 @@ export function OwnVolumeFields({
         ))}
       </Box>
       <Typography variant="body2" sx={{ color: "text.secondary", maxWidth: "70ch" }}>
-        Hard sets a week of each muscle, like 8-16; assisting sets count by their share. Left empty,
-        what stands below the field holds.
+        Hard sets a week for each muscle, like 8-16; indirect sets count in part. Leave a field
+        empty to keep the range below it.
       </Typography>
     </>
   );

@@ -258,7 +258,7 @@ function ChangeApproach({
       ))}
       <Box component="fieldset" sx={{ border: 0, p: 0, m: 0, mb: 3 }}>
         <Typography component="legend" variant="h3" sx={{ mb: 1 }}>
-          Hard sets in place of what the views come to
+          Own weekly ranges and caps
         </Typography>
         <OwnVolumeFields
           caps={fields.ownVolume.getFieldset()}

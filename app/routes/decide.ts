@@ -65,7 +65,7 @@ async function done(scope: Scope, asked: DecideAction): Promise<DecideReply> {
       };
     }
     case "putOff": {
-      const until = asked.isPutOff ? addDays(await todayIn(scope), 1) : null;
+      const until = asked.isPutOff ? addDays(await todayIn(scope), asked.days) : null;
       return (await putOff(scope, asked.person, asked.subject, until)) ? DONE : GONE;
     }
     case "drop":

@@ -3,6 +3,7 @@ import { day, kg } from "../kernel/index.ts";
 import type { WaitingWhy } from "../progress/index.ts";
 import { sampleId } from "~/tests/samples/index.ts";
 import {
+  daysPutOff,
   inUrgency,
   readySessions,
   subjectOf,
@@ -127,5 +128,8 @@ describe("warnings over weeks on Today", () => {
       ["Client 2", "outOfRange", 0],
     ]);
     expect(new Set(items.map(subjectOf)).size).toBe(3);
+    // What goes on for weeks is not asked again tomorrow.
+    expect(items.map(daysPutOff)).toEqual([14, 14, 14]);
+    expect(daysPutOff(line({ kind: "progress" }))).toBe(1);
   });
 });

@@ -87,6 +87,11 @@ export function subjectOf(item: TodayItem): string {
   }
 }
 
+/** What goes on for weeks is looked at again in two; anything else tomorrow. Source: our rule, docs/today.md. */
+export function daysPutOff({ of }: TodayItem): number {
+  return of === "warning" ? 14 : 1;
+}
+
 /** Kinds of lines before which a session that changed, and one that nobody trained, come. Source: our rule, docs/today.md. */
 const BEFORE = urgencyOf({ kind: "limiter" });
 

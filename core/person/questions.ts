@@ -201,7 +201,7 @@ export const QUESTIONS = {
     sides: { useful: "Useful", waste: "A waste of time for some muscles" },
   },
   abductionPosture: {
-    asks: "How does one sit or stand for abduction?",
+    asks: "Posture for abduction?",
     sides: { leaning: "Leaning forward", extended: "Hips extended" },
   },
   calves: {
@@ -257,7 +257,7 @@ export const QUESTIONS = {
     },
   },
   head: {
-    asks: "Where does one look?",
+    asks: "Head and eyes?",
     sides: { up: "Eyes up", neutral: "Neutral", downAhead: "Down ahead" },
   },
   breath: {
@@ -265,7 +265,7 @@ export const QUESTIONS = {
     sides: { held: "Held past the hardest point", out: "Let out on the way up" },
   },
   footPressure: {
-    asks: "Where does the foot press?",
+    asks: "Pressure on the foot?",
     sides: { heel: "With the heel", whole: "With the whole foot" },
   },
   spotter: {

@@ -133,6 +133,7 @@ describe("a phase that is being trained", () => {
         ...planned,
         state: "planned",
         sessionLog: null,
+        loggedSets: null,
         isEdited: false,
         absences: new Map(),
       } as const,

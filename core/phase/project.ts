@@ -1,7 +1,7 @@
 import type { Day, Id, NewId } from "../kernel/index.ts";
 import type { Station } from "../gym/index.ts";
 import { mapSlots, type SessionPlan } from "../plan/index.ts";
-import type { Absence, Exposure, Series } from "../log/index.ts";
+import type { Absence, Exposure, LoggedSet, Series } from "../log/index.ts";
 import type { LineProposal, SlotProposal } from "../progress/index.ts";
 import { sessionInWeek, withAdded } from "./layers.ts";
 import { asMet } from "./met.ts";
@@ -20,6 +20,8 @@ export interface PlacedSession {
   readonly plan: SessionPlan;
   /** As the rules had it, before the week and the coach; with the slots of `plan`. */
   readonly ruled: SessionPlan;
+  /** What was logged in it; null where it is not trained, or lies further back than history. */
+  readonly loggedSets: readonly LoggedSet[] | null;
   /** Null until it is trained. */
   readonly sessionLog: Id<"sessionLog"> | null;
   /** True where the plan was changed by hand since it was approved. */

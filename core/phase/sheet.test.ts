@@ -2,11 +2,12 @@ import { describe, expect, it } from "vitest";
 import { day, kg } from "../kernel/index.ts";
 import { plannedSets, sessionDuration, unroll, volumeOf } from "../unroll/index.ts";
 import type { Loading } from "../gym/index.ts";
-import { linesOf, type LoadRule } from "../plan/index.ts";
+import { linesOf, slotsOf, workSetsOf, type LoadRule } from "../plan/index.ts";
 import {
   COUNTED_ONCE,
   RACK,
   sampleId,
+  sampleLoggedSet,
   sampleNewId,
   sampleStation,
 } from "../../tests/samples/index.ts";
@@ -68,6 +69,24 @@ describe("a sheet", () => {
       expect(weeks).toEqual(sums);
     }
     expect(sheet.volume.length).toBeGreaterThan(2);
+  });
+
+  it("counts a week that is done as it was done, and any other as it is planned", () => {
+    const facts = trainNext(phase, sampleFacts());
+    const vasti = (known: typeof facts) =>
+      sheetFrom(known).sheet.volume.find(({ region }) => region === "vastusLateralis")?.weeks;
+    const planned = vasti(facts)!;
+    const [placed] = facts.placed;
+    const [first] = slotsOf(placed!.plan);
+    const work = workSetsOf(first!);
+    // One work set of the squats came off, and nothing else of that session.
+    const logged = [sampleLoggedSet(work[0]!, { slotId: first!.id })];
+    const done = vasti({ ...facts, placed: [{ ...placed!, loggedSets: logged }] })!;
+    const ofSession = volumeOf(plannedSets(placed!.plan, facts.context), COUNTED_ONCE).find(
+      ({ region }) => region === "vastusLateralis",
+    )!;
+    expect(done[0]).toBe(planned[0]! - ofSession.direct - ofSession.indirect + 1);
+    expect(done.slice(1)).toEqual(planned.slice(1));
   });
 
   it("shows what was done, which week it is, and what changed a cell", () => {

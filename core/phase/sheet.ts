@@ -12,7 +12,7 @@ import {
   type Target,
   type VolumePolicy,
 } from "../plan/index.ts";
-import { lastKey, onLine, type Exposure, type Series } from "../log/index.ts";
+import { lastKey, onLine, performedSets, type Exposure, type Series } from "../log/index.ts";
 import { outcomesOf, type LineProposal, type Outcome } from "../progress/index.ts";
 import {
   plannedSets,
@@ -91,7 +91,7 @@ export interface SheetDay {
 export interface Sheet {
   readonly weeks: readonly (PhaseWeek & { readonly starts: Day; readonly isNow: boolean })[];
   readonly days: readonly SheetDay[];
-  /** Hard sets of a region in each week, direct and indirect; regions that no week trains are left out. */
+  /** Hard sets of a region in each week, direct and indirect, done or planned; regions that no week trains are left out. */
   readonly volume: readonly { readonly region: Region; readonly weeks: readonly number[] }[];
 }
 
@@ -268,9 +268,13 @@ function weeklyVolume(
   policy: VolumePolicy,
 ): Sheet["volume"] {
   const byRegion = new Map<Region, number[]>();
-  for (const { week, source, plan } of sessions) {
+  for (const { week, source, plan, placed } of sessions) {
     if (isWithout(source)) continue;
-    for (const { region, direct, indirect } of volumeOf(plannedSets(plan, context), policy)) {
+    // What is done counts as it was done, not as it was planned.
+    const done = source === "done" ? (placed?.loggedSets ?? null) : null;
+    const sets =
+      done === null ? plannedSets(plan, context) : performedSets(plan, done, context.movement);
+    for (const { region, direct, indirect } of volumeOf(sets, policy)) {
       const weeks = byRegion.get(region) ?? phase.weeks.map(() => 0);
       weeks[week - 1] = (weeks[week - 1] ?? 0) + direct + indirect;
       byRegion.set(region, weeks);

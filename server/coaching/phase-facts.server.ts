@@ -52,6 +52,8 @@ async function placedIn(
       plan: (sessionLog === null ? undefined : trained.get(sessionLog)) ?? document,
       ruled: keptPlan(ruled, changes),
       sessionLog,
+      loggedSets:
+        (sessionLog === null ? null : history.performed.get(sessionLog)?.loggedSets) ?? null,
       absences: absencesIn(changes, said?.skips ?? new Map()),
     };
   });

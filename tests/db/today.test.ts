@@ -306,6 +306,10 @@ describe("what weeks of a client warn of", () => {
       );
     const [item] = await own();
     expect(item).toMatchObject({ warning: { kind: "painStays" } });
+    // Of a client who stays away nothing is told any more, though the page of the client keeps it.
+    const later = here.studio.at(NOW + 22 * 86_400_000);
+    expect((await todayOf(later)).decisions.map(({ of }) => of)).not.toContain("warning");
+    expect(await warningsOn(later, client)).toHaveLength(1);
     await putOff(scope, client, subjectOf(item!), day("2026-03-03"));
     expect(await own()).toEqual([]);
     // Two sessions without pain: two of four are not most of them.

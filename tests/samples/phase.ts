@@ -112,6 +112,7 @@ function placedFrom(next: ProjectedSession, sessionLog: Id<"sessionLog">): Place
     state: "done",
     plan: next.plan,
     ruled: next.ruled,
+    loggedSets: null,
     sessionLog,
     isEdited: false,
     absences: new Map(),

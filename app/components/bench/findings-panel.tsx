@@ -90,7 +90,7 @@ export function FindingsPanel({ findings, setAside, onTakeBack, ...row }: Findin
               <Typography variant="body2" sx={{ fontWeight: 650 }}>
                 {dismissal.leftTo === null
                   ? "Set aside"
-                  : `Left to ${formatShortDay(dismissal.leftTo)}`}
+                  : `Left for ${formatShortDay(dismissal.leftTo)}`}
                 : {dismissal.reason}
               </Typography>
               <Button size="small" onClick={() => onTakeBack(dismissal.id)}>
@@ -243,14 +243,14 @@ function Answers({
           />
           {!canBeLeft(finding.fact) || days.length === 0 ? null : (
             <Select
-              aria-label="Left to another day"
+              aria-label="Leave for another day"
               value={leftTo}
               onChange={(event) => setLeftTo(event.target.value)}
             >
               <option value="">For this session</option>
               {days.map((day) => (
                 <option key={day} value={day}>
-                  Left to {formatShortDay(day)}
+                  Leave for {formatShortDay(day)}
                 </option>
               ))}
             </Select>

@@ -89,7 +89,7 @@ export function Decisions({
           {shown.length === 0 ? (
             <Empty>
               Nothing waits for you.
-              {putOff === 0 ? "" : ` ${putOff} put off until tomorrow.`}
+              {putOff === 0 ? "" : ` ${putOff} put off.`}
             </Empty>
           ) : (
             <ul ref={list} className={styles.list} role="listbox" aria-label="Decisions">
@@ -106,7 +106,7 @@ export function Decisions({
           )}
           {children}
           {shown.length === 0 || putOff === 0 ? null : (
-            <p className={styles.small}>{putOff} put off until tomorrow.</p>
+            <p className={styles.small}>{putOff} put off.</p>
           )}
         </section>
         {aside}

@@ -1,4 +1,4 @@
-import { subjectOf, type TodayItem } from "~/core/coach/index.ts";
+import { daysPutOff, subjectOf, type TodayItem } from "~/core/coach/index.ts";
 import { assertNever } from "~/core/kernel/index.ts";
 import type { WaitingLine, WayCode } from "~/core/progress/index.ts";
 import type { Deed } from "./use-deciding.ts";
@@ -34,7 +34,12 @@ export function addressOf(item: TodayItem): string {
 /** Everything that can be done about something that waits, each with what takes it back. */
 export function deedsOn(item: TodayItem): Deeds {
   const subjects = [subjectOf(item)];
-  const putOff = { intent: "putOff", person: item.personId, subject: subjectOf(item) } as const;
+  const putOff = {
+    intent: "putOff",
+    person: item.personId,
+    subject: subjectOf(item),
+    days: daysPutOff(item),
+  } as const;
   const later: Deed = {
     does: { ...putOff, isPutOff: true },
     undoes: { ...putOff, isPutOff: false },
