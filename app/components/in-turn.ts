@@ -18,10 +18,10 @@ interface Doing<Deed, Reply> {
 }
 
 /**
- * Does one deed after the other. What waits is kept outside of what is drawn, so that a deed that comes between two
- * drawings is not lost; and whoever leaves the page leaves once all of it is done.
+ * Does one deed after the other, each once the page is loaded anew after the one before. What waits is kept outside of
+ * what is drawn, so that a deed that comes between two drawings is not lost.
  */
-export function useInTurn<Deed, Reply>({ action, bodyOf, answered }: Doing<Deed, Reply>) {
+export function useTurns<Deed, Reply>({ action, bodyOf, answered }: Doing<Deed, Reply>) {
   const fetcher = useFetcher<Reply>();
   const [shown, show] = useState<Turn<Deed>>({ sent: null, waiting: [] });
   const now = useRef(shown);
@@ -52,8 +52,23 @@ export function useInTurn<Deed, Reply>({ action, bodyOf, answered }: Doing<Deed,
     });
   });
 
-  const isBusy = () => now.current.sent !== null || now.current.waiting.length > 0;
-  const isDone = shown.sent === null && shown.waiting.length === 0;
+  return {
+    /** Everything that is not done yet, in its order. */
+    pending: [...(shown.sent === null ? [] : [shown.sent.deed]), ...shown.waiting],
+    isDone: shown.sent === null && shown.waiting.length === 0,
+    /** The same of this very moment, whatever is drawn. */
+    isBusy: () => now.current.sent !== null || now.current.waiting.length > 0,
+    act: useCallback(
+      (deed: Deed) => put({ ...now.current, waiting: [...now.current.waiting, deed] }),
+      [put],
+    ),
+  };
+}
+
+/** As {@link useTurns}; whoever leaves the page leaves once all of it is done. */
+export function useInTurn<Deed, Reply>(doing: Doing<Deed, Reply>) {
+  const turns = useTurns(doing);
+  const { isDone, isBusy } = turns;
   const blocker = useBlocker(isBusy);
   useEffect(() => {
     if (isDone && blocker.state === "blocked") blocker.proceed();
@@ -61,14 +76,5 @@ export function useInTurn<Deed, Reply>({ action, bodyOf, answered }: Doing<Deed,
   useBeforeUnload((event) => {
     if (isBusy()) event.preventDefault();
   });
-
-  return {
-    /** Everything that is not done yet, in its order. */
-    pending: [...(shown.sent === null ? [] : [shown.sent.deed]), ...shown.waiting],
-    isDone,
-    act: useCallback(
-      (deed: Deed) => put({ ...now.current, waiting: [...now.current.waiting, deed] }),
-      [put],
-    ),
-  };
+  return turns;
 }

@@ -31,6 +31,7 @@ import { listPeople } from "~/server/db/people.server.ts";
 import { isJson, readForm, readJson } from "~/server/http/body.server.ts";
 import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/season.ts";
+import { useTurns } from "../components/in-turn.ts";
 import { FieldErrors, Labelled, PlainInput, Select } from "../components/field.tsx";
 import { Ledger } from "../components/ledger.tsx";
 import { Empty, Page, Section } from "../components/page.tsx";
@@ -99,6 +100,10 @@ export const action = writing(async (scope, { request }: Route.ActionArgs) => {
 export default function SeasonPage({ loaderData, actionData }: Route.ComponentProps) {
   const { season, today, only, people, gyms } = loaderData;
   const fetcher = useFetcher<{ readonly problem: string | null }>();
+  const removing = useTurns<Id<"event">, unknown>({
+    bodyOf: (event) => ({ intent: "removeEvent", event }),
+    answered: () => true,
+  });
   const submit = useSubmit();
   const navigate = useNavigate();
   const [isSent, setSent] = useState(false);
@@ -228,16 +233,7 @@ export default function SeasonPage({ loaderData, actionData }: Route.ComponentPr
         )}
       </section>
       <Box sx={{ mt: 4, display: "grid", gridTemplateColumns: { lg: "1fr 1fr" }, columnGap: 5 }}>
-        <Events
-          rows={season.rows}
-          everybody={season.events}
-          onRemove={(event) =>
-            void fetcher.submit(JSON.stringify({ intent: "removeEvent", event }), {
-              method: "post",
-              encType: "application/json",
-            })
-          }
-        />
+        <Events rows={season.rows} everybody={season.events} onRemove={removing.act} />
         <AddEvent
           people={people}
           gyms={gyms}
