@@ -14,7 +14,6 @@ import type {
   PhaseWeek,
   RolledOver,
   SheetCell,
-  TargetOdds,
   WholePhase,
 } from "~/core/phase/index.ts";
 import { directRegions, type FindMovement, type Movement } from "~/core/movement/index.ts";
@@ -379,26 +378,6 @@ export function formatManyError(error: ManyError): string {
     default:
       return assertNever(error);
   }
-}
-
-/** How a stated target stands: "110 kg × 5 by week 8: arrives in week 7, 72% chance". */
-export function formatTargetOdds({ target, metIn, arrives, chance }: TargetOdds): string {
-  const stated = `${formatMass(target.reading)} × ${target.reps} by week ${target.week}`;
-  if (metIn !== null) return `${stated}: met in week ${metIn}`;
-  const way =
-    arrives === null
-      ? "not within this phase, even if every target is met"
-      : arrives > target.week
-        ? `slips to week ${arrives}, if every target is met`
-        : `week ${arrives} if every target is met`;
-  return `${stated}: ${way} · ${chance === null ? "too little trained to say how likely" : formatChance(chance)}`;
-}
-
-/** A chance to five per cent, and no surer than the test bed found it: docs/progression.md § Odds. */
-function formatChance(chance: number): string {
-  if (chance < 0.1) return "under 10% chance";
-  if (chance > 0.95) return "over 95% chance";
-  return `${formatShare(Math.round(chance * 20) / 20)} chance`;
 }
 
 /** What a day of a phase can be made from, as a list to choose from. */

@@ -1,12 +1,12 @@
 import type { Warning } from "~/core/coach/warnings/index.ts";
 import { assertNever } from "~/core/kernel/index.ts";
 import type { FindMovement } from "~/core/movement/index.ts";
-import { formatDay, formatPercent, formatSets, plural } from "./numbers.ts";
+import { formatDay, formatShare, formatSets, plural } from "./numbers.ts";
 import { sentence } from "./sentence.ts";
 import { whoseWord } from "./volume.ts";
 import { JOINT_NAMES, SIDE_NAMES, spokenRegion } from "./training.ts";
 
-const change = (share: number) => `${share > 0 ? "+" : ""}${formatPercent(share)}`;
+const change = (share: number) => `${share > 0 ? "+" : ""}${formatShare(share)}`;
 
 /** What goes wrong and why, in about three words each. */
 export function formatWarningBriefly(
@@ -33,7 +33,7 @@ export function formatWarningBriefly(
     case "sideDrift":
       return {
         next: nameOf(warning.movement),
-        why: `${SIDE_NAMES[warning.weaker]} ${formatPercent(warning.to)} behind`,
+        why: `${SIDE_NAMES[warning.weaker]} ${formatShare(warning.to)} behind`,
       };
     case "limitNoBreak":
       return {
@@ -97,7 +97,7 @@ export function formatWarning(
       };
     case "sideDrift":
       return {
-        seen: `${nameOf(warning.movement)}: the ${SIDE_NAMES[warning.weaker]} leg does ${formatPercent(warning.to)} less, before that ${formatPercent(warning.from)}.`,
+        seen: `${nameOf(warning.movement)}: the ${SIDE_NAMES[warning.weaker]} does ${formatShare(warning.to)} less, before that ${formatShare(warning.from)}.`,
         look: "Weak side first, the other matches it; and look at the set-up.",
       };
     case "limitNoBreak":

@@ -1,4 +1,4 @@
-import { oddsReport } from "./odds.ts";
+import { bandReport, oddsReport } from "./odds.ts";
 import { projectionReport } from "./projections.ts";
 import { ruleReports, type Mean } from "./rules.ts";
 import { stallReport } from "./stalls.ts";
@@ -40,3 +40,8 @@ for (const { low, high, called, chance, met } of oddsReport(athletes, seed)) {
     `| ${percent(low)} to ${percent(high)} | ${called} | ${percent(chance)} | ${percent(met)} |`,
   );
 }
+
+const band = bandReport(athletes, seed);
+console.log(`
+Bands of main lines, ${band.sessions} sessions one to twelve weeks ahead
+- held: ${percent(band.held)}; below ${percent(band.below)}, above ${percent(band.above)}; ${percent(band.width)} wide in the mean`);

@@ -1,12 +1,14 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
+import { useMemo } from "react";
 import { Form, Link, data, redirect, useNavigation, useSubmit } from "react-router";
 import { acceptReplanCodec, replanChoiceCodec, replanFormCodec } from "~/codec/replan.ts";
 import type { Id } from "~/core/kernel/index.ts";
 import { endOf, inOrder, lastDayOf, plannedOn } from "~/core/phase/index.ts";
 import { formatDay, formatShortDay, plural } from "~/format/numbers.ts";
-import { formatTargetOdds, WEEKDAY_NAMES } from "~/format/phase.ts";
+import { formatTargetOdds } from "~/format/odds.ts";
+import { WEEKDAY_NAMES } from "~/format/phase.ts";
 import { formatChangeProblem, formatStepReason } from "~/format/replan.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { acceptReplan, whatIf } from "~/server/coaching/replan.server.ts";
@@ -20,6 +22,7 @@ import { FieldErrors } from "../components/field.tsx";
 import { Ledger } from "../components/ledger.tsx";
 import { Empty, Page, Section } from "../components/page.tsx";
 import { ReplanFields } from "../components/phase/replan-fields.tsx";
+import { useOdds } from "../components/phase/use-odds.ts";
 
 /** What an address asks: the event, and which steps are taken otherwise than proposed. */
 function askedIn(url: string) {
@@ -220,14 +223,24 @@ function Steps({
 
 /** How stated targets stand before and after. */
 function TargetsAfter({ targets }: Pick<Replanned, "targets">) {
+  const asked = useMemo(
+    () => ({
+      targets: targets.flatMap(({ before, after }) => [before, after ?? before]),
+      curves: [],
+    }),
+    [targets],
+  );
+  const now = useOdds(asked);
+  const oddsAt = (i: number) =>
+    typeof now === "string" ? now : (now.odds[i] ?? { chance: null, byWeek: [] });
   if (targets.length === 0) return null;
   return (
     <Section title="Targets">
       <Ledger label="Targets" head={["Now", "After"]}>
-        {targets.map(({ before, after }) => (
+        {targets.map(({ before, after }, i) => (
           <tr key={before.target.line}>
-            <td>{formatTargetOdds(before)}</td>
-            <td>{after === null ? "–" : formatTargetOdds(after)}</td>
+            <td>{formatTargetOdds(before, oddsAt(2 * i))}</td>
+            <td>{after === null ? "–" : formatTargetOdds(after, oddsAt(2 * i + 1))}</td>
           </tr>
         ))}
       </Ledger>

@@ -2,10 +2,10 @@ import Button from "@mui/material/Button";
 import Box from "@mui/material/Box";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import Typography from "@mui/material/Typography";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { Form, Link, data, redirect, useNavigation } from "react-router";
 import { takeBackCodec } from "~/codec/replan.ts";
-import { dayAt } from "~/core/kernel/index.ts";
+import { dayAt, type MovementRef } from "~/core/kernel/index.ts";
 import { sheetActionCodec } from "~/codec/phase.ts";
 import { GOAL_NAMES } from "~/format/brief.ts";
 import { formatDay, formatShortDay, plural } from "~/format/numbers.ts";
@@ -13,10 +13,10 @@ import {
   formatCarried,
   formatLost,
   formatNewPhaseError,
-  formatTargetOdds,
   formatTypeCellsError,
   nameAfter,
 } from "~/format/phase.ts";
+import { formatStated, formatTargetOdds } from "~/format/odds.ts";
 import { formatChangeProblem, formatEvent } from "~/format/replan.ts";
 import { ROLE_NAMES } from "~/format/training.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
@@ -34,8 +34,10 @@ import { Page } from "../components/page.tsx";
 import { ChangeMany } from "../components/phase/change-many.tsx";
 import { CellExplained } from "../components/phase/cell-explained.tsx";
 import { single, type Selection } from "../components/phase/grid.ts";
+import type { ShownCurve } from "../components/phase/main-lines.tsx";
 import { PhaseSheet } from "../components/phase/phase-sheet.tsx";
 import { placeKey, rowsOf } from "../components/phase/rows.ts";
+import { useOdds, type OddsNow } from "../components/phase/use-odds.ts";
 import { useTyping } from "../components/phase/use-typing.ts";
 import { WeekFindings } from "../components/phase/week-findings.tsx";
 
@@ -154,6 +156,10 @@ function PhaseOf({
   const typing = useTyping(revision, changes);
   const isPhone = useMediaQuery("(max-width: 699.95px)");
   const isBusy = useNavigation().state !== "idle";
+  const { targets, curves } = phase;
+  const odds = useOdds(useMemo(() => ({ targets, curves }), [targets, curves]));
+  const oddsOf = (i: number) =>
+    typeof odds === "string" ? odds : (odds.odds[i] ?? { chance: null, byWeek: [] });
   const at = selection?.to ?? null;
   const row = at === null ? undefined : rows[at.row];
   const week = at === null ? undefined : sheet.weeks[at.column];
@@ -214,10 +220,10 @@ function PhaseOf({
       <Replans replans={phase.replans} revision={revision} isBusy={isBusy} />
       {phase.targets.length === 0 ? null : (
         <Box component="ul" aria-label="Targets" sx={{ m: 0, mb: 1.5, p: 0, listStyle: "none" }}>
-          {phase.targets.map((own) => (
+          {phase.targets.map((own, i) => (
             <li key={`${own.target.day} ${own.target.line}`}>
               <strong>{own.movement === null ? "An exercise" : nameOf(own.movement)}</strong>{" "}
-              {formatTargetOdds(own)}
+              {formatTargetOdds(own, oddsOf(i))}
             </li>
           ))}
         </Box>
@@ -252,6 +258,7 @@ function PhaseOf({
         sheet={sheet}
         bands={bands}
         findings={findings}
+        curves={shownCurves(phase, odds, nameOf)}
         nameOf={nameOf}
         selection={selection}
         onSelect={setSelection}
@@ -293,6 +300,26 @@ function PhaseOf({
       </Form>
     </Page>
   );
+}
+
+/** The main lines with what was worked out of them, each with its stated targets. */
+function shownCurves(
+  { curves, targets }: Pick<Route.ComponentProps["loaderData"], "curves" | "targets">,
+  odds: OddsNow,
+  nameOf: (ref: MovementRef) => string,
+): readonly ShownCurve[] {
+  return curves.map((own, i) => ({
+    ...own,
+    name: nameOf(own.movement),
+    band: typeof odds === "string" ? null : (odds.bands[i] ?? []),
+    targets: targets.flatMap(({ target, metIn }, k) => {
+      const found = typeof odds === "string" ? undefined : odds.odds[k];
+      const isOwn = target.day === own.at.day && target.line === own.at.line && metIn === null;
+      return isOwn && found !== undefined && found.byWeek.length > 0
+        ? [{ ...found, text: `chance of ${formatStated(target)}` }]
+        : [];
+    }),
+  }));
 }
 
 /** The column that is looked at first: of the week that can be approved, else of this week. */

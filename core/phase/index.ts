@@ -1,5 +1,6 @@
 /** A phase: its document, its weeks, and what they come to by rules, weeks and the coach's changes. */
 export * from "./cell-edit.ts";
+export * from "./curves.ts";
 export * from "./layers.ts";
 export * from "./many.ts";
 export * from "./met.ts";
@@ -14,3 +15,4 @@ export * from "./roll-over.ts";
 export * from "./season.ts";
 export * from "./sheet.ts";
 export * from "./typed-cell.ts";
+export { type LinePlace } from "./way.ts";

@@ -4,7 +4,7 @@ import { linesOf, slotsOf } from "../plan/index.ts";
 import { sampleNewId } from "../../tests/samples/index.ts";
 import { sampleFacts, samplePhase, samplePhaseDay, trainNext } from "../../tests/samples/phase.ts";
 import { writtenSlot } from "../../tests/samples/trained.ts";
-import { targetOdds } from "./odds.ts";
+import { targetOdds, targetsStanding } from "./odds.ts";
 import type { StatedTarget } from "./phase.ts";
 import { withEdit } from "./phase-edit.ts";
 import { usualWeek } from "./phase-week.ts";
@@ -30,8 +30,8 @@ function oddsAfter(trained: number, to: StatedTarget) {
   const phase = phaseFor(to);
   let facts = sampleFacts();
   for (let i = 0; i < trained; i++) facts = trainNext(phase, facts);
-  const [own] = targetOdds(phase, project(phase, facts, sampleNewId), facts, seededRandom(1));
-  return own!;
+  const [own] = targetsStanding(phase, project(phase, facts, sampleNewId), facts);
+  return { ...own!, ...targetOdds(own!, seededRandom(1)) };
 }
 
 describe("a stated target", () => {

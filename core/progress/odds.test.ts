@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { seededRandom } from "../kernel/index.ts";
-import { missesOf, oddsOf, type Ahead, type OddsFrom } from "./odds.ts";
+import { bandAhead, missesOf, oddsOf, type Ahead, type OddsFrom } from "./odds.ts";
 
 /** Ten sessions that gain one per cent each, with hardly any noise. */
 const RISING = Array.from({ length: 10 }, (_, i) => 5 + 0.01 * i + (i % 2 === 0 ? 0.002 : -0.002));
@@ -48,5 +48,27 @@ describe("the chance that a target is met", () => {
     expect(missesOf(0, 0)).toBeCloseTo(0.05);
     expect(missesOf(2, 2)).toBeCloseTo(3 / 24);
     expect(missesOf(60, 20)).toBeCloseTo(0.21);
+  });
+});
+
+describe("the band ahead", () => {
+  const easy = (isEasy: boolean) => ({ isEasy });
+  const ahead = [easy(false), easy(true), easy(false), easy(false)];
+
+  it("begins where the line ends, and says nothing of an easy session", () => {
+    const band = bandAhead(FROM, ahead, seededRandom(3));
+    expect(band[1]).toBeNull();
+    const [next] = band;
+    // The tenth value is 5.088 and each session gains about one per cent.
+    expect(next?.likely).toBeGreaterThan(5.09);
+    expect(next?.likely).toBeLessThan(5.11);
+    expect(next?.low).toBeLessThan(5.088);
+    expect(bandAhead(FROM, ahead, seededRandom(3))).toEqual(band);
+  });
+
+  it("lies lower the more sessions are missed", () => {
+    const last = (misses: number) =>
+      bandAhead({ ...FROM, misses }, ahead, seededRandom(3)).at(-1)?.likely ?? 0;
+    expect(last(0.6)).toBeLessThan(last(0));
   });
 });

@@ -3,7 +3,7 @@ import type { Exposure } from "../log/index.ts";
 import { valuesOf } from "./rate.ts";
 import type { Facts } from "./judged-line.ts";
 import { setIndex } from "./progress-index.ts";
-import { gainIn, rateIn } from "./trend.ts";
+import { gainIn, rateIn, type Rate } from "./trend.ts";
 
 /**
  * The chance that a target is met by each of the sessions to come, from simulated continuations of a client: own gain
@@ -79,6 +79,66 @@ export function takenBy(
   return own.length === 0 || own.includes(null) ? null : Math.max(...own.map((n) => n ?? 0));
 }
 
+/** What somebody likely shows in a session, as logarithms of strength: four times out of five it lies between low and high. */
+export interface ShownBand {
+  readonly low: number;
+  readonly likely: number;
+  readonly high: number;
+}
+
+/**
+ * What a client likely shows of a line in each of the sessions to come, however far the phase asks them to come: own
+ * gain and noise, sessions that are missed, soreness that stops progress. The mean over the sets, as `values` are;
+ * null for an easy session, which shows nothing. `random` is uniform in [0, 1).
+ * Source: our rule, docs/progression.md § Odds, measured on the test bed.
+ */
+export function bandAhead(
+  { values, misses }: OddsFrom,
+  ahead: readonly Pick<Ahead, "isEasy">[],
+  random: Random,
+): readonly (ShownBand | null)[] {
+  const rate = rateIn(values);
+  const shown = ahead.map(() => new Float64Array(RUNS));
+  for (let run = 0; run < RUNS; run += 1) {
+    const { gain, level } = drawn(rate, random);
+    let [trained, sore] = [0, 0];
+    for (const [i, { isEasy }] of ahead.entries()) {
+      sore = soreAfter(sore, random);
+      const own = shown[i];
+      if (own !== undefined)
+        own[run] = level + gainIn(trained + 1, gain) + rate.noise * normal(random);
+      if (random() >= misses && !isEasy && sore === 0) trained += 1;
+    }
+  }
+  return ahead.map(({ isEasy }, i) => {
+    const own = shown[i]?.sort();
+    const at = (share: number) => own?.[Math.floor(share * RUNS)] ?? 0;
+    const likely = at(0.5);
+    const widened = (share: number) => likely + WIDENED * (at(share) - likely);
+    return isEasy ? null : { low: widened(0.1), likely, high: widened(0.9) };
+  });
+}
+
+/**
+ * Simulated sessions scatter less than real ones: so much wider the band holds four out of five. Source: our rule,
+ * fitted on the test bed with seed 1 and checked with others, docs/progression.md § Odds.
+ */
+const WIDENED = 1.35;
+
+/** One of the gains and levels that somebody may have. */
+function drawn(rate: Rate, random: Random): { readonly gain: number; readonly level: number } {
+  const spread = (rate.high - rate.low) / TENTHS_APART;
+  return {
+    gain: Math.max(0, rate.likely + spread * normal(random)),
+    // The end of a line that was fitted to so many values is known so well. Source: least squares, standard result.
+    level: rate.now + (2 * rate.noise * normal(random)) / Math.sqrt(rate.sessions),
+  };
+}
+
+/** For how many sessions soreness or pain still stops progress, after one more of them. */
+const soreAfter = (sore: number, random: Random) =>
+  sore > 0 ? sore - 1 : random() < SORE.share ? SORE.sessions : 0;
+
 /** The share of continuations in which the target was met by each session, rising; `random` is uniform in [0, 1). */
 export function oddsOf(
   { values, tiring, misses }: OddsFrom,
@@ -86,17 +146,14 @@ export function oddsOf(
   random: Random,
 ): readonly number[] {
   const rate = rateIn(values);
-  const spread = (rate.high - rate.low) / TENTHS_APART;
   const asked = ahead.filter(({ isEasy }) => !isEasy);
   const met = ahead.map(() => 0);
   for (let run = 0; run < RUNS; run += 1) {
-    const gain = Math.max(0, rate.likely + spread * normal(random));
-    // The end of a line that was fitted to so many values is known so well. Source: least squares, standard result.
-    const level = rate.now + (2 * rate.noise * normal(random)) / Math.sqrt(rate.sessions);
+    const { gain, level } = drawn(rate, random);
     let [stage, trained, short, sore] = [0, 0, 0, 0];
     for (const [i, { isEasy }] of ahead.entries()) {
       if (random() < misses) continue;
-      sore = sore > 0 ? sore - 1 : random() < SORE.share ? SORE.sessions : 0;
+      sore = soreAfter(sore, random);
       trained += 1;
       if (isEasy || sore > 0) continue;
       const own = asked[stage];

@@ -1,20 +1,13 @@
 import { findingsByWeek, seenIn, type FittingChange } from "~/core/coach/index.ts";
-import {
-  fail,
-  ok,
-  seededRandom,
-  type Day,
-  type Id,
-  type MovementRef,
-  type Result,
-} from "~/core/kernel/index.ts";
+import { fail, ok, type Day, type Id, type MovementRef, type Result } from "~/core/kernel/index.ts";
 import {
   gymOn,
   lostChanges,
   project,
   rollOver,
   sheetOf,
-  targetOdds,
+  curvesOf,
+  targetsStanding,
   weeksOf,
   NOTHING_BY_HAND,
   type Phase,
@@ -24,7 +17,7 @@ import {
   type PutFirst,
   type RolledOver,
   type Sheet,
-  type TargetOdds,
+  type TargetStanding,
 } from "~/core/phase/index.ts";
 import { approachAmong, volumeLimitsFor, volumePolicyOf } from "~/core/person/index.ts";
 import type { SlotProposal } from "~/core/progress/index.ts";
@@ -189,16 +182,17 @@ export async function phaseSheet(scope: Scope, phase: StoredPhase) {
     }),
     lost: lostChanges(phase.document),
     targets: targetsOf(phase, sessions, facts),
+    curves: curvesOf(phase.document, sessions, facts),
   };
 }
 
-/** How the stated targets of a phase stand; the same each time, as long as nothing changes. */
+/** How the stated targets of a phase stand, each with its exercise. */
 function targetsOf(
   { document }: StoredPhase,
   sessions: readonly ProjectedSession[],
   facts: PhaseFacts<StoredStation>,
-): readonly (TargetOdds & { readonly movement: MovementRef | null })[] {
-  return targetOdds(document, sessions, facts, seededRandom(1)).map((own) => {
+): readonly (TargetStanding & { readonly movement: MovementRef | null })[] {
+  return targetsStanding(document, sessions, facts).map((own) => {
     const day = document.days.find(({ id }) => id === own.target.day);
     const slot = day && slotsOf(day.session).find((one) => one.lineageId === own.target.lineage);
     return { ...own, movement: slot?.movement ?? null };

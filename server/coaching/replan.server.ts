@@ -10,14 +10,14 @@ import {
   type SessionDifference,
   type SlotChange,
 } from "~/core/coach/replan/index.ts";
-import { fail, seededRandom, type Result } from "~/core/kernel/index.ts";
+import { fail, type Result } from "~/core/kernel/index.ts";
 import {
   followed,
   project,
-  targetOdds,
+  targetsStanding,
   weekAfter,
   type PhaseFacts,
-  type TargetOdds,
+  type TargetStanding,
 } from "~/core/phase/index.ts";
 import type { Slot } from "~/core/plan/index.ts";
 import type { UnrollContext } from "~/core/unroll/index.ts";
@@ -87,7 +87,10 @@ export interface Replanned {
   readonly steps: readonly (ReplanStep & { readonly isTaken: boolean })[];
   readonly differences: readonly WrittenDifference[];
   /** How each stated target stands before and after. */
-  readonly targets: readonly { readonly before: TargetOdds; readonly after: TargetOdds | null }[];
+  readonly targets: readonly {
+    readonly before: TargetStanding;
+    readonly after: TargetStanding | null;
+  }[];
 }
 
 /**
@@ -113,8 +116,8 @@ export async function whatIf(
   const next = withSteps(phase.document, taken);
   const factsAfter = followed(facts, next, weekOf, newId);
   const after = project(next, factsAfter, newId);
-  const stood = targetOdds(phase.document, situation.sessions, facts, seededRandom(1));
-  const stands = targetOdds(next, after, factsAfter, seededRandom(1));
+  const stood = targetsStanding(phase.document, situation.sessions, facts);
+  const stands = targetsStanding(next, after, factsAfter);
   const differences = differencesOf(situation.sessions, after, weekOf);
   return {
     steps,

@@ -1,11 +1,19 @@
 /** The classes of the phase sheet; `styles.test.ts` holds them to it. */
 declare const styles: {
+  readonly asked: string;
+  readonly band: string;
   readonly bar: string;
   readonly cell: string;
   readonly changed: string;
   readonly corner: string;
+  readonly curve: string;
+  readonly curveCell: string;
+  readonly curveName: string;
+  readonly curveNow: string;
+  readonly curveSaid: string;
   readonly dayRow: string;
   readonly done: string;
+  readonly dot: string;
   readonly dropped: string;
   readonly explained: string;
   readonly fill: string;
@@ -30,6 +38,7 @@ declare const styles: {
   readonly selected: string;
   readonly sets: string;
   readonly sheet: string;
+  readonly shown: string;
   readonly small: string;
   readonly way: string;
   readonly week: string;

@@ -16,6 +16,7 @@ import {
   type Selection,
 } from "./grid.ts";
 import { HardSets } from "./hard-sets.tsx";
+import { MainLines, type ShownCurve } from "./main-lines.tsx";
 import styles from "./phase-sheet.module.css";
 import { rowsOf, shownOf, type Entry } from "./rows.ts";
 import { Row } from "./sheet-row.tsx";
@@ -31,6 +32,7 @@ export function PhaseSheet({
   sheet,
   bands,
   findings,
+  curves,
   nameOf,
   selection,
   onSelect,
@@ -44,6 +46,7 @@ export function PhaseSheet({
   readonly bands: Readonly<Record<Region, Band>>;
   /** What was found of each week. */
   readonly findings: readonly (readonly FoundOn[])[];
+  readonly curves: readonly ShownCurve[];
   readonly nameOf: (movement: MovementRef) => string;
   readonly selection: Selection | null;
   readonly onSelect: (selection: Selection) => void;
@@ -114,7 +117,7 @@ export function PhaseSheet({
         aria-label="Weeks of the phase"
         aria-multiselectable
         className={columns.length === 1 ? `${styles.sheet} ${styles.oneWeek}` : styles.sheet}
-        style={columns.length === 1 ? undefined : { minWidth: 252 + 92 * columns.length }}
+        style={columns.length === 1 ? undefined : { minWidth: 252 + 90 * columns.length }}
         onKeyDown={onKeyDown}
         onCopy={(event) => {
           if (selection === null || typing !== null) return;
@@ -192,6 +195,7 @@ export function PhaseSheet({
           </tbody>
         ))}
         <HardSets sheet={sheet} bands={bands} columns={columns} />
+        <MainLines curves={curves} weeks={sheet.weeks} columns={columns} />
         <FoundRow findings={findings} columns={columns} weeks={sheet.weeks} />
       </table>
     </div>

@@ -1,0 +1,76 @@
+import { describe, expect, it } from "vitest";
+import { kg, seededRandom } from "../kernel/index.ts";
+import { linesOf, slotsOf } from "../plan/index.ts";
+import { sampleId, sampleNewId } from "../../tests/samples/index.ts";
+import { sampleFacts, samplePhase, samplePhaseDay, trainNext } from "../../tests/samples/phase.ts";
+import { writtenSlot } from "../../tests/samples/trained.ts";
+import { bandOf, curvesOf } from "./curves.ts";
+import { withEdit } from "./phase-edit.ts";
+import { usualWeek } from "./phase-week.ts";
+import { project } from "./project.ts";
+
+const CURL = writtenSlot("3 x 8-12 at 40", {
+  id: sampleId(801),
+  lineageId: sampleId(802),
+  movement: "shipped:lying-leg-curl",
+});
+const SQUAT = writtenSlot("3 x 8-9 at 100");
+const DAY = samplePhaseDay(1, CURL, SQUAT);
+const [curl, squat] = slotsOf(DAY.session);
+const WEEKS = Array.from({ length: 8 }, (_, i) => usualWeek(i === 2 ? "lighter" : "normal"));
+const PHASE = samplePhase([DAY], { weeks: WEEKS });
+
+function curvesAfter(trained: number, phase = PHASE) {
+  let facts = sampleFacts();
+  for (let i = 0; i < trained; i++) facts = trainNext(phase, facts);
+  return curvesOf(phase, project(phase, facts, sampleNewId), facts);
+}
+
+describe("main lines", () => {
+  it("are the first exercise of a day that moves more than one joint, and those with a stated target", () => {
+    expect(curvesAfter(0).map(({ movement }) => movement)).toEqual([squat!.movement]);
+    const [line] = linesOf(curl!);
+    const stated = withEdit(PHASE, {
+      kind: "statedTarget",
+      day: DAY.id,
+      line: line!.id,
+      to: {
+        day: DAY.id,
+        lineage: curl!.lineageId,
+        line: line!.id,
+        reading: kg(45),
+        reps: 10,
+        week: 6,
+      },
+    });
+    expect(curvesAfter(0, stated).map(({ movement }) => movement)).toEqual([
+      curl!.movement,
+      squat!.movement,
+    ]);
+  });
+
+  it("show what is done and what is asked, week by week, but nothing of a lighter week", () => {
+    const [own] = curvesAfter(4);
+    expect(own?.done.map(({ week }) => week)).toEqual([1, 2, 4]);
+    expect(own?.asked.map(({ week }) => week)).toEqual([5, 6, 7, 8]);
+    // 8 and 9 repetitions at one load: Epley's factors 1 + (8 + left) / 30 and 1 + (9 + left) / 30.
+    const [first, second] = own?.done ?? [];
+    expect((second?.value ?? 0) - (first?.value ?? 0)).toBeGreaterThan(0.02);
+    expect((second?.value ?? 0) - (first?.value ?? 0)).toBeLessThan(0.03);
+  });
+
+  it("have a band once enough was trained, that rises and widens the further ahead it is", () => {
+    expect(bandOf(curvesAfter(3)[0]!, seededRandom(1))).toEqual([]);
+    const band = bandOf(curvesAfter(6)[0]!, seededRandom(1));
+    expect(band.map(({ week }) => week)).toEqual([7, 8]);
+    const long = samplePhase([DAY], {
+      weeks: Array.from({ length: 26 }, () => usualWeek("normal")),
+    });
+    const far = bandOf(curvesAfter(6, long)[0]!, seededRandom(1));
+    const [near, last] = [far[0]!, far.at(-1)!];
+    expect(near.low).toBeLessThan(near.likely);
+    expect(near.likely).toBeLessThan(near.high);
+    expect(last.likely).toBeGreaterThan(near.likely);
+    expect(last.high - last.low).toBeGreaterThan(near.high - near.low);
+  });
+});
