@@ -24,7 +24,7 @@ export function formatTargetOdds(
 }
 
 /** "110 kg × 5" */
-export function formatStated({ reading, reps }: StatedTarget): string {
+export function formatStated({ reading, reps }: Pick<StatedTarget, "reading" | "reps">): string {
   return `${formatMass(reading)} × ${reps}`;
 }
 

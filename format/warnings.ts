@@ -2,6 +2,7 @@ import type { Warning } from "~/core/coach/warnings/index.ts";
 import { assertNever } from "~/core/kernel/index.ts";
 import type { FindMovement } from "~/core/movement/index.ts";
 import { formatDay, formatShare, formatSets, plural } from "./numbers.ts";
+import { formatChance, formatStated } from "./odds.ts";
 import { sentence } from "./sentence.ts";
 import { whoseWord } from "./volume.ts";
 import { JOINT_NAMES, SIDE_NAMES, spokenRegion } from "./training.ts";
@@ -19,6 +20,11 @@ export function formatWarningBriefly(
       return {
         next: `${JOINT_NAMES[warning.joint].toLowerCase()} pain ${warning.to}/10`,
         why: `in ${warning.times} of ${warning.of} sessions`,
+      };
+    case "targetSlips":
+      return {
+        next: `${nameOf(warning.movement)}, ${formatStated(warning)}`,
+        why: slipsBriefly(warning),
       };
     case "weakerThanLighter":
       return {
@@ -70,6 +76,12 @@ export function formatWarningBriefly(
   }
 }
 
+function slipsBriefly({ week, arrives, chance }: Extract<Warning, { kind: "targetSlips" }>) {
+  if (arrives === null) return `slips past week ${week}`;
+  if (arrives > week) return `slips to week ${arrives}`;
+  return chance === null ? "slips" : `${formatChance(chance)} by week ${week}`;
+}
+
 /** The same in sentences: what was seen, with its numbers, and what a coach would look at. */
 export function formatWarning(
   warning: Warning,
@@ -83,6 +95,19 @@ export function formatWarning(
       return {
         seen: `${JOINT_NAMES[joint]} pain in ${times} of the last ${plural(of, "session")}: ${from === to ? `${to} of 10` : `from ${from} to ${to} of 10`}.`,
         look: "Train around it: write it into the brief, or replan the phase. Pain that stays, or feels like a nerve, goes to a professional.",
+      };
+    }
+    case "targetSlips": {
+      const { movement, week, arrives, chance } = warning;
+      const way =
+        arrives === null
+          ? "not within this phase, even if every target is met"
+          : arrives > week
+            ? `week ${arrives} if every target is met`
+            : "in time if every target is met";
+      return {
+        seen: `${nameOf(movement)} ${formatStated(warning)} by week ${week}: ${way}${chance === null ? "" : `, ${formatChance(chance)} chance`}.`,
+        look: "Move the target, add a week, or look at what holds the loads back.",
       };
     }
     case "weakerThanLighter":

@@ -10,6 +10,7 @@ import { Section } from "./page.tsx";
 /** Where something is done about a warning, by what it is about. */
 const PLACE: Readonly<Record<WarningKind, "brief" | "phase" | "next">> = {
   painStays: "brief",
+  targetSlips: "phase",
   weakerThanLighter: "phase",
   heavierNotStronger: "phase",
   sideDrift: "brief",

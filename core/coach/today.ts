@@ -109,10 +109,11 @@ function weightOf(item: TodayItem): number {
     case "phaseEnds":
       return 101;
     case "warning":
-      // Pain over weeks comes right behind pain of a session, everything else behind what is to be decided.
-      return item.warning.kind === "painStays"
-        ? urgencyOf({ kind: "pain" }) + 0.5
-        : 102 + WARNING_KINDS.indexOf(item.warning.kind);
+      // Pain over weeks comes right behind pain of a session, a target that slips behind a stall, everything else
+      // behind what is to be decided.
+      if (item.warning.kind === "painStays") return urgencyOf({ kind: "pain" }) + 0.5;
+      if (item.warning.kind === "targetSlips") return urgencyOf({ kind: "stalled" }) + 0.5;
+      return 102 + WARNING_KINDS.indexOf(item.warning.kind);
   }
 }
 

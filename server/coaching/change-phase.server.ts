@@ -35,6 +35,7 @@ import {
 import type { Scope } from "../db/scope.server.ts";
 import { clientFor, type KnownClient } from "./client.server.ts";
 import { throughWeek } from "./place-session.server.ts";
+import { workOutTargets } from "./warnings.server.ts";
 
 export type ChangePhaseError =
   | SavePhaseError
@@ -128,7 +129,9 @@ async function writePhase(
     if (!saved.ok) return saved;
     const stored = await getPhase(trx, phase.id);
     if (stored === null) return fail({ code: "missing" });
-    return ok(await followPlanned(trx, phase.document, stored, placed, weekOf, client));
+    const became = await followPlanned(trx, phase.document, stored, placed, weekOf, client);
+    await workOutTargets(trx, phase, next, client);
+    return ok(became);
   });
 }
 

@@ -30,7 +30,7 @@ import { addRuling, rulingOf, rulingsOn } from "../db/rulings.server.ts";
 import type { StoredSessionLog } from "../db/session-logs.server.ts";
 import type { Scope } from "../db/scope.server.ts";
 import { replaceWaiting } from "../db/waiting.server.ts";
-import { clientFor } from "./client.server.ts";
+import { clientFor, type KnownClient } from "./client.server.ts";
 import { phaseFactsFor } from "./phase-facts.server.ts";
 import { placeSession, throughWeek } from "./place-session.server.ts";
 import { writtenIn } from "./written.server.ts";
@@ -59,11 +59,17 @@ export interface NextInPhase {
 
 /** What Kravo proposes for every exercise of an ended session, at the stations as they are now. */
 export async function proposalsFor(scope: Scope, sessionLog: StoredSessionLog): Promise<Proposals> {
+  return proposalsOf(scope, sessionLog, await clientFor(scope, sessionLog.personId));
+}
+
+/** The same for a client who is known already. */
+export async function proposalsOf(
+  scope: Scope,
+  sessionLog: StoredSessionLog,
+  client: KnownClient,
+): Promise<Proposals> {
   const { id, place } = sessionLog;
-  const [client, phase] = await Promise.all([
-    clientFor(scope, sessionLog.personId),
-    place === null ? null : getPhase(scope, place.phase),
-  ]);
+  const phase = place === null ? null : await getPhase(scope, place.phase);
   const { history } = client;
   const part = upTo(history, sessionLog);
   const series = part.sessions.length === history.sessions.length ? client.series : seriesOf(part);

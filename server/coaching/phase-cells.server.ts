@@ -21,8 +21,9 @@ import {
   type StoredPhase,
 } from "../db/phases.server.ts";
 import type { Scope } from "../db/scope.server.ts";
-import { clientFor } from "./client.server.ts";
+import { clientFor, type KnownClient } from "./client.server.ts";
 import { phaseFactsFor } from "./phase-facts.server.ts";
+import { workOutTargets } from "./warnings.server.ts";
 
 /** What was typed into a cell. */
 export interface CellEntry extends CellPlace {
@@ -82,7 +83,7 @@ export async function typeCells(
   }
   const { most } = PHASE_BOUNDS.changes;
   if (changed.changes.length > most) return fail({ code: "tooMany", most });
-  return save(scope, phase, changed);
+  return save(scope, phase, changed, client);
 }
 
 /** Puts the coach's changes back as they were: what undo does. */
@@ -93,13 +94,19 @@ export async function putBack(
   changes: Phase["changes"],
 ): Promise<Result<number, TypeCellsError>> {
   if (baseRevision !== phase.revision) return fail({ code: "changedMeanwhile", current: phase });
-  return save(scope, phase, { ...phase.document, changes });
+  const client = await clientFor(scope, phase.personId);
+  return save(scope, phase, { ...phase.document, changes }, client);
 }
 
 async function save(
   scope: Scope,
   phase: StoredPhase,
   document: Phase,
+  client: KnownClient,
 ): Promise<Result<number, TypeCellsError>> {
-  return savePhase(scope, phase.id, phase.revision, phase.name, document);
+  return scope.transaction(async (trx) => {
+    const saved = await savePhase(trx, phase.id, phase.revision, phase.name, document);
+    if (saved.ok) await workOutTargets(trx, phase, document, client);
+    return saved;
+  });
 }

@@ -7,7 +7,8 @@ import { rulingOn, rulingsOn } from "../db/rulings.server.ts";
 import { getSessionLog } from "../db/session-logs.server.ts";
 import { markWorkedOut, outdatedSessions, replaceWaiting } from "../db/waiting.server.ts";
 import type { Scope } from "../db/scope.server.ts";
-import { proposalsFor } from "./next-session.server.ts";
+import { clientFor } from "./client.server.ts";
+import { proposalsOf } from "./next-session.server.ts";
 import { workOutWarnings } from "./warnings.server.ts";
 
 /** Works out what of a session waits for the coach, from its log as it stands, and what its client's weeks warn of. */
@@ -18,7 +19,8 @@ export async function workOutWaiting(scope: Scope, id: Id<"sessionLog">): Promis
     await replaceWaiting(scope, sessionLog, []);
     return;
   }
-  const { slots } = await proposalsFor(scope, sessionLog);
+  const client = await clientFor(scope, sessionLog.personId);
+  const { slots } = await proposalsOf(scope, sessionLog, client);
   const rulings = (await rulingsOn(scope, id)).filter(
     ({ logPosition }) => logPosition === sessionLog.lastPosition,
   );
@@ -30,7 +32,7 @@ export async function workOutWaiting(scope: Scope, id: Id<"sessionLog">): Promis
       ruling: rulingOn(rulings, facts.slot, facts.line)?.id ?? null,
     })),
   );
-  await workOutWarnings(scope, sessionLog.personId);
+  await workOutWarnings(scope, sessionLog.personId, client);
 }
 
 /**

@@ -99,6 +99,20 @@ export async function listPhasesOf(
   return readEach(scope, "phase", rows, entryFrom);
 }
 
+/** The phase of a person that runs on a day; null where none does. */
+export async function phaseOn(
+  scope: Scope,
+  person: Id<"person">,
+  on: Day,
+): Promise<StoredPhase | null> {
+  const row = (await phaseQuery(scope)
+    .where("phases.person_id", toBinary(person))
+    .where("phases.starts", "<=", on)
+    .where("phases.ends", ">=", on)
+    .first()) as Row | undefined;
+  return row === undefined ? null : phaseFrom(row);
+}
+
 /** A phase as the calendar shows it. */
 export interface SeasonPhase extends PhaseEntry {
   readonly weeks: readonly WeekKind[];

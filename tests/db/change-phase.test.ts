@@ -11,6 +11,7 @@ import { acceptReplan, whatIf } from "~/server/coaching/replan.server.ts";
 import { addPhaseFor, approveWeek, phaseSheet } from "~/server/coaching/phase.server.ts";
 import { getPhase, replansOf, type StoredPhase } from "~/server/db/phases.server.ts";
 import { getPlan, listPlansOf, placedSessions, savePlan } from "~/server/db/plans.server.ts";
+import { warningsOn } from "~/server/db/warnings.server.ts";
 import { trainSquats } from "./sets.ts";
 import { addSquats, inStudio } from "./studio.ts";
 
@@ -135,6 +136,28 @@ describe("a phase that is changed", () => {
     expect(await editPhase(here.studio.scope, phase, asked)).toMatchObject({
       error: { code: "noStandIn" },
     });
+  });
+});
+
+describe("a stated target", () => {
+  it("warns while it slips, and no more once it is in reach", async () => {
+    const phase = await begunPhase();
+    const [own] = phase.document.days;
+    const [slot] = slotsOf(own!.session);
+    const line = slot!.sets[0]!.line!;
+    const to = (kilos: number, week: number): PhaseEdit => ({
+      kind: "statedTarget",
+      day: own!.id,
+      line,
+      to: { day: own!.id, lineage: slot!.lineageId, line, reading: kg(kilos), reps: 5, week },
+    });
+    const { scope, person } = here.studio;
+    await change(phase, to(200, 4));
+    expect(await warningsOn(scope, person)).toMatchObject([
+      { kind: "targetSlips", reading: kg(200), week: 4, arrives: null, chance: null },
+    ]);
+    await change(await phaseAt(phase.id), to(100, 4));
+    expect(await warningsOn(scope, person)).toEqual([]);
   });
 });
 

@@ -39,6 +39,8 @@ const SIDES_APART = 0.1;
 const SIDES_MORE = 0.05;
 /** Sets to the limit, a week, over so many weeks without a lighter one. */
 const LIMIT = { weeks: 6, aWeek: 4 };
+/** A target that is less likely met slips. */
+const LIKELY = 0.5;
 /** For so long and so often the same, and still. */
 const SAME = { days: 300, sessions: 30 };
 
@@ -65,6 +67,15 @@ const pain: Rule = (_, sessions) => {
     return [{ kind: "painStays", joint, times: scores.length, of: last.length, from, to }];
   });
 };
+
+/** A target that the projection does not reach in time, or that is more likely missed than met. */
+const targets: Rule = ({ targets: stated }) =>
+  stated.flatMap(({ target, movement, metIn, arrives, chance }): Warning[] => {
+    const { reading, reps, week } = target;
+    const isLate = arrives === null || arrives > week;
+    if (metIn !== null || (!isLate && (chance === null || chance >= LIKELY))) return [];
+    return [{ kind: "targetSlips", movement, reading, reps, week, arrives, chance }];
+  });
 
 /** Weeks from the first day that is looked at. */
 const weekOf = (today: Day, day: Day) => WEEKS + daysBetween(today, day) / 7;
@@ -241,6 +252,7 @@ const sameForLong: Rule = ({ approach, trainedSince, today }, sessions) => {
 
 const RULES: readonly Rule[] = [
   pain,
+  targets,
   weightAndStrength,
   sides,
   limits,

@@ -1,4 +1,4 @@
 /** What goes wrong over weeks. */
 export * from "./find.ts";
-export { type ClientRecord } from "./record.ts";
+export { type ClientRecord, type StatedNow } from "./record.ts";
 export * from "./warning.ts";

@@ -18,6 +18,7 @@ import {
   type Slot,
 } from "../../plan/index.ts";
 import { volumePolicyOf, type Approach, type Brief, type Measurement } from "../../person/index.ts";
+import type { TargetOdds, TargetStanding } from "../../phase/index.ts";
 import { hardSetsWorth, volumeOf } from "../../unroll/index.ts";
 
 /** What is known of a client over the last weeks. */
@@ -32,12 +33,18 @@ export interface ClientRecord {
   readonly find: FindMovement;
   /** True for a session of a light, a lighter or a test week. */
   readonly isEasy: (session: Id<"sessionLog">) => boolean;
+  /** The stated targets of the phase that runs, in weeks that are still to come. */
+  readonly targets: readonly StatedNow[];
   /** Since when each exercise is trained, wherever, and in how many sessions. */
   readonly trainedSince: ReadonlyMap<
     MovementRef,
     { readonly since: Day; readonly sessions: number }
   >;
 }
+
+/** How a stated target stands, and of which exercise it is. */
+export type StatedNow = Pick<TargetStanding, "target" | "metIn" | "arrives"> &
+  Pick<TargetOdds, "chance"> & { readonly movement: MovementRef };
 
 /** One exercise in a trained session. */
 export interface TrainedSlot {

@@ -1,8 +1,10 @@
 import { z } from "zod";
 import {
+  amountOf,
   JOINTS,
   kind,
   kindsOf,
+  massField,
   movementField,
   REGIONS,
   unionOf,
@@ -26,6 +28,18 @@ export const WARNINGS = {
       of: times,
       from: z.number(),
       to: z.number(),
+    }),
+  },
+  targetSlips: {
+    definition: kind("targetSlips", {
+      movement: movementField,
+      reading: massField,
+      reps: times,
+      week: times,
+      /** The week in which it is met if every target before it is; null where the phase ends before. */
+      arrives: times.nullable(),
+      /** The chance that it is met by its week; null where too little was trained to say. */
+      chance: z.number().min(0).max(1).nullable(),
     }),
   },
   weakerThanLighter: {
@@ -77,6 +91,8 @@ export function warningSubject(warning: Warning): string {
     case "priorityLate":
     case "outOfRange":
       return `${warning.kind} ${warning.region}`;
+    case "targetSlips":
+      return `${warning.kind} ${warning.movement} ${amountOf(warning.reading)}x${warning.reps} ${warning.week}`;
     case "sideDrift":
     case "skippedAgain":
     case "sameForLong":

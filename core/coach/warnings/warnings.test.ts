@@ -12,6 +12,7 @@ import {
 import type { Rir, SessionPlan, Slot } from "../../plan/index.ts";
 import { warningsOf } from "./find.ts";
 import { medianSlope, middleOf } from "./trend.ts";
+import type { StatedNow } from "./record.ts";
 import type { Warning, WarningKind } from "./warning.ts";
 import {
   sampleContext,
@@ -52,6 +53,7 @@ function record(
     readonly stances?: Partial<Stances>;
     readonly weights?: readonly (readonly [number, number])[];
     readonly since?: readonly [Day, number];
+    readonly targets?: readonly StatedNow[];
   } = {},
 ) {
   const made = sessions.map((done, i) => {
@@ -135,6 +137,7 @@ function record(
     })),
     find: findMovement,
     isEasy: (id: Id<"sessionLog">) => easy.has(id),
+    targets: over.targets ?? [],
     trainedSince: new Map(
       over.since === undefined
         ? []
@@ -357,5 +360,48 @@ describe("several warnings", () => {
     );
     expect(found[0]?.kind).toBe("painStays");
     expect(warningsOf(record([]))).toEqual([]);
+  });
+});
+
+describe("a target that slips", () => {
+  const stated = (over: Partial<StatedNow>): StatedNow => ({
+    target: {
+      day: sampleId(1),
+      lineage: sampleId(2),
+      line: sampleId(3),
+      reading: kg(110),
+      reps: 5,
+      week: 8,
+    },
+    movement: "shipped:back-squat",
+    metIn: null,
+    arrives: 8,
+    chance: 0.5,
+    ...over,
+  });
+  const slips = (over: Partial<StatedNow>) =>
+    only("targetSlips", record([], { targets: [stated(over)] })).length === 1;
+
+  it("is told where it arrives late or never, or is more likely missed than met", () => {
+    expect(slips({})).toBe(false);
+    expect(slips({ chance: 0.49 })).toBe(true);
+    expect(slips({ arrives: 9, chance: 0.9 })).toBe(true);
+    expect(slips({ arrives: null, chance: null })).toBe(true);
+    expect(slips({ chance: null })).toBe(false);
+    expect(slips({ metIn: 5, arrives: 5, chance: null })).toBe(false);
+  });
+
+  it("names the exercise and what was stated", () => {
+    expect(only("targetSlips", record([], { targets: [stated({ arrives: 10 })] }))).toEqual([
+      {
+        kind: "targetSlips",
+        movement: "shipped:back-squat",
+        reading: kg(110),
+        reps: 5,
+        week: 8,
+        arrives: 10,
+        chance: 0.5,
+      },
+    ]);
   });
 });
