@@ -1,6 +1,6 @@
 import { assertNever, type Mass } from "~/core/kernel/index.ts";
 import type { Constraint, Measure, ProgressionKind } from "~/core/plan/index.ts";
-import type { Change, ShownProposal, Step, WayCode } from "~/core/progress/index.ts";
+import type { Change, RuledLine, ShownProposal, Step, WayCode } from "~/core/progress/index.ts";
 import { formatMass, plural } from "./numbers.ts";
 import { formatTarget } from "./target.ts";
 import { formatRir, PHASE_NAMES, RANGE_NAMES } from "./training.ts";
@@ -101,6 +101,15 @@ export function formatProposal({ move, reading, from, changes }: ShownProposal):
 /** "Raise to 82.5 kg", "Stay at 80 kg; rest 75 s, was 90 s" */
 export function formatStep(proposal: ShownProposal): string {
   return [formatProposal(proposal), ...proposal.changes.map(formatChange)].join("; ");
+}
+
+/** What a coach said of a proposal: "Accepted: Raise to 102.5 kg.", "Changed: 100 kg. “slept badly”". */
+export function formatRuling({ decision, way, chosen, reason, shown }: RuledLine): string {
+  const load = chosen === null ? "" : `: ${formatMass(chosen)}`;
+  // What was taken is what was shown then, whatever the log says since.
+  if (decision === "accepted")
+    return way === null ? `Accepted: ${formatStep(shown)}.` : `${WAYS[way]}${load}.`;
+  return `Changed${load}. “${reason}”`;
 }
 
 const isSameLoad = (a: Mass | null, b: Mass | null) =>

@@ -11,7 +11,13 @@ import {
 } from "~/core/progress/index.ts";
 import { howToMake, nextEasier, nextHarder, type Station } from "~/core/gym/index.ts";
 import { formatAmount, formatMass } from "~/format/numbers.ts";
-import { formatChange, formatProposal, formatStep, formatWay } from "~/format/progression.ts";
+import {
+  formatChange,
+  formatProposal,
+  formatRuling,
+  formatStep,
+  formatWay,
+} from "~/format/progression.ts";
 import { sentence } from "~/format/sentence.ts";
 import { formatRecipe } from "~/format/training.ts";
 import { FieldErrors, PlainInput } from "./field.tsx";
@@ -217,15 +223,7 @@ export function ProposalRow({
 }
 
 export function RulingText({ ruling }: { readonly ruling: ProposalRowProps["ruling"] }) {
-  if (ruling === null) return null;
-  // What was taken is what was shown then, whatever the log says since.
-  if (ruling.decision === "accepted")
-    return <Typography>Accepted: {formatStep(ruling.shown)}.</Typography>;
-  return (
-    <Typography>
-      Changed{ruling.chosen === null ? "" : `: ${formatMass(ruling.chosen)}`}. “{ruling.reason}”
-    </Typography>
-  );
+  return ruling === null ? null : <Typography>{formatRuling(ruling)}</Typography>;
 }
 
 function Overruling({

@@ -278,6 +278,15 @@ function PhaseOf({
               ? nameOf(row.movement)
               : `${nameOf(row.movement)}, ${ROLE_NAMES[row.role].toLowerCase()}`
           }
+          ruling={
+            phase.rulings.find(
+              (own) =>
+                own.day === row.day.id &&
+                own.lineage === row.lineage &&
+                own.line === row.line &&
+                own.week === at.column + 1,
+            )?.ruling ?? null
+          }
           problem={typing.refused?.problem ?? null}
         />
       )}

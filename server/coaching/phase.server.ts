@@ -2,6 +2,7 @@ import { findingsByWeek, seenIn, type FittingChange } from "~/core/coach/index.t
 import { fail, ok, type Day, type Id, type MovementRef, type Result } from "~/core/kernel/index.ts";
 import {
   gymOn,
+  isWithout,
   lostChanges,
   project,
   rollOver,
@@ -10,6 +11,7 @@ import {
   targetsStanding,
   weeksOf,
   NOTHING_BY_HAND,
+  type CellPlace,
   type Phase,
   type PhaseDay,
   type PhaseFacts,
@@ -20,8 +22,15 @@ import {
   type TargetStanding,
 } from "~/core/phase/index.ts";
 import { approachAmong, volumeLimitsFor, volumePolicyOf } from "~/core/person/index.ts";
-import type { SlotProposal } from "~/core/progress/index.ts";
-import { copyApart, copyPlan, mapSlots, slotsOf, type SessionPlan } from "~/core/plan/index.ts";
+import type { RuledLine, SlotProposal } from "~/core/progress/index.ts";
+import {
+  copyApart,
+  copyPlan,
+  linesOf,
+  mapSlots,
+  slotsOf,
+  type SessionPlan,
+} from "~/core/plan/index.ts";
 import { newId } from "~/codec/new-id.ts";
 import type { NewPhase, SessionSource } from "~/codec/phase.ts";
 import { listApproaches } from "../db/approaches.server.ts";
@@ -30,6 +39,7 @@ import { getGym, studioDay } from "../db/gyms.server.ts";
 import { getPerson, type Person } from "../db/people.server.ts";
 import { addPhase, getPhase, type Overlap, type StoredPhase } from "../db/phases.server.ts";
 import { getPlan } from "../db/plans.server.ts";
+import { rulingOn, rulingsOnEach } from "../db/rulings.server.ts";
 import type { Scope } from "../db/scope.server.ts";
 import { getSessionLog } from "../db/session-logs.server.ts";
 import { getTemplate } from "../db/templates.server.ts";
@@ -180,10 +190,40 @@ export async function phaseSheet(scope: Scope, phase: StoredPhase) {
       approach,
       seen: seenIn(facts.series),
     }),
+    rulings: await rulingsIn(scope, sessions),
     lost: lostChanges(phase.document),
     targets: targetsOf(phase, sessions, facts),
     curves: curvesOf(phase.document, sessions, facts),
   };
+}
+
+/** What a coach ruled on a line, and the week in which it took effect. */
+export interface RuledCell extends CellPlace {
+  readonly ruling: RuledLine;
+}
+
+/** What was ruled after each session that is done, at the session of its day that came of it. */
+async function rulingsIn(
+  scope: Scope,
+  sessions: readonly ProjectedSession[],
+): Promise<readonly RuledCell[]> {
+  const done = sessions.filter(({ source }) => source === "done");
+  const logs = done.flatMap(({ placed }) => placed?.sessionLog ?? []);
+  const rulings = await rulingsOnEach(scope, logs);
+  return done.flatMap(({ day, week, plan, placed }): readonly RuledCell[] => {
+    const next = sessions.find(
+      (own) => own.day.id === day.id && own.week > week && !isWithout(own.source),
+    );
+    if (next === undefined || placed?.sessionLog == null) return [];
+    const own = rulings.get(placed.sessionLog) ?? [];
+    return slotsOf(plan).flatMap((slot) =>
+      linesOf(slot).flatMap(({ id: line }) => {
+        const ruling = rulingOn(own, slot.id, line);
+        const at = { day: day.id, lineage: slot.lineageId, line, week: next.week };
+        return ruling === null ? [] : [{ ...at, ruling }];
+      }),
+    );
+  });
 }
 
 /** How the stated targets of a phase stand, each with its exercise. */

@@ -1,6 +1,7 @@
 import { Link } from "react-router";
+import type { RuledLine } from "~/core/progress/index.ts";
 import type { PhaseWeek, SheetCell, SheetSession } from "~/core/phase/index.ts";
-import { PROGRESSION_NAMES } from "~/format/progression.ts";
+import { formatRuling, PROGRESSION_NAMES } from "~/format/progression.ts";
 import { formatCellEdit, formatCellWhole, formatWeek, SOURCE_NAMES } from "~/format/phase.ts";
 import { formatReason } from "~/format/reasons.ts";
 import { formatDay } from "~/format/numbers.ts";
@@ -16,6 +17,7 @@ export function CellExplained({
   cell,
   session,
   name,
+  ruling,
   problem,
 }: {
   readonly row: GridRow;
@@ -24,6 +26,8 @@ export function CellExplained({
   readonly cell: SheetCell | null;
   readonly session: SheetSession | null;
   readonly name: string;
+  /** What the coach decided before this session; null where nothing was. */
+  readonly ruling: RuledLine | null;
   readonly problem: string | null;
 }) {
   return (
@@ -48,6 +52,7 @@ export function CellExplained({
       <div>
         <div className={styles.small}>rule: {PROGRESSION_NAMES[row.rule.kind]}</div>
         <div>{ruleText(cell)}</div>
+        {ruling === null ? null : <div className={styles.ruled}>{formatRuling(ruling)}</div>}
       </div>
       <div>
         <div className={styles.small}>week</div>

@@ -34,6 +34,7 @@ declare const styles: {
   readonly planned: string;
   readonly problem: string;
   readonly projected: string;
+  readonly ruled: string;
   readonly scroll: string;
   readonly selected: string;
   readonly sets: string;
