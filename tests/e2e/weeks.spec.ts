@@ -82,6 +82,10 @@ test("a phase from its first week to the one that follows it", async ({ watched:
   await expect(page.getByText("saving …")).toBeHidden();
   await page.goto(phase);
   await expect(cell(page, 0, 4)).toHaveText(/60/);
+  await cell(page, 0, 4).click();
+  await expect(page.getByRole("region", { name: "Selected cell" })).toContainText(
+    "Changed: 60 kg. “Knee spoke up”",
+  );
 
   // The knee flares up for two weeks: what loads it is replaced, and what was trained stays.
   const flareUp = { joint: "knee", provokedBy: "kneeLoad", severity: "5", allowed: "2" };
