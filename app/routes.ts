@@ -33,6 +33,7 @@ export default [
     route("strength-rules", "routes/strength-rules.tsx"),
     route("templates", "routes/templates.tsx"),
     route("templates/:templateId", "routes/template.tsx"),
+    route("phase-templates/:phaseTemplateId", "routes/phase-template.tsx"),
     route("writing-sets", "routes/writing-sets.tsx"),
     route("plans/new", "routes/plan-new.tsx"),
     route("plans/:planId", "routes/bench.tsx"),

@@ -1,5 +1,5 @@
 import type { MovementRef } from "~/core/kernel/index.ts";
-import type { Goal } from "~/core/person/index.ts";
+import type { ApproachRef, Goal } from "~/core/person/index.ts";
 import type { PersonForm } from "~/codec/person.ts";
 import type { StationKey } from "./studio.ts";
 import type { Exercise } from "./trainee.ts";
@@ -9,6 +9,8 @@ export interface PhasedTrainee {
   readonly person: PersonForm;
   readonly seed: number;
   readonly startTime: string;
+  /** Null where the client's own is followed. */
+  readonly approach: ApproachRef | null;
   readonly phase: {
     readonly name: string;
     readonly goal: Goal;
@@ -34,7 +36,8 @@ export interface PhasedTrainee {
   readonly ill: { readonly daysAgo: number; readonly days: number } | null;
 }
 
-const exercise = (
+/** An exercise of a routine: sets and reps, where its load begins and ends, how long it rests. */
+export const exercise = (
   movement: MovementRef,
   station: StationKey,
   [sets, low, high, effort]: readonly [number, number, number, 1 | 2 | 3],
@@ -66,6 +69,7 @@ export const IN_A_PHASE: readonly PhasedTrainee[] = [
     },
     seed: 77,
     startTime: "18:30",
+    approach: null,
     phase: {
       name: "Squat before the meet",
       goal: "strength",
@@ -159,6 +163,7 @@ export const IN_A_PHASE: readonly PhasedTrainee[] = [
     },
     seed: 78,
     startTime: "17:00",
+    approach: null,
     phase: {
       name: "Definition 1",
       goal: "definition",

@@ -169,7 +169,7 @@ async function plannedOn(scope: Scope, id: Id<"phase">, on: Day): Promise<Id<"pl
 }
 
 function documentOf(
-  { phase, days, startTime }: PhasedTrainee,
+  { phase, days, startTime, approach }: PhasedTrainee,
   { gymId, stations }: Setting,
   start: Day,
 ): Phase {
@@ -178,7 +178,7 @@ function documentOf(
     start,
     goal: phase.goal,
     success: phase.success,
-    approach: null,
+    approach,
     days: days.map(({ after, title, routine }): PhaseDay => ({
       id: newId(),
       weekday: weekdayOf(addDays(start, after)),

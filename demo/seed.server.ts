@@ -27,8 +27,10 @@ import { AWAY_GYM, GYM, STATIONS, STUDIO, type StationKey } from "./studio.ts";
 import type { Trainee } from "./trainee.ts";
 import { TRAINEES } from "./trainees.ts";
 import { IN_A_PHASE } from "./in-a-phase.ts";
+import { OF_EACH_APPROACH } from "./of-each-approach.ts";
 import { seedBrief } from "./seed-brief.server.ts";
 import { seedEvents, seedPhased } from "./seed-phase.server.ts";
+import { seedTemplates } from "./seed-templates.server.ts";
 import { movePhases } from "./move-phases.server.ts";
 import { seededRandom } from "~/core/kernel/index.ts";
 
@@ -56,8 +58,9 @@ export async function seedDemo(db: Database, now: Instant): Promise<boolean> {
   await addGymWith(at(begun), AWAY_GYM, UNKNOWN_GYM);
   const setting = { at, now, today, gymId, stations: stations as StationIds };
   for (const trainee of TRAINEES) await seedTrainee(setting, trainee);
-  for (const trainee of IN_A_PHASE) await seedPhased(setting, trainee);
+  for (const trainee of [...IN_A_PHASE, ...OF_EACH_APPROACH]) await seedPhased(setting, trainee);
   await seedEvents(setting);
+  await seedTemplates(at(now), setting.stations);
   await workOutSome(at(now), 1000);
   await at(now).insert("demo_seed", { anchor_day: today });
   return true;

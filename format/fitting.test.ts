@@ -21,6 +21,15 @@ describe("what was changed for somebody", () => {
       { code: "leftOut", movement: squat, because: notHere },
       "Back squat is left out, nothing here stands in: no station of this gym serves it.",
     ],
+    [
+      {
+        code: "filled",
+        frame: { form: "machine", region: "gastrocnemius", length: "stretched" },
+        movement: "shipped:leg-press",
+        brings: [{ kind: "liked" }],
+      },
+      "Any machine exercise for gastrocnemius, hardest where it is stretched: Leg press (liked).",
+    ],
     [{ code: "load", movement: squat, reading: kg(80) }, "Back squat: 80 kg, as last logged here."],
     [
       { code: "load", movement: squat, reading: null },

@@ -1,10 +1,12 @@
 import type { FittingCause, FittingChange } from "~/core/coach/index.ts";
 import type { FindMovement } from "~/core/movement/index.ts";
-import { slotsOf, type SessionPlan } from "~/core/plan/index.ts";
+import { slotsOf, type Frame, type FrameForm, type SessionPlan } from "~/core/plan/index.ts";
 import { assertNever } from "~/core/kernel/index.ts";
 import { formatExclusion } from "./brief.ts";
-import { formatFix } from "./findings.ts";
+import { formatBrings, formatFix } from "./findings.ts";
 import { formatMass } from "./numbers.ts";
+import { sentence } from "./sentence.ts";
+import { LENGTH_NAMES, spokenRegion } from "./training.ts";
 
 /** What was changed in somebody's copy of a template. */
 export function formatFittingChange(change: FittingChange, find: FindMovement): string {
@@ -16,6 +18,10 @@ export function formatFittingChange(change: FittingChange, find: FindMovement): 
   switch (change.code) {
     case "swapped":
       return `${name(change.from)} becomes ${name(change.to)}: ${formatCause(change.because)}.`;
+    case "filled": {
+      const why = change.brings.slice(0, 2).map(formatBrings).join("; ");
+      return `${sentence(formatFrame(change.frame))}: ${name(change.movement)}${why === "" ? "" : ` (${why})`}.`;
+    }
     case "leftOut":
       return `${name(change.movement)} is left out, nothing here stands in: ${formatCause(change.because)}.`;
     case "load":
@@ -37,4 +43,19 @@ function formatCause(cause: FittingCause): string {
   return cause.kind === "notHere"
     ? "no station of this gym serves it"
     : cause.reasons.map(formatExclusion).join("; ");
+}
+
+/** What an exercise of a frame is called. */
+export const FRAME_NAMES: Readonly<Record<FrameForm, string>> = {
+  compound: "compound exercise",
+  machine: "machine exercise",
+  singleLeg: "single-leg exercise",
+  isolation: "isolation exercise",
+};
+
+/** "any machine exercise for hamstrings, hardest where it is stretched" */
+export function formatFrame({ form, region, length }: Frame): string {
+  const what = form === null ? "exercise" : FRAME_NAMES[form];
+  const whom = region === null ? "" : ` for ${spokenRegion(region).toLowerCase()}`;
+  return `any ${what}${whom}${length === null ? "" : `, hardest where it is ${LENGTH_NAMES[length]}`}`;
 }

@@ -3,6 +3,7 @@ import {
   sameReading,
   ticksOf,
   type Day,
+  type Id,
   type Mass,
   type MovementRef,
 } from "~/core/kernel/index.ts";
@@ -16,6 +17,7 @@ import type {
   SheetCell,
   WholePhase,
 } from "~/core/phase/index.ts";
+import type { FittingChange } from "~/core/coach/index.ts";
 import { directRegions, type FindMovement, type Movement } from "~/core/movement/index.ts";
 import type { SetRole } from "~/core/plan/index.ts";
 import type { WeekKind } from "~/core/progress/index.ts";
@@ -378,6 +380,33 @@ export function formatManyError(error: ManyError): string {
     default:
       return assertNever(error);
   }
+}
+
+/** Why a phase is not assigned, and what to do. */
+export function formatAssignError(
+  error: Parameters<typeof formatNewPhaseError>[0] | { readonly code: "incomplete" },
+): string {
+  return error.code === "incomplete"
+    ? "Choose at least one client, a gym and a first day."
+    : formatNewPhaseError(error);
+}
+
+/** Copies of a phase as they are told before they are made. */
+export function toldCopies(copies: readonly FittedCopy[]) {
+  return copies.map(({ person, days, exercises, changes, overlap }) => ({
+    person,
+    about: `${plural(days, "day")} a week, ${plural(exercises, "exercise")}`,
+    changes,
+    obstacle: overlap === null ? null : formatOverlap(overlap),
+  }));
+}
+
+interface FittedCopy {
+  readonly person: { readonly id: Id<"person">; readonly name: string };
+  readonly days: number;
+  readonly exercises: number;
+  readonly changes: readonly FittingChange[];
+  readonly overlap: Parameters<typeof formatOverlap>[0] | null;
 }
 
 /** What a day of a phase can be made from, as a list to choose from. */

@@ -11,13 +11,7 @@ import {
 } from "~/core/progress/index.ts";
 import { howToMake, nextEasier, nextHarder, type Station } from "~/core/gym/index.ts";
 import { formatAmount, formatMass } from "~/format/numbers.ts";
-import {
-  formatChange,
-  formatProposal,
-  formatRuling,
-  formatStep,
-  formatWay,
-} from "~/format/progression.ts";
+import { formatChange, formatProposal, formatRuling, formatWay } from "~/format/progression.ts";
 import { sentence } from "~/format/sentence.ts";
 import { formatRecipe } from "~/format/training.ts";
 import { FieldErrors, PlainInput } from "./field.tsx";

@@ -24,6 +24,7 @@ import { takeBackChange } from "~/server/coaching/change-phase.server.ts";
 import { putBack, typeCells } from "~/server/coaching/phase-cells.server.ts";
 import { approveWeek, phaseSheet, rollOverPhase } from "~/server/coaching/phase.server.ts";
 import { archivePhase, getPhase, replansOf } from "~/server/db/phases.server.ts";
+import { addPhaseTemplate } from "~/server/db/phase-templates.server.ts";
 import { listGyms, listStations } from "~/server/db/gyms.server.ts";
 import { catalogueFor } from "~/server/db/movements.server.ts";
 import { isJson, readForm, readJson } from "~/server/http/body.server.ts";
@@ -106,6 +107,10 @@ export const action = writing(async (scope, { params, request }: Route.ActionArg
     if (back?.ok === true) throw redirect(`/phases/${phase.id}`);
     const problem = back === null ? "This was not understood." : formatChangeProblem(back.error);
     return data({ problem, at: null, isOfPage: true }, { status: 400 });
+  }
+  if (form.get("intent") === "keep") {
+    const id = await addPhaseTemplate(scope, phase.name, phase.document);
+    throw redirect(`/phase-templates/${id}`);
   }
   if (form.get("intent") === "rollOver") {
     const { find } = await catalogueFor(scope);
@@ -299,6 +304,9 @@ function PhaseOf({
       )}
       <Form method="post">
         <Box sx={{ display: "flex", alignItems: "baseline", gap: 2, mt: 3 }}>
+          <Button type="submit" name="intent" value="keep" size="small" disabled={isBusy}>
+            Keep as template
+          </Button>
           <Button type="submit" name="intent" value="archive" size="small" disabled={isBusy}>
             Archive phase
           </Button>

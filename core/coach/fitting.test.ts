@@ -1,7 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { kg, type Mass, minutes } from "../kernel/index.ts";
-import { applyEdit, servesMovement, slotsOf, type SessionPlan } from "../plan/index.ts";
+import { directRegions } from "../movement/index.ts";
+import { findMovement } from "../movement/catalogue/index.ts";
+import { applyEdit, servesMovement, slotsOf, type Frame, type SessionPlan } from "../plan/index.ts";
 import { exclusionsOf } from "../person/index.ts";
 import { sessionDuration, unroll } from "../unroll/index.ts";
 import { fitTemplate } from "./fitting.ts";
@@ -72,6 +74,66 @@ describe("a template fitted to somebody", () => {
       code: "swapped",
       from: "shipped:back-squat",
       because: { kind: "excluded", reasons: [{ code: "limit" }] },
+    });
+  });
+
+  describe("with a frame", () => {
+    const framed = (...frames: readonly (Frame | null)[]) =>
+      slotsOf(template).reduce<SessionPlan>(
+        (plan, slot, i) =>
+          applyEdit(plan, {
+            kind: "changeSlot",
+            slot: slot.id,
+            to: { ...slot, frame: frames[i] ?? null },
+          }),
+        template,
+      );
+    const CALVES: Frame = { form: "machine", region: "gastrocnemius", length: null };
+    const movementsIn = (plan: SessionPlan) =>
+      slotsOf(plan).map(({ movement }) => findMovement(movement)!);
+
+    it("takes what suits somebody best of what it names, with the sets that are written, and tells it", () => {
+      const { plan, changes } = fit(framed(null, CALVES));
+      const [squat, calves] = movementsIn(plan);
+      expect(squat?.ref).toBe("shipped:back-squat");
+      expect(directRegions(calves!)).toContain("gastrocnemius");
+      expect(slotsOf(plan)[1]?.sets).toHaveLength(3);
+      expect(slotsOf(plan)[1]?.lineageId).toBe(slotsOf(template)[1]?.lineageId);
+      expect(changes[0]).toMatchObject({ code: "filled", frame: CALVES, movement: calves?.ref });
+    });
+
+    it("never fills two with one exercise, and asks for what the first ones leave lacking", () => {
+      const LEG: Frame = { form: "singleLeg", region: null, length: null };
+      const { plan } = fit(framed(LEG, LEG));
+      const [first, second] = movementsIn(plan);
+      expect(first?.laterality).not.toBe("twoLegs");
+      expect(second?.laterality).not.toBe("twoLegs");
+      expect(first?.ref).not.toBe(second?.ref);
+    });
+
+    it("keeps to limits, and takes the client's own load there", () => {
+      const dislikes = fit(framed(null, CALVES)).changes.flatMap((change) =>
+        change.code === "filled" ? [change.movement] : [],
+      );
+      const { changes } = fit(framed(null, CALVES), { brief: { dislikes } }, () => kg(45));
+      const [own] = changes.filter(({ code }) => code === "filled");
+      expect(own).toBeDefined();
+      expect(own).not.toMatchObject({ movement: dislikes[0] });
+    });
+
+    it("stays as it is written where nothing here fits, or where that cannot stay is left out", () => {
+      const none: Frame = { form: "isolation", region: "gluteusMaximus", length: "mid" };
+      const found = fit(
+        framed(none, null),
+        {},
+        () => null,
+        (j) => ({
+          ...j,
+          catalogue: j.catalogue.filter(({ ref }) => ref === "shipped:back-squat"),
+        }),
+      );
+      expect(names(found.plan)).toEqual(["back-squat", "lying-leg-curl"]);
+      expect(found.changes).toEqual([]);
     });
   });
 

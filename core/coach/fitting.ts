@@ -13,22 +13,32 @@ import {
   slotsOf,
   stationFor,
   withReading,
+  type Frame,
   type LoadRule,
   type SessionPlan,
   type Slot,
 } from "../plan/index.ts";
 import { exclusionsOf, type Exclusion } from "../person/index.ts";
+import type { Brings } from "./brings.ts";
 import { findingsOf } from "./finding-rules.ts";
 import { applyFix, type Fix } from "./fix.ts";
 import { fixesFor } from "./fixes-for.ts";
 import type { Judging } from "./judged.ts";
-import { swapSlot, substitutesFor, type SwapContext } from "./search/index.ts";
+import { fillingFor, swapSlot, substitutesFor, type SwapContext } from "./search/index.ts";
 import { waysToShorten, type Shortening } from "./shorten.ts";
 
 /** Why an exercise of a template could not stay as it was. */
 export type FittingCause =
   | { readonly kind: "notHere" }
   | { readonly kind: "excluded"; readonly reasons: readonly Exclusion[] };
+
+/** What fills a frame of a template for somebody: of every kind that it names. */
+export interface Filled {
+  readonly code: "filled";
+  readonly frame: Frame;
+  readonly movement: MovementRef;
+  readonly brings: readonly Brings[];
+}
 
 /** One thing that was changed in a copy of a template, for whom it is copied. */
 export type FittingChange =
@@ -38,6 +48,7 @@ export type FittingChange =
       readonly to: MovementRef;
       readonly because: FittingCause;
     }
+  | Filled
   | { readonly code: "leftOut"; readonly movement: MovementRef; readonly because: FittingCause }
   /** What was lifted last there; null where nothing was, so that the load is found on the day. */
   | { readonly code: "load"; readonly movement: MovementRef; readonly reading: Mass | null }
@@ -60,7 +71,7 @@ export interface Fitted {
 const MOST_FIXES = 6;
 
 /**
- * A copy of a template for one person: exercises that the gym or the brief rules out are swapped or left out,
+ * A copy of a template for one person: frames are filled with what suits them best, exercises that the gym or the brief rules out are swapped or left out,
  * loads become the person's own, a beginner's sets become plain, and the session is shortened to the time and
  * the sets that the person has. `judging` holds the person and gym; its plan is not looked at. Every change is
  * told, in order.
@@ -73,8 +84,20 @@ export function fitTemplate(
 ): Fitted {
   const changes: FittingChange[] = [];
   let plan = copyPlan(template, newId);
-  for (const slot of slotsOf(plan)) {
+  // Frames are filled once everything that is given is there, so that they bring what is still lacking.
+  const framed = slotsOf(plan).filter(({ frame }) => frame !== null);
+  for (const slot of slotsOf(plan).filter(({ frame }) => frame === null)) {
     const fitted = placed(slot, judging, lastReading, changes);
+    plan =
+      fitted === null
+        ? applyEdit(plan, { kind: "removeSlot", slot: slot.id })
+        : applyEdit(plan, { kind: "changeSlot", slot: slot.id, to: fitted });
+  }
+  for (const [i, slot] of framed.entries()) {
+    const open = new Set(framed.slice(i).map(({ id }) => id));
+    const so = { ...judging, plan: without(plan, open) };
+    const fitted =
+      filled(slot, so, lastReading, changes) ?? placed(slot, judging, lastReading, changes);
     plan =
       fitted === null
         ? applyEdit(plan, { kind: "removeSlot", slot: slot.id })
@@ -83,6 +106,26 @@ export function fitTemplate(
   plan = mapSlots(plan, (slot) => ownLoads(slot, judging, lastReading, changes));
   if (judging.brief.level === "beginner") plan = mapSlots(plan, (slot) => plain(slot, changes));
   return { plan: shortened(plan, judging, newId, changes), changes };
+}
+
+const without = (plan: SessionPlan, slots: ReadonlySet<Slot["id"]>): SessionPlan =>
+  [...slots].reduce((left, slot) => applyEdit(left, { kind: "removeSlot", slot }), plan);
+
+/** The slot with what fills its frame best, at its own load where one was logged; null where nothing here does. */
+function filled(
+  slot: Slot,
+  judging: Judging,
+  lastReading: SwapContext["lastReading"],
+  changes: FittingChange[],
+): Slot | null {
+  const best = slot.frame === null ? null : fillingFor(slot.frame, judging);
+  if (best === null || slot.frame === null) return null;
+  const { movement, station, brings } = best;
+  changes.push({ code: "filled", frame: slot.frame, movement: movement.ref, brings });
+  const reading = lastReading(movement, station);
+  const firstLoad =
+    reading === null ? ({ kind: "calibrate" } as const) : ({ kind: "logged", reading } as const);
+  return swapSlot(slot, { movement, station, firstLoad }, judging.brief.weakerSide ?? "left");
 }
 
 /** The slot at a station of this gym, swapped where it has to be, or null where nothing stands in. */

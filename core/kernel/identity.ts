@@ -32,6 +32,7 @@ export type IdOf =
   | "dismissal"
   | "comparing"
   | "template"
+  | "phaseTemplate"
   | "phase"
   | "phaseDay"
   | "event"

@@ -256,6 +256,7 @@ export function newBlock(
       lines: [],
       optional: false,
       startsWith: null,
+      frame: null,
       notes: { coach: "", trainee: "" },
     },
   };

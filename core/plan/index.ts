@@ -19,6 +19,7 @@ export {
   setUpField,
   weekPercent,
 } from "./fields.ts";
+export * from "./frame.ts";
 export * from "./hold-position.ts";
 export * from "./intensity.ts";
 export * from "./item.ts";

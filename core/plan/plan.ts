@@ -14,6 +14,7 @@ import {
 } from "../kernel/index.ts";
 import { BOUNDS } from "./bounds.ts";
 import { repeats, setUpField } from "./fields.ts";
+import { frameField } from "./frame.ts";
 import { drillsOf, itemField, type Item } from "./item.ts";
 import { roundingField } from "./load-rounding.ts";
 import { plannedSetField } from "./planned-set.ts";
@@ -42,6 +43,8 @@ export const slotField = z
     optional: z.boolean(),
     /** The phase that a repetition starts with here; as the exercise has it where null. */
     startsWith: z.enum(["lower", "lift"]).nullable().default(null),
+    /** In a template: what it is for, where each client gets the exercise that suits them; null where it is this one. */
+    frame: frameField.nullable().default(null),
     notes: z.object({ coach: textWithin(2000), trainee: textWithin(2000) }).readonly(),
   })
   .readonly();

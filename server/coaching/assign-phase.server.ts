@@ -5,13 +5,7 @@ import { newId } from "~/codec/new-id.ts";
 import type { Give } from "~/codec/template.ts";
 import { getGym } from "../db/gyms.server.ts";
 import { getPerson, type Person } from "../db/people.server.ts";
-import {
-  addPhase,
-  listPhasesOf,
-  type Overlap,
-  type PhaseEntry,
-  type StoredPhase,
-} from "../db/phases.server.ts";
+import { addPhase, listPhasesOf, type Overlap, type PhaseEntry } from "../db/phases.server.ts";
 import type { Scope } from "../db/scope.server.ts";
 import { fittedFor } from "./fitting.server.ts";
 
@@ -27,7 +21,7 @@ export interface PhaseCopy {
 /** Fitted copies of a phase for several clients; null where the gym or one of them is not of this studio. */
 export async function phaseCopiesFor(
   scope: Scope,
-  { document }: StoredPhase,
+  document: Phase,
   { people, gymId, day }: Give,
 ): Promise<readonly PhaseCopy[] | null> {
   if ((await getGym(scope, gymId)) === null) return null;

@@ -372,6 +372,16 @@ const WARNINGS = [
   )`,
 ];
 
+/** A phase that a studio keeps to begin others from. */
+const PHASE_TEMPLATES = [
+  `create table phase_templates (
+    studio_id binary(16) not null, id binary(16) not null, name varchar(80) not null,
+    document json not null, created_at bigint not null, removed_at bigint null,
+    actor_kind enum('user','link','system') not null, actor_id binary(16) null,
+    primary key (studio_id, id), foreign key (studio_id) references studios (id)
+  )`,
+];
+
 /** Migrations by name, in order. A landed one is never edited; the next is appended. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
   { name: "001-foundation", statements: FIRST },
@@ -388,6 +398,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: "012-season", statements: SEASON },
   { name: "013-rooms", statements: ROOMS },
   { name: "014-warnings", statements: WARNINGS },
+  { name: "015-phase-templates", statements: PHASE_TEMPLATES },
 ];
 
 const source: Knex.MigrationSource<(typeof MIGRATIONS)[number]> = {

@@ -24,6 +24,7 @@ export type StudioTable =
   | "plan_revisions"
   | "phases"
   | "phase_revisions"
+  | "phase_templates"
   | "events"
   | "runs"
   | "commands"

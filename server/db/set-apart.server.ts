@@ -22,6 +22,7 @@ export type RecordKind =
   | "set-aside finding"
   | "strength rules"
   | "template"
+  | "phaseTemplate"
   | "waiting decision"
   | "word on comparing";
 

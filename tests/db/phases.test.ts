@@ -11,6 +11,12 @@ import { standingFor } from "~/server/coaching/standing.server.ts";
 import { acceptCommands, commandsAfter } from "~/server/db/commands.server.ts";
 import { planNext, proposalsFor } from "~/server/coaching/next-session.server.ts";
 import { addPerson, erasePerson } from "~/server/db/people.server.ts";
+import {
+  addPhaseTemplate,
+  getPhaseTemplate,
+  listPhaseTemplates,
+  putPhaseTemplateAway,
+} from "~/server/db/phase-templates.server.ts";
 import { getPhase, listPhasesOf, type StoredPhase } from "~/server/db/phases.server.ts";
 import { listPlansOf, placedSessions } from "~/server/db/plans.server.ts";
 import { rulingsOn } from "~/server/db/rulings.server.ts";
@@ -149,7 +155,7 @@ describe("a phase assigned to others", () => {
     await typeCells(scope, phase, 1, [entry(phase, 2, "110")]);
     const people = [await addPerson(scope, { ...ADA, name: "Bea" }), here.studio.person];
     const give = { people, gymId: gym, day: day("2026-04-06") };
-    const copies = (await phaseCopiesFor(scope, await phaseAt(phase.id), give))!;
+    const copies = (await phaseCopiesFor(scope, (await phaseAt(phase.id)).document, give))!;
     expect(copies.map(({ changes }) => changes.map(({ code }) => code))).toEqual([
       ["load"],
       ["load"],
@@ -168,7 +174,7 @@ describe("a phase assigned to others", () => {
     const { scope, gym } = here.studio;
     const people = [await addPerson(scope, { ...ADA, name: "Bea" }), here.studio.person];
     const give = { people, gymId: gym, day: day("2026-03-09") };
-    const copies = (await phaseCopiesFor(scope, phase, give))!;
+    const copies = (await phaseCopiesFor(scope, phase.document, give))!;
     expect(copies.map(({ overlap }) => overlap?.name ?? null)).toEqual([null, "Strength 1"]);
     expect(await addPhaseCopies(scope, phase.name, copies)).toMatchObject({
       ok: false,
@@ -177,10 +183,30 @@ describe("a phase assigned to others", () => {
     expect(await listPhasesOf(scope, people[0]!)).toEqual([]);
   });
 
+  it("can be kept, given later as it was written, and put away", async () => {
+    const phase = await addedPhase();
+    const { scope, gym, person } = here.studio;
+    await typeCells(scope, phase, 1, [entry(phase, 2, "110")]);
+    const { document } = await phaseAt(phase.id);
+    const id = await addPhaseTemplate(scope, "Strength", { ...document, notes: "Slept badly." });
+    const kept = (await getPhaseTemplate(scope, id))!;
+    expect(kept).toMatchObject({ name: "Strength", isPutAway: false });
+    expect(kept.document).toEqual({ ...phase.document, notes: "" });
+    const give = { people: [person], gymId: gym, day: day("2026-04-06") };
+    const copies = (await phaseCopiesFor(scope, kept.document, give))!;
+    expect((await addPhaseCopies(scope, kept.name, copies)).ok).toBe(true);
+    expect((await listPhasesOf(scope, person)).map(({ name }) => name)).toEqual([
+      "Strength",
+      "Strength 1",
+    ]);
+    await putPhaseTemplateAway(scope, id, true);
+    expect((await listPhaseTemplates(scope)).map(({ isPutAway }) => isPutAway)).toEqual([true]);
+  });
+
   it("is for nobody of another studio", async () => {
     const phase = await addedPhase();
     const give = { people: [newId<"person">()], gymId: here.studio.gym, day: day("2026-04-06") };
-    expect(await phaseCopiesFor(here.studio.scope, phase, give)).toBeNull();
+    expect(await phaseCopiesFor(here.studio.scope, phase.document, give)).toBeNull();
   });
 });
 

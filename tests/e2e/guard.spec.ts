@@ -58,6 +58,7 @@ const EXPECTED: Readonly<Record<string, "hidden" | "own" | "open">> = {
   "routes/strength-rules": "own",
   "routes/templates": "own",
   "routes/template": "hidden",
+  "routes/phase-template": "hidden",
   "routes/writing-sets": "own",
   "routes/approach": "hidden",
   "routes/plan-set-aside": "hidden",
@@ -92,6 +93,7 @@ async function idsOfOtherStudio(page: Visitor): Promise<Record<string, string>> 
   const person = await addPerson(page, "Ada Test");
   const bench = await planSquats(page, person, where);
   const floor = await submit(page, `${bench}/start`, {});
+  const phase = await submit(page, "/phases/new", phaseForm(person, where.gym, bench));
   const last = (path: string) => path.split("/").at(-1) ?? "";
   await submit(page, "/movements/new", MOVEMENT_FORM);
   const own = /studio:([0-9a-f-]{36})/.exec(await (await page.request.get("/movements")).text());
@@ -101,7 +103,8 @@ async function idsOfOtherStudio(page: Visitor): Promise<Record<string, string>> 
     runId: last(floor),
     personId: last(person),
     planId: last(bench),
-    phaseId: last(await submit(page, "/phases/new", phaseForm(person, where.gym, bench))),
+    phaseId: last(phase),
+    phaseTemplateId: last(await submit(page, phase, { intent: "keep" })),
     gymId: where.gym,
     templateId: last(await submit(page, "/templates", { planId: last(bench), name: "Squats" })),
     stationId: where.rack,

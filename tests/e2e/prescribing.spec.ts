@@ -356,12 +356,15 @@ test("a session is kept as a template and given to two people, each copy told wi
   await expect(page.getByRole("heading", { name: "Ada First" })).toBeVisible();
   await page.goto("/templates");
   await page.getByRole("button", { name: "Put Leg day away" }).click();
-  await expect(page.getByText("None kept yet.", { exact: false })).toBeVisible();
+  await expect(page.getByText("None kept yet. Open a session", { exact: false })).toBeVisible();
   await page.getByText("1 put away").click();
   await page.getByRole("button", { name: "Take Leg day back" }).click();
   await page.getByRole("link", { name: "Leg day" }).click();
   await page.getByLabel("Name").fill("Leg day, longer");
   await page.getByLabel("Sets of Back squat, written").fill("4 x 6 at 70");
+  await page.getByLabel("Kind of exercise instead of Back squat").selectOption("any");
+  await expect(page.getByLabel("Muscle instead of Back squat")).toHaveValue("vastusLateralis");
+  await page.getByLabel("Kind of exercise instead of Back squat").selectOption("compound");
   await page.getByLabel("Add an exercise").selectOption("Back squat");
   await page.getByRole("button", { name: "Save the template" }).click();
   await expect(page.getByRole("heading", { name: "Leg day, longer", level: 1 })).toBeVisible();
@@ -370,6 +373,17 @@ test("a session is kept as a template and given to two people, each copy told wi
   );
   await expect(page.getByRole("region", { name: "2. Back squat", exact: true })).toBeVisible();
   await expect(page.getByRole("button", { name: "Save the template" })).toBeDisabled();
+  await page.getByLabel("Ada First").check();
+  await page.getByRole("button", { name: "Show what changes" }).click();
+  // The other squat is there already, and the rack serves nothing else.
+  await expect(ada).toContainText("never logged here");
+  await page
+    .getByRole("region", { name: "2. Back squat" })
+    .getByRole("button", { name: /^Remove/ })
+    .click();
+  await page.getByRole("button", { name: "Save the template" }).click();
+  await expect(page.getByRole("button", { name: "Save the template" })).toBeDisabled();
+  await expect(ada).toContainText("Any compound exercise for vasti: Back squat");
 });
 
 test("sets are filled by scheme, led up to by a ramp, hung by a plan, and printed on a sheet", async ({

@@ -130,3 +130,25 @@ test("a phase is changed, replanned, and the replan taken back", async ({ watche
   await expect(page.getByText(/^Replanned .*, taken back$/)).toBeVisible();
   await expect(page.getByRole("button", { name: "Take back" })).toBeHidden();
 });
+
+test("a phase is kept, and given to another client from what was kept", async ({
+  watched: page,
+}) => {
+  const [first] = await twoPhases(page);
+  await addPerson(page, "Bea Kept");
+  await page.goto(first);
+  await page.getByRole("button", { name: "Keep as template" }).click();
+  await expect(page.getByRole("region", { name: "What is in it" })).toContainText("Back squat");
+  await page.getByRole("button", { name: "Show what changes" }).click();
+  await expect(page.getByText("Choose at least one client, a gym and a first day.")).toBeVisible();
+  await page.getByLabel("Bea Kept").check();
+  await page.getByRole("button", { name: "Show what changes" }).click();
+  const bea = page.getByRole("region", { name: "What changes for Bea Kept" });
+  await expect(bea).toContainText("Back squat");
+  await page.getByRole("button", { name: "Assign" }).click();
+  await expect(page.getByRole("grid", { name: "Weeks of the phase" })).toBeVisible();
+  await expect(page.getByRole("link", { name: "Bea Kept" })).toBeVisible();
+  await page.goto("/templates");
+  await page.getByRole("button", { name: /^Put .* away/ }).click();
+  await expect(page.getByText("None kept yet. Open the sheet of a phase")).toBeVisible();
+});

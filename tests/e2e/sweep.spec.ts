@@ -106,7 +106,8 @@ test("no body of any kind holds the server, on any route and in any field", asyn
   });
   const own = await submit(page, "/approaches/shipped-of-even-ground", { intent: "copy" });
   const phase = await submit(page, "/phases/new", phaseForm(person, where.gym, bench));
-  const assigned = `${phase}/assign?people=${person.split("/")[2]}&gymId=${where.gym}&day=2027-03-01`;
+  const kept = await submit(page, phase, { intent: "keep" });
+  const given = `people=${person.split("/")[2]}&gymId=${where.gym}&day=2027-03-01`;
   const pages = [
     "/",
     "/people/new",
@@ -123,7 +124,8 @@ test("no body of any kind holds the server, on any route and in any field", asyn
     "/phases/new",
     "/season",
     phase,
-    assigned,
+    `${phase}/assign?${given}`,
+    `${kept}?${given}`,
     `${phase}/change`,
     `${phase}/replan`,
     own,

@@ -132,6 +132,7 @@ export function sampleSlot(sets: readonly PlannedSet[], over: Partial<Slot> = {}
     lines: [],
     optional: false,
     startsWith: null,
+    frame: null,
     notes: { coach: "", trainee: "" },
     ...over,
   };

@@ -26,7 +26,9 @@ declare const styles: {
   readonly finding: string;
   readonly findingFact: string;
   readonly findings: string;
+  readonly frame: string;
   readonly frameOf: string;
+  readonly frameSelect: string;
   readonly ground: string;
   readonly headButton: string;
   readonly here: string;

@@ -14,12 +14,14 @@ import {
   type SessionPlan,
   type Slot,
 } from "~/core/plan/index.ts";
+import { formatFrame } from "~/format/fitting.ts";
 import type { Station } from "~/core/gym/index.ts";
 import { useCatalogue } from "../catalogue.ts";
 import { Labelled, PlainInput, Select } from "../field.tsx";
 import { BenchPlaceContext, type BenchPlace } from "./bench-context.ts";
 import { AddBlocks } from "./add-blocks.tsx";
 import { BlockList } from "./block-list.tsx";
+import { FrameFields } from "./frame-fields.tsx";
 import { LeaveGuard } from "./leave-guard.tsx";
 import { writtenLineId } from "./slot-editor.tsx";
 import { SlotHead } from "./slot-head.tsx";
@@ -163,7 +165,7 @@ function TemplateSlot({
       <SlotHead
         name={name}
         number={number}
-        about={station?.name ?? ""}
+        about={slot.frame === null ? (station?.name ?? "") : formatFrame(slot.frame)}
         onMove={(by) => onEdit({ kind: "moveSlot", slot: slot.id, by })}
         onRemove={() => onEdit({ kind: "removeSlot", slot: slot.id })}
       />
@@ -175,6 +177,12 @@ function TemplateSlot({
         newId={newId}
         onSets={(sets) => onEdit({ kind: "changeSlot", slot: slot.id, to: { ...slot, sets } })}
         onInvalid={onInvalid}
+      />
+      <FrameFields
+        name={name}
+        movement={find(slot.movement)}
+        frame={slot.frame}
+        onChange={(frame) => onEdit({ kind: "changeSlot", slot: slot.id, to: { ...slot, frame } })}
       />
     </section>
   );

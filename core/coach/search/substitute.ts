@@ -206,7 +206,11 @@ function firstLoad(
 }
 
 /** The exercise with a substitute in its place: same sets, reps and effort; load as found, set-up unsaid. */
-export function swapSlot(slot: Slot, to: Substitution, first: "left" | "right"): Slot {
+export function swapSlot(
+  slot: Slot,
+  to: Pick<Substitution, "movement" | "station" | "firstLoad">,
+  first: "left" | "right",
+): Slot {
   const { firstLoad: load } = to;
   return {
     ...slot,
