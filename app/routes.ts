@@ -43,6 +43,7 @@ export default [
     route("plans/:planId/move-slot", "routes/plan-move-slot.ts"),
     route("runs/:runId", "routes/review.tsx"),
     route("runs/:runId/why", "routes/session-why.ts"),
+    route("wanted-twice", "routes/today-clashes.ts"),
   ]),
   route("floor/:runId", "routes/floor.tsx"),
   route("floor/:runId/sync", "routes/floor-sync.ts"),

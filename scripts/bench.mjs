@@ -6,6 +6,8 @@ import { createServer } from "node:http";
 import { join } from "node:path";
 import { gzipSync } from "node:zlib";
 import { dropDatabase, freePort, startDatabase } from "./database.mjs";
+import { grow } from "./bench-scale.mjs";
+import { sheetKeys } from "./bench-sheet.mjs";
 import { CHROMIUM_ARGS } from "./chromium.mjs";
 import {
   ensureBuild,
@@ -107,6 +109,7 @@ async function keystrokes() {
   );
   await page.reload();
   await writtenLine(page);
+  await sheetKeys(page, origin, pages.Phase);
   await browser.close();
 }
 
@@ -214,12 +217,24 @@ const pages = {
   Bench: await hrefIn("/", /\/plans\/[0-9a-f-]{36}/),
   Review: await hrefIn("/", /\/runs\/[0-9a-f-]{36}/),
   Floor: await hrefIn("/", /\/floor\/[0-9a-f-]{36}/),
+  Phase: await phaseWithTargets(),
+  Season: "/season",
 };
+
+/** The sheet of a phase that states targets, which has odds to work out. */
+async function phaseWithTargets() {
+  const people = (await get("/people")).matchAll(/\/people\/[0-9a-f-]{36}/g);
+  for (const [path] of people) {
+    const phase = await hrefIn(path, /\/phases\/[0-9a-f-]{36}/);
+    if (phase !== undefined && (await get(phase)).includes('aria-label="Targets"')) return phase;
+  }
+  throw new Error("no phase of the demo states a target");
+}
 
 // Each page's own loader is timed where it runs; the framework around it is in the round trip.
 console.log("Milliseconds, median of 60. Loader: the page's own, without sign-in and framework\n");
 console.log("page      queries   bare SQL   loader   ratio   data request   rendering on top");
-for (const [name, path] of Object.entries(pages)) {
+async function timePage(name, path) {
   const dataPath = path === "/" ? "/_root.data" : `${path}.data`;
   const queries = [];
   const note = (q) => {
@@ -239,7 +254,9 @@ for (const [name, path] of Object.entries(pages)) {
   console.log(
     `${name.padEnd(10)}${String(queries.length).padStart(4)}${cell(sql, 13)}${cell(loader, 9)}${ratio.toFixed(1).padStart(8)}${cell(data, 14)}${cell(whole - data, 14)}`,
   );
+  return loader;
 }
+for (const [name, path] of Object.entries(pages)) await timePage(name, path);
 
 console.log("\nCompressed JavaScript on first load (gzip), kB");
 const { assets } = build;
@@ -264,6 +281,15 @@ for (const id of Object.keys(assets.routes).filter(
   console.log(`${id.replace("routes/", "").padEnd(16)}${(total / 1000).toFixed(0).padStart(6)}`);
 }
 await keystrokes();
+const grown = [];
+for (const sets of [20_000, 1_000_000]) {
+  const counts = await grow(db, { clients: 200, sets });
+  console.log(
+    `\n${counts.people} clients, ${counts.runs} sessions, ${counts.performed_parts} sets, ${counts.waiting} lines waiting`,
+  );
+  grown.push(await timePage("Today", "/"));
+}
+console.log(`Today from the first to the second: ${(grown[1] / grown[0]).toFixed(2)} times`);
 server.close();
 await db.destroy();
 await database.stop();

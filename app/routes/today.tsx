@@ -9,6 +9,7 @@ import { formatDay, plural } from "~/format/numbers.ts";
 import { todayOf } from "~/server/coaching/today.server.ts";
 import { reading } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/today.ts";
+import type { loader as clashesLoader } from "./today-clashes.ts";
 import { Ledger } from "../components/ledger.tsx";
 import { Empty, Page, Section } from "../components/page.tsx";
 import { PlanLink } from "../components/plan-entry.tsx";
@@ -21,8 +22,8 @@ import { useDeciding } from "../components/today/use-deciding.ts";
 export const loader = reading((scope) => todayOf(scope));
 
 export default function Today({ loaderData }: Route.ComponentProps) {
-  const { today, plans, ahead, running, decisions, putOff, ready, isOutdated, clashes } =
-    loaderData;
+  const { today, plans, ahead, running, decisions, putOff, ready, isOutdated } = loaderData;
+  const clashes = useClashes(plans.length);
   const deciding = useDeciding();
   useWorkingOut(isOutdated);
   // A session that was begun on another day, or reopened, runs all the same.
@@ -94,6 +95,15 @@ function leadOf(today: Day, sessions: number, decisions: number, isOutdated: boo
     plural(decisions, "decision"),
     ...(isOutdated ? ["working out what changed …"] : []),
   ].join(" · ");
+}
+
+/** Equipment that is wanted twice, asked for behind the page. */
+function useClashes(sessions: number) {
+  const { load, data } = useFetcher<typeof clashesLoader>();
+  useEffect(() => {
+    if (sessions > 1) void load("/wanted-twice");
+  }, [sessions, load]);
+  return data?.clashes ?? [];
 }
 
 /** What the server does not know yet is worked out behind the page, some sessions at a time. */

@@ -71,57 +71,56 @@ const meets = (a: Use, b: Use) =>
   a.station === b.station && Math.min(a.to, b.to) - Math.max(a.from, b.from) > CHANGE_OVER;
 
 /**
- * Equipment that sessions of one gym want at the same time, each with the way around it that costs least: the second
- * session in another order, else the first later start within an hour that meets nobody else's.
+ * Equipment that sessions of one gym want at the same time, for each session that comes second the first such, with the
+ * way around all of it that costs least: another order, else the first later start within an hour that meets nobody
+ * else's.
  */
 export function wantedTwice(
   sessions: readonly TimedSession[],
   context: UnrollContext,
 ): readonly WantedTwice[] {
   const known = sessions.map((session) => ({ session, uses: usesOf(session, context) }));
-  const found: WantedTwice[] = [];
   const sorted = known.toSorted((a, b) => a.session.begins - b.session.begins);
-  sorted.forEach((second, i) => {
-    for (const first of sorted.slice(0, i)) {
-      if (first.session.gym !== second.session.gym) continue;
-      const clash = second.uses.flatMap((use) => {
-        const other = first.uses.find((own) => meets(own, use));
-        return other === undefined ? [] : [{ use, other }];
-      })[0];
-      if (clash === undefined) continue;
-      const others = sorted
-        .filter(({ session }) => session !== second.session)
-        .filter(({ session }) => session.gym === second.session.gym)
-        .flatMap(({ uses }) => uses);
-      found.push({
+  return sorted.flatMap((second, i): readonly WantedTwice[] => {
+    const inGym = sorted.filter(({ session }) => session.gym === second.session.gym);
+    const before = inGym.filter((own) => sorted.indexOf(own) < i);
+    const [clash] = before.flatMap(({ session, uses }) =>
+      second.uses.flatMap((use) => {
+        const other = uses.find((own) => meets(own, use));
+        return other === undefined ? [] : [{ has: session.plan, use, until: other.to }];
+      }),
+    );
+    if (clash === undefined) return [];
+    const others = inGym.filter((own) => own !== second).flatMap(({ uses }) => uses);
+    return [
+      {
         station: clash.use.station,
-        has: first.session.plan,
-        until: Math.ceil(clash.other.to),
+        has: clash.has,
+        until: Math.ceil(clash.until),
         wants: second.session.plan,
-        way: second.session.canMove ? wayAround(second.session, others, context) : null,
-      });
-    }
+        way: second.session.canMove ? wayAround(second, others, context) : null,
+      },
+    ];
   });
-  return found;
 }
 
 function wayAround(
-  session: TimedSession,
+  { session, uses: planned }: { readonly session: TimedSession; readonly uses: readonly Use[] },
   others: readonly Use[],
   context: UnrollContext,
 ): WayAround | null {
-  const isFree = (as: TimedSession) =>
-    !usesOf(as, context).some((use) => others.some((other) => meets(other, use)));
+  const isFree = (uses: readonly Use[]) =>
+    !uses.some((use) => others.some((other) => meets(other, use)));
   for (const document of ordersOf(session.document)) {
     const [first] = slotsOf(document);
-    if (first !== undefined && isFree({ ...session, document }))
+    if (first !== undefined && isFree(usesOf({ ...session, document }, context)))
       return { kind: "reorder", first: first.id, document };
   }
   for (let by = STEP; by <= LATEST; by += STEP) {
     const begins = session.begins + by;
-    const ends = Math.max(begins, ...usesOf({ ...session, begins }, context).map(({ to }) => to));
-    if (ends >= MIDNIGHT) return null;
-    if (isFree({ ...session, begins })) return { kind: "later", begins };
+    const later = planned.map((use) => ({ ...use, from: use.from + by, to: use.to + by }));
+    if (Math.max(begins, ...later.map(({ to }) => to)) >= MIDNIGHT) return null;
+    if (isFree(later)) return { kind: "later", begins };
   }
   return null;
 }

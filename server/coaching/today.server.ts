@@ -1,4 +1,4 @@
-import { addDays, dayAt, weekStart, type Day, type Id } from "~/core/kernel/index.ts";
+import { addDays, dayAt, weekStart, type Id } from "~/core/kernel/index.ts";
 import {
   inUrgency,
   readySessions,
@@ -12,7 +12,7 @@ import type { PlanEntry } from "~/core/log/index.ts";
 import { isEasy, weekAt } from "~/core/phase/index.ts";
 import { HARD_WEEKS_IN_A_ROW } from "~/core/progress/index.ts";
 import { unrollContextOf } from "~/core/unroll/index.ts";
-import { listGyms, listStations } from "../db/gyms.server.ts";
+import { listGyms, listStations, studioDay } from "../db/gyms.server.ts";
 import { catalogueFor } from "../db/movements.server.ts";
 import { hardWeeksOf, listEndingPhases } from "../db/phases.server.ts";
 import {
@@ -89,7 +89,6 @@ export async function todayOf(scope: Scope) {
     putOff: items.length - waits.length,
     ready: [...readySessions(lines), ...(isOutdated ? [] : lineless(open, lines))],
     isOutdated,
-    clashes: await clashesOn(scope, today),
     gyms: gyms.length,
   };
 }
@@ -114,8 +113,9 @@ const whose = ({ personId, personName }: { personId: Id<"person">; personName: s
   personName,
 });
 
-/** Equipment that is wanted twice at one hour of a day. */
-async function clashesOn(scope: Scope, day: Day) {
+/** Equipment that is wanted twice at one hour of today; every session of the day is laid out for it. */
+export async function clashesToday(scope: Scope) {
+  const day = await studioDay(scope);
   const plans = (await plansWithDocuments(scope, day)).filter(
     ({ startTime }) => startTime !== null,
   );

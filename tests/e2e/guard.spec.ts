@@ -47,6 +47,7 @@ const EXPECTED: Readonly<Record<string, "hidden" | "own" | "open">> = {
   "routes/today": "own",
   "routes/decide": "own",
   "routes/session-why": "hidden",
+  "routes/today-clashes": "own",
   "routes/people": "own",
   "routes/person-new": "own",
   "routes/person": "hidden",

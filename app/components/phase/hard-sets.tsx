@@ -3,6 +3,7 @@ import type { Band } from "~/core/person/index.ts";
 import type { Sheet } from "~/core/phase/index.ts";
 import { formatSets } from "~/format/numbers.ts";
 import { spokenRegion } from "~/format/training.ts";
+import { steady } from "../steady.ts";
 import styles from "./phase-sheet.module.css";
 import { shownOf } from "./rows.ts";
 
@@ -10,7 +11,7 @@ import { shownOf } from "./rows.ts";
  * Hard sets of each muscle in each week, against its weekly range: the muscles of which the range asks something,
  * trained or not, and others that come to more than it.
  */
-export function HardSets({
+export const HardSets = steady(function HardSets({
   sheet,
   bands,
   columns,
@@ -47,7 +48,7 @@ export function HardSets({
       ))}
     </tbody>
   );
-}
+});
 
 /** So many sets as a bar, and the weekly range as a frame, both within a full width. */
 function Bar({

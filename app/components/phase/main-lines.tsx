@@ -1,5 +1,6 @@
 import type { BandIn, LineCurve, Sheet, TargetOdds } from "~/core/phase/index.ts";
 import { formatChance, formatGain, formatMainLine } from "~/format/odds.ts";
+import { steady } from "../steady.ts";
 import styles from "./phase-sheet.module.css";
 import { shownOf } from "./rows.ts";
 
@@ -12,7 +13,7 @@ export interface ShownCurve extends LineCurve {
 }
 
 /** Main lines as curves over the weeks: what was shown, what is asked, and within which band the client likely stays. */
-export function MainLines({
+export const MainLines = steady(function MainLines({
   curves,
   weeks,
   columns,
@@ -42,7 +43,7 @@ export function MainLines({
       ))}
     </tbody>
   );
-}
+});
 
 function CurveRows({
   curve,

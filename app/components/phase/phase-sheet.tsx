@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useLayoutEffect, useRef, useState } from "react";
 import type { FoundOn } from "~/core/coach/index.ts";
 import type { MovementRef, Region } from "~/core/kernel/index.ts";
 import type { Band } from "~/core/person/index.ts";
@@ -8,6 +8,7 @@ import { SOURCE_NAMES, WEEK_NAMES, WEEKDAY_NAMES } from "~/format/phase.ts";
 import {
   asTable,
   filledRight,
+  isSelected,
   movedBy,
   pastedAt,
   placesOf,
@@ -18,7 +19,7 @@ import {
 import { HardSets } from "./hard-sets.tsx";
 import { MainLines, type ShownCurve } from "./main-lines.tsx";
 import styles from "./phase-sheet.module.css";
-import { rowsOf, shownOf, type Entry } from "./rows.ts";
+import { placeKey, rowsOf, shownOf, type Entry, type GridRow } from "./rows.ts";
 import { Row } from "./sheet-row.tsx";
 import { FoundRow } from "./week-findings.tsx";
 
@@ -61,6 +62,11 @@ export function PhaseSheet({
   const grid = useRef<HTMLTableElement>(null);
   const [typing, setTyping] = useState<string | null>(null);
   const active = selection?.to ?? { row: 0, column: 0 };
+  // A line that is not drawn anew asks here what is selected by now.
+  const latest = useRef(selection);
+  useLayoutEffect(() => {
+    latest.current = selection;
+  }, [selection]);
 
   useEffect(() => {
     if (selection === null || typing !== null) return;
@@ -173,20 +179,19 @@ export function PhaseSheet({
                   weeks={sheet.weeks}
                   columns={columns}
                   name={nameOf(row.movement)}
-                  selection={selection}
-                  active={active}
-                  typing={typing}
-                  pending={pending}
-                  invalid={invalid}
+                  selected={selectedIn(selection, at, sheet.weeks.length)}
+                  active={active.row === at ? active.column : null}
+                  typing={active.row === at ? typing : null}
+                  pending={keysOf(row, sheet.weeks.length).map((key) => pending.get(key) ?? null)}
+                  invalid={columnOf(row, sheet.weeks.length, invalid)}
                   onSelect={(place, isMore) => {
+                    const now = latest.current;
                     setTyping(null);
                     onSelect(
-                      isMore && selection !== null
-                        ? { from: selection.from, to: place }
-                        : single(place),
+                      isMore && now !== null ? { from: now.from, to: place } : single(place),
                     );
                   }}
-                  onOpen={() => setTyping(textAt(active))}
+                  onOpen={() => setTyping(textAt(latest.current?.to ?? active))}
                   onTyped={typeInto}
                   onLeave={() => setTyping(null)}
                 />
@@ -200,6 +205,22 @@ export function PhaseSheet({
       </table>
     </div>
   );
+}
+
+/** The columns of a row that are selected. */
+function selectedIn(selection: Selection | null, row: number, weeks: number): readonly number[] {
+  return Array.from({ length: weeks }, (_, column) => column).filter((column) =>
+    isSelected(selection, { row, column }),
+  );
+}
+
+/** How what is saved and refused names the cells of a row. */
+const keysOf = ({ day, lineage, line }: GridRow, weeks: number): readonly string[] =>
+  Array.from({ length: weeks }, (_, i) => placeKey({ day: day.id, lineage, line, week: i + 1 }));
+
+function columnOf(row: GridRow, weeks: number, key: string | null): number | null {
+  const column = key === null ? -1 : keysOf(row, weeks).indexOf(key);
+  return column < 0 ? null : column;
 }
 
 /** "37 min · planned", "missed", "37 min · next · needs your decision" */

@@ -3,18 +3,22 @@ import { isEasy, isWithout, type Sheet, type SheetCell } from "~/core/phase/inde
 import { formatCell, formatCellWhole, SOURCE_NAMES } from "~/format/phase.ts";
 import { formatTargetShort } from "~/format/target.ts";
 import { ROLE_NAMES } from "~/format/training.ts";
-import { isSelected, type Place, type Selection } from "./grid.ts";
+import { steady } from "../steady.ts";
+import type { Place } from "./grid.ts";
 import styles from "./phase-sheet.module.css";
-import { placeKey, shownOf, type GridRow } from "./rows.ts";
+import { shownOf, type GridRow } from "./rows.ts";
 
-/** A line of the sheet: its name, what it asks in a normal week, and a cell for each week. */
-export function Row({
+/**
+ * A line of the sheet: its name, what it asks in a normal week, and a cell for each week. Drawn anew only where
+ * something of this line changes, so that moving through the sheet draws two lines and not all of them.
+ */
+export const Row = steady(function Row({
   row,
   at,
   weeks,
   columns,
   name,
-  selection,
+  selected,
   active,
   typing,
   pending,
@@ -29,12 +33,16 @@ export function Row({
   readonly weeks: Sheet["weeks"];
   readonly columns: readonly number[];
   readonly name: string;
-  readonly selection: Selection | null;
-  readonly active: Place;
+  /** The columns that are selected. */
+  readonly selected: readonly number[];
+  /** The column that keys go to; null where they go to another line. */
+  readonly active: number | null;
+  /** What is typed into the active cell; null where nothing is. */
   readonly typing: string | null;
-  readonly pending: ReadonlyMap<string, string>;
-  /** The cell into which nothing could be written, as `placeKey` names it. */
-  readonly invalid: string | null;
+  /** What was typed and is being saved, by column. */
+  readonly pending: readonly (string | null)[];
+  /** The column into which nothing could be written; null where there is none. */
+  readonly invalid: number | null;
   readonly onSelect: (place: Place, isMore: boolean) => void;
   readonly onOpen: () => void;
   readonly onTyped: (text: string) => void;
@@ -56,17 +64,15 @@ export function Row({
       </th>
       {shownOf(row.cells, columns).map(([column, cell]) => {
         const place = { row: at, column };
-        const isActive = active.row === at && active.column === column;
-        const { lineage, line } = row;
-        const key = placeKey({ day: row.day.id, lineage, line, week: column + 1 });
-        const waiting = pending.get(key);
+        const isActive = active === column;
+        const waiting = pending[column] ?? null;
         const classes = [
           styles.cell,
           cell === null ? "" : styles[cell.source],
           weeks[column]?.isNow === true ? styles.nowColumn : "",
-          isSelected(selection, place) ? styles.selected : "",
+          selected.includes(column) ? styles.selected : "",
           (cell?.edits.length ?? 0) > 0 ? styles.changed : "",
-          invalid === key ? styles.invalid : "",
+          invalid === column ? styles.invalid : "",
         ];
         return (
           <td
@@ -74,8 +80,8 @@ export function Row({
             role="gridcell"
             data-at={`${at}/${column}`}
             tabIndex={isActive ? 0 : -1}
-            aria-invalid={invalid === key}
-            aria-selected={isSelected(selection, place)}
+            aria-invalid={invalid === column}
+            aria-selected={selected.includes(column)}
             aria-label={`${name}, week ${column + 1}: ${cell === null ? "not in this week" : `${formatCellWhole(cell)}, ${SOURCE_NAMES[cell.source]}`}`}
             className={classes.filter((own) => own !== "").join(" ")}
             onMouseDown={(event) => {
@@ -90,7 +96,7 @@ export function Row({
           >
             {isActive && typing !== null ? (
               <CellInput typed={typing} name={name} onTyped={onTyped} onLeave={onLeave} />
-            ) : waiting !== undefined ? (
+            ) : waiting !== null ? (
               <span className={styles.new}>{waiting === "" ? "…" : waiting}</span>
             ) : (
               <CellText cell={cell} before={lastBefore(row.cells, weeks, column)} />
@@ -100,7 +106,7 @@ export function Row({
       })}
     </tr>
   );
-}
+});
 
 const isThere = (cell: SheetCell | null) => cell !== null && !isWithout(cell.source);
 

@@ -5,13 +5,14 @@ import { formatFact, SEVERITY_NAMES } from "~/format/findings.ts";
 import { formatShortDay, plural } from "~/format/numbers.ts";
 import { useCatalogue } from "../catalogue.ts";
 import { Section } from "../page.tsx";
+import { steady } from "../steady.ts";
 import styles from "./phase-sheet.module.css";
 import { shownOf } from "./rows.ts";
 
 const isNote = ({ finding }: FoundOn) => finding.severity === "note";
 
 /** How many findings each week has; what is more than a note stands out. */
-export function FoundRow({
+export const FoundRow = steady(function FoundRow({
   findings,
   columns,
   weeks,
@@ -46,7 +47,7 @@ export function FoundRow({
       </tr>
     </tbody>
   );
-}
+});
 
 /** What was found of one week, the gravest first; it is answered in the session or on the sheet. */
 export function WeekFindings({
