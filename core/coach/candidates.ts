@@ -3,6 +3,7 @@ import type { Station } from "../gym/index.ts";
 import {
   answerTo,
   directRegions,
+  skillOf,
   shareOf,
   type Movement,
   type SetUpNeed,
@@ -251,6 +252,9 @@ function swaps(
     .slice(0, TRIED);
 }
 
+/** What stands in asks for about as much skill: what an exercise loses in likeness for each step apart. */
+const SKILL_STEP = 0.2;
+
 function likeness(movement: Movement, from: CoveredSlot, named: ReadonlySet<string>): number {
   const direct = directRegions(from.movement);
   const shared = direct.filter((r) => trainsDirectly(movement, r)).length / direct.length;
@@ -258,7 +262,8 @@ function likeness(movement: Movement, from: CoveredSlot, named: ReadonlySet<stri
     shared * 3 +
     (movement.pattern === from.movement.pattern ? 1 : 0) +
     (movement.length === from.stimulus.length ? 1 : 0) +
-    (named.has(movement.ref) ? 1 : 0)
+    (named.has(movement.ref) ? 1 : 0) -
+    SKILL_STEP * Math.abs(skillOf(movement) - skillOf(from.movement))
   );
 }
 

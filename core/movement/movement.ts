@@ -112,6 +112,28 @@ export function shareOf(movement: Movement, region: Region): number {
   return movement.regions.find((r) => r.region === region)?.share ?? 0;
 }
 
+const DIFFICULTIES = [
+  "beginner",
+  "trained",
+  "advanced",
+] as const satisfies readonly Movement["difficulty"][];
+const STABILITIES = [
+  "supported",
+  "guided",
+  "free",
+] as const satisfies readonly Movement["stability"][];
+
+/**
+ * How much skill a movement asks, from 0 to 8: its difficulty first, then how little holds the body.
+ * Source: our rule, docs/arithmetic.md § Substitutes.
+ */
+export function skillOf({
+  difficulty,
+  stability,
+}: Pick<Movement, "difficulty" | "stability">): number {
+  return STABILITIES.length * DIFFICULTIES.indexOf(difficulty) + STABILITIES.indexOf(stability);
+}
+
 /** The regions of which a whole set counts. */
 export function directRegions(movement: Movement): readonly Region[] {
   return movement.regions.filter((r) => r.share === 1).map((r) => r.region);

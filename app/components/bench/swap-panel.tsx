@@ -164,6 +164,8 @@ function causesFor(
       text: `more ${REGION_NAMES[region].toLowerCase()} is wanted`,
       cause: { kind: "wantMore", region } as const,
     })),
+    { key: "easier", text: "it is too hard to do well", cause: { kind: "easier" } },
+    { key: "harder", text: "it is too easy to do well", cause: { kind: "harder" } },
     { key: "noHelper", text: "nobody can spot", cause: { kind: "noHelper" } },
   ];
 }

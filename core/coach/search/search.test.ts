@@ -2,13 +2,20 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { MUSCLE_LENGTHS, PATTERNS, REGIONS, day, kg } from "../../kernel/index.ts";
 import { lastKey, type LogContext, type Series } from "../../log/index.ts";
-import { SHIPPED_MOVEMENTS } from "../../movement/catalogue/index.ts";
+import { skillOf } from "../../movement/index.ts";
+import { findMovement, SHIPPED_MOVEMENTS } from "../../movement/catalogue/index.ts";
 import { slotsOf, stationFor } from "../../plan/index.ts";
 import { bringsOf } from "../brings.ts";
 import { judge } from "../judged.ts";
 import { ANYTHING, findMovements, type Query } from "./find.ts";
 import { sessionChoices } from "./session-choices.ts";
-import { substitutesFor, swapSlot, type SwapCause, type SwapContext } from "./substitute.ts";
+import {
+  substitutesFor,
+  swapSlot,
+  type Substitution,
+  type SwapCause,
+  type SwapContext,
+} from "./substitute.ts";
 import {
   sampleContext,
   sampleExposed,
@@ -171,6 +178,28 @@ describe("substitutes", () => {
     for (const s of swaps("back-squat", { kind: "noHelper" })) {
       expect(s.movement.safeAlone.toTheLimit).toBe(true);
     }
+  });
+
+  it("that are easier or harder ask for less or more skill, the next step before a leap", () => {
+    const from = findMovement("shipped:front-squat")!;
+    for (const [kind, sign] of [
+      ["easier", -1],
+      ["harder", 1],
+    ] as const) {
+      const found = swaps("goblet-squat", { kind });
+      const own = findMovement("shipped:goblet-squat")!;
+      for (const { movement } of found)
+        expect(Math.sign(skillOf(movement) - skillOf(own))).toBe(sign);
+    }
+    const easier = swaps("front-squat", { kind: "easier" });
+    expect(easier.length).toBeGreaterThan(3);
+    const [first] = easier;
+    const alike = easier.filter(
+      ({ kept }) =>
+        kept.length === first!.kept.length && kept.every((a) => first!.kept.includes(a)),
+    );
+    const apart = ({ movement }: Substitution) => skillOf(from) - skillOf(movement);
+    expect(Math.min(...alike.map(apart))).toBe(apart(first!));
   });
 
   it("on a journey may be the same movement at another station", () => {

@@ -8,7 +8,13 @@ import {
   keysOf,
 } from "../../kernel/index.ts";
 import { loadForTotal, type Station } from "../../gym/index.ts";
-import { compareStress, directRegions, shareOf, type Movement } from "../../movement/index.ts";
+import {
+  compareStress,
+  directRegions,
+  shareOf,
+  skillOf,
+  type Movement,
+} from "../../movement/index.ts";
 import { stationFor, type Slot } from "../../plan/index.ts";
 import {
   exclusionsOf,
@@ -26,7 +32,10 @@ export type SwapCause =
   | { readonly kind: "hurts"; readonly provokedBy: Provocation }
   | { readonly kind: "travelling" }
   | { readonly kind: "wantMore"; readonly region: Region }
-  | { readonly kind: "noHelper" };
+  | { readonly kind: "noHelper" }
+  /** Too hard to do well, or no longer hard enough to do well: the next step of skill down or up. */
+  | { readonly kind: "easier" }
+  | { readonly kind: "harder" };
 
 /** What of the exercise a substitute keeps or loses. */
 export type Aspect = "regions" | "length" | "profile" | "pattern" | "legs";
@@ -111,7 +120,8 @@ export function substitutesFor(slot: Slot, cause: SwapCause, context: SwapContex
       WEIGHT.regions * shared +
       (reason === null ? 0 : 1.5) +
       (context.brief.likes.includes(movement.ref) ? 0.5 : 0) -
-      (station.usuallyBusy ? 0.5 : 0);
+      (station.usuallyBusy ? 0.5 : 0) -
+      stepsOff(cause, from, movement);
     scored.push({
       score,
       substitution: {
@@ -146,9 +156,24 @@ function answers(cause: SwapCause, from: Movement, to: Movement): boolean {
       return shareOf(to, cause.region) === 1;
     case "noHelper":
       return to.safeAlone.toTheLimit;
+    case "easier":
+      return skillOf(to) < skillOf(from);
+    case "harder":
+      return skillOf(to) > skillOf(from) && isTraining(to);
     default:
       return assertNever(cause);
   }
+}
+
+/** Warm-ups are no harder variant of anything. */
+const isTraining = ({ pattern }: Movement) => pattern !== "mobility" && pattern !== "conditioning";
+
+/** What a variant loses in rank for each step of skill beyond the next one. */
+const STEP_BEYOND = 0.75;
+
+function stepsOff(cause: SwapCause, from: Movement, to: Movement): number {
+  if (cause.kind !== "easier" && cause.kind !== "harder") return 0;
+  return STEP_BEYOND * (Math.abs(skillOf(to) - skillOf(from)) - 1);
 }
 
 /** How much of what the one trains directly the other trains too, 0 to 1. */
