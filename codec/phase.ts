@@ -103,6 +103,10 @@ export function newPhaseCodec(today: Day) {
       .literal("on")
       .optional()
       .transform((on) => on === "on"),
+    isAfterHardest: z
+      .literal("on")
+      .optional()
+      .transform((on) => on === "on"),
     lighterEvery: z
       .union([
         z.literal("").transform(() => null),

@@ -1,11 +1,13 @@
 import { describe, expect, it } from "vitest";
 import { count, kg, share } from "~/core/kernel/index.ts";
+import { findMovement } from "~/core/movement/catalogue/index.ts";
 import { usualWeek, type SheetCell } from "~/core/phase/index.ts";
 import {
   formatCell,
   formatCellEdit,
   formatCellError,
   formatCellWhole,
+  formatLongTaper,
   formatWeek,
 } from "./phase.ts";
 
@@ -84,4 +86,16 @@ it("says what to type instead of nonsense, and where else to change the rest", (
     "101 kg is not available on this equipment. Nearest: 100 kg, 102.5 kg.",
   );
   expect(formatCellError({ code: "wholePhase", what: "technique" })).toContain("open the session");
+});
+
+describe("a taper longer than its phase", () => {
+  it("says whether there is a test, and what to do", () => {
+    const taper = { movement: "shipped:back-squat", takes: 5, has: 4 } as const;
+    expect(formatLongTaper({ ...taper, isTested: true }, findMovement)).toBe(
+      "Back squat tapers to a test over 5 sessions, and this phase has 4 for it: the test week brings the test forward.",
+    );
+    expect(formatLongTaper({ ...taper, isTested: false }, findMovement)).toMatch(
+      /it ends before the test\. Add weeks/,
+    );
+  });
 });

@@ -11,6 +11,7 @@ import type {
   CellEdit,
   CellError,
   CellSource,
+  LongTaper,
   ManyError,
   PhaseWeek,
   RolledOver,
@@ -236,6 +237,18 @@ export function formatLost(changes: number): string {
   return changes === 1
     ? "1 of your changes is for an exercise or week that no longer exists; it has no effect."
     : `${changes} of your changes are for exercises or weeks that no longer exist; they have no effect.`;
+}
+
+/** What becomes of a taper that is longer than its phase, and what to do. */
+export function formatLongTaper(
+  { movement, takes, has, isTested }: LongTaper,
+  find: FindMovement,
+): string {
+  const name = find(movement)?.name ?? movement;
+  const what = `${name} tapers to a test over ${plural(takes, "session")}, and this phase has ${has} for it`;
+  return isTested
+    ? `${what}: the test week brings the test forward.`
+    : `${what}: it ends before the test. Add weeks, make one a test week, or begin with fewer reps.`;
 }
 
 /** Why nothing was written into the cells, and what to do. */

@@ -200,7 +200,7 @@ export default function NewPhase({ loaderData, actionData }: Route.ComponentProp
               )}
             </Section>
             <Section title="Week plan">
-              <Box sx={{ display: "flex", gap: 3, py: 1 }}>
+              <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 3, rowGap: 0.5, py: 1 }}>
                 <label>
                   <input type="checkbox" name={fields.isFirstLight.name} defaultChecked /> Light
                   first week
@@ -208,12 +208,16 @@ export default function NewPhase({ loaderData, actionData }: Route.ComponentProp
                 <label>
                   <input type="checkbox" name={fields.isLastTest.name} /> Test in the last week
                 </label>
+                <label>
+                  <input type="checkbox" name={fields.isAfterHardest.name} /> Lighter week after the
+                  hardest ones, then build up anew
+                </label>
               </Box>
               <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr 1fr", columnGap: 2 }}>
                 <TextInput
                   field={fields.lighterEvery}
                   label="Lighter week every"
-                  hint="so many weeks; blank for none"
+                  hint="so many weeks; blank for none, or after the hardest"
                   inputMode="numeric"
                 />
                 <TextInput

@@ -11,6 +11,7 @@ import { GOAL_NAMES } from "~/format/brief.ts";
 import { formatDay, formatShortDay, plural } from "~/format/numbers.ts";
 import {
   formatCarried,
+  formatLongTaper,
   formatLost,
   formatNewPhaseError,
   formatTypeCellsError,
@@ -243,6 +244,11 @@ function PhaseOf({
           {formatLost(phase.lost.length)}
         </Typography>
       )}
+      {phase.tapers.map((taper, i) => (
+        <Typography key={i} role="status" sx={{ mb: 1 }}>
+          {formatLongTaper(taper, find)}
+        </Typography>
+      ))}
       {isPhone && at !== null ? (
         <Box sx={{ display: "flex", justifyContent: "space-between", mb: 1 }}>
           {([-1, 1] as const).map((by) => (

@@ -14,5 +14,6 @@ export * from "./proposals.ts";
 export * from "./roll-over.ts";
 export * from "./season.ts";
 export * from "./sheet.ts";
+export * from "./tapers.ts";
 export * from "./typed-cell.ts";
 export { type LinePlace } from "./way.ts";

@@ -16,6 +16,7 @@ const PATTERN: WeekPattern = {
   easierBy: 0,
   fewerBy: 0,
 };
+const N3 = "normal normal normal";
 const kinds = (over: Partial<WeekPattern>) =>
   weeksOf({ ...PATTERN, ...over }).map(({ kind }) => kind);
 
@@ -28,7 +29,11 @@ describe("the weeks of a pattern", () => {
     [{ lighterEvery: 5, isLastTest: true }, "normal normal normal normal normal test"],
     [{ weeks: 1, isFirstLight: true, isLastTest: true }, "test"],
     [{ weeks: 2, lighterEvery: 1 }, "normal lighter"],
-  ])("%o", (over, expected) => {
+    [{ weeks: 9, lighterEvery: "afterHardest" }, N3 + " lighter " + N3 + " lighter normal"],
+    [{ lighterEvery: "afterHardest", isFirstLight: true }, `light ${N3} lighter normal`],
+    [{ weeks: 5, lighterEvery: "afterHardest", isLastTest: true }, `${N3} normal test`],
+    [{ lighterEvery: "afterHardest", easierBy: 4 }, `${N3} normal normal lighter`],
+  ] as const)("%o", (over, expected) => {
     expect(kinds(over).join(" ")).toBe(expected);
   });
 
@@ -48,6 +53,24 @@ describe("the weeks of a pattern", () => {
       ["normal", 1, 0],
       ["normal", 0, 0],
     ]);
+  });
+
+  it("builds up anew after each lighter week where one follows the hardest", () => {
+    const weeks = weeksOf({
+      ...PATTERN,
+      weeks: 8,
+      lighterEvery: "afterHardest",
+      easierBy: 2,
+      fewerBy: 1,
+    });
+    expect(weeks.map(({ kind, effort, sets }) => [kind, effort, sets])).toEqual(
+      [1, 2].flatMap(() => [
+        ["normal", 2, -1],
+        ["normal", 1, -1],
+        ["normal", 0, 0],
+        ["lighter", 2, -2],
+      ]),
+    );
   });
 
   it("asks what is written where there is one normal week only", () => {

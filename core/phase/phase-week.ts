@@ -36,8 +36,8 @@ export function usualWeek(kind: WeekKind): PhaseWeek {
 export interface WeekPattern {
   readonly weeks: number;
   readonly isFirstLight: boolean;
-  /** Every so many weeks a lighter one; null for none. */
-  readonly lighterEvery: number | null;
+  /** Every so many weeks a lighter one, or one after the hardest weeks; null for none. */
+  readonly lighterEvery: number | "afterHardest" | null;
   readonly isLastTest: boolean;
   /** Reps more in reserve than written in the first normal week; none in the last. */
   readonly easierBy: number;
@@ -45,24 +45,38 @@ export interface WeekPattern {
   readonly fewerBy: number;
 }
 
+/** Fewer weeks build up to no hardest one. Source: our rule, docs/phases.md § Weeks. */
+const BUILDS_FOR = 3;
+
 /**
  * The weeks of a phase from a pattern. Over the normal weeks effort comes down to what is written, and sets rise
- * to it, in whole steps. A lighter week is never the first one, nor the one before a test.
+ * to it, in whole steps; where a lighter week follows the hardest ones, anew after each. A lighter week is never the
+ * first one, nor the one before a test.
  */
 export function weeksOf(pattern: WeekPattern): readonly PhaseWeek[] {
   const { weeks, isFirstLight, lighterEvery, isLastTest, easierBy, fewerBy } = pattern;
+  const builds = Math.max(BUILDS_FOR, 1 + easierBy, 1 + fewerBy);
+  const isDueAt = (i: number) => {
+    if (lighterEvery === null) return false;
+    // A light first week is no week of building up.
+    return lighterEvery === "afterHardest"
+      ? (i + 1 - Number(isFirstLight)) % (builds + 1) === 0
+      : (i + 1) % lighterEvery === 0;
+  };
   const kinds = Array.from({ length: weeks }, (_, i): WeekKind => {
     if (isLastTest && i === weeks - 1) return "test";
     if (isFirstLight && i === 0) return "light";
-    const isDue = lighterEvery !== null && i > 0 && (i + 1) % lighterEvery === 0;
-    return isDue && !(isLastTest && i === weeks - 2) ? "lighter" : "normal";
+    return i > 0 && isDueAt(i) && !(isLastTest && i === weeks - 2) ? "lighter" : "normal";
   });
   const normal = kinds.flatMap((kind, i) => (kind === "normal" ? [i] : []));
+  const isBlock = lighterEvery === "afterHardest";
   return kinds.map((kind, i) => {
     const week = usualWeek(kind);
     if (kind !== "normal") return week;
-    // 1 in the first normal week, 0 in the last.
-    const left = normal.length < 2 ? 0 : 1 - normal.indexOf(i) / (normal.length - 1);
+    const at = isBlock ? normal.indexOf(i) % builds : normal.indexOf(i);
+    const many = isBlock ? builds : normal.length;
+    // 1 in the first week of building up, 0 in the last.
+    const left = many < 2 ? 0 : 1 - at / (many - 1);
     const rise = Math.round(fewerBy * left);
     return { ...week, effort: Math.round(easierBy * left), sets: rise === 0 ? 0 : -rise };
   });

@@ -3,6 +3,7 @@ import { fail, ok, type Day, type Id, type MovementRef, type Result } from "~/co
 import {
   gymOn,
   isWithout,
+  longTapers,
   lostChanges,
   project,
   rollOver,
@@ -99,7 +100,10 @@ export async function addPhaseFor(
     success: form.success,
     approach: form.approach,
     days: days.map(({ day }) => day),
-    weeks: weeksOf(form),
+    weeks: weeksOf({
+      ...form,
+      lighterEvery: form.isAfterHardest ? "afterHardest" : form.lighterEvery,
+    }),
     ...NOTHING_BY_HAND,
     notes: "",
   };
@@ -192,6 +196,7 @@ export async function phaseSheet(scope: Scope, phase: StoredPhase) {
     }),
     rulings: await rulingsIn(scope, sessions),
     lost: lostChanges(phase.document),
+    tapers: longTapers(phase.document),
     targets: targetsOf(phase, sessions, facts),
     curves: curvesOf(phase.document, sessions, facts),
   };
