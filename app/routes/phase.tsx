@@ -41,6 +41,7 @@ import { PhaseSheet } from "../components/phase/phase-sheet.tsx";
 import { placeKey, rowsOf } from "../components/phase/rows.ts";
 import { useOdds, type OddsNow } from "../components/phase/use-odds.ts";
 import { useTyping } from "../components/phase/use-typing.ts";
+import { useWindow } from "../components/phase/use-window.ts";
 import { WeekFindings } from "../components/phase/week-findings.tsx";
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
@@ -167,6 +168,8 @@ function PhaseOf({
   const oddsOf = (i: number) =>
     typeof odds === "string" ? odds : (odds.odds[i] ?? { chance: null, byWeek: [] });
   const at = selection?.to ?? null;
+  const drawn = useWindow(sheet.weeks.length, at?.column ?? 0, isPhone);
+  const { columns } = drawn;
   const row = at === null ? undefined : rows[at.row];
   const week = at === null ? undefined : sheet.weeks[at.column];
   const nameOf = (ref: Parameters<typeof find>[0]) => find(ref)?.name ?? ref;
@@ -249,23 +252,28 @@ function PhaseOf({
           {formatLongTaper(taper, find)}
         </Typography>
       ))}
-      {isPhone && at !== null ? (
+      {at !== null && columns.length < sheet.weeks.length ? (
         <Box sx={{ display: "flex", justifyContent: "space-between", mb: 1 }}>
-          {([-1, 1] as const).map((by) => (
-            <Button
-              key={by}
-              variant="outlined"
-              disabled={sheet.weeks[at.column + by] === undefined}
-              onClick={() => setSelection(single({ ...at, column: at.column + by }))}
-            >
-              {by < 0 ? "Week before" : "Next week"}
-            </Button>
-          ))}
+          <OtherWeeks
+            text={isPhone ? "Week before" : "Earlier weeks"}
+            to={columns[0] === 0 ? null : Math.max(0, (columns[0] ?? 0) - columns.length)}
+            onGo={(column) => setSelection(single({ ...at, column }))}
+          />
+          <OtherWeeks
+            text={isPhone ? "Next week" : "Later weeks"}
+            to={
+              columns.at(-1) === sheet.weeks.length - 1
+                ? null
+                : Math.min(sheet.weeks.length - 1, (columns.at(-1) ?? 0) + columns.length)
+            }
+            onGo={(column) => setSelection(single({ ...at, column }))}
+          />
         </Box>
       ) : null}
       <ChangeMany sheet={sheet} nameOf={nameOf} onType={typing.type} />
+      <div ref={drawn.of} />
       <PhaseSheet
-        columns={isPhone && at !== null ? [at.column] : sheet.weeks.map((_, i) => i)}
+        columns={columns}
         sheet={sheet}
         bands={bands}
         findings={findings}
@@ -343,6 +351,29 @@ function shownCurves(
         : [];
     }),
   }));
+}
+
+/** Goes to weeks that are not drawn; null where there are none. */
+function OtherWeeks({
+  text,
+  to,
+  onGo,
+}: {
+  readonly text: string;
+  readonly to: number | null;
+  readonly onGo: (column: number) => void;
+}) {
+  return (
+    <Button
+      variant="outlined"
+      disabled={to === null}
+      onClick={() => {
+        if (to !== null) onGo(to);
+      }}
+    >
+      {text}
+    </Button>
+  );
 }
 
 /** The column that is looked at first: of the week that can be approved, else of this week. */

@@ -186,8 +186,10 @@ export async function hardWeeksOf(
   const hard = `case when json_value(plans.training_week, '$.kind') in ('light', 'lighter') then 0
     else coalesce(json_value(plans.training_week, '$.sinceLighter'), plans.phase_week - 1) + 1 end`;
   const rows = (await phaseQuery(scope)
-    .join("plans", (join) =>
-      join.on("plans.studio_id", "phases.studio_id").andOn("plans.phase_id", "phases.id"),
+    // Most sessions belong to no phase, so that the database takes the index for a poor one and would read them all.
+    .joinRaw(
+      `straight_join plans force index (plans_phase)
+        on plans.studio_id = phases.studio_id and plans.phase_id = phases.id`,
     )
     .join("runs", (join) =>
       join.on("runs.studio_id", "plans.studio_id").andOn("runs.plan_id", "plans.id"),

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { asTable, filledRight, movedBy, pastedAt, placesOf, single } from "./grid.ts";
+import { asTable, filledRight, movedBy, pastedAt, placesOf, single, windowAt } from "./grid.ts";
 
 const SIZE = { rows: 3, columns: 4 };
 const at = (row: number, column: number) => ({ row, column });
@@ -69,5 +69,17 @@ describe("a selection", () => {
       { ...at(1, 3), text: "b" },
       { ...at(2, 2), text: "" },
     ]);
+  });
+});
+
+describe("the columns that are drawn", () => {
+  it("stay while the active one is among them, and move no further than it takes", () => {
+    const at = (first: number, active: number) => windowAt(first, { active, many: 10, all: 26 });
+    expect([0, 9].map((active) => at(0, active))).toEqual([0, 0]);
+    expect(at(0, 10)).toBe(1);
+    expect(at(12, 3)).toBe(3);
+    expect(at(12, 25)).toBe(16);
+    expect(at(20, 25)).toBe(16);
+    expect(windowAt(3, { active: 1, many: 10, all: 4 })).toBe(0);
   });
 });

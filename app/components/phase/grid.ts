@@ -37,6 +37,18 @@ export function placesOf(selection: Selection): readonly Place[] {
   return places;
 }
 
+/**
+ * The first of so many columns of all that are drawn: as it was, moved only as far as the active one has to be among
+ * them, and never past the end.
+ */
+export function windowAt(
+  first: number,
+  { active, many, all }: { readonly active: number; readonly many: number; readonly all: number },
+): number {
+  const near = Math.min(active, Math.max(first, active - many + 1));
+  return Math.max(0, Math.min(near, all - many));
+}
+
 export function isSelected(selection: Selection | null, { row, column }: Place): boolean {
   if (selection === null) return false;
   const { top, bottom, left, right } = cornersOf(selection);

@@ -16,6 +16,7 @@ import {
   type Place,
   type Selection,
 } from "./grid.ts";
+import { NAMES_WIDE, WEEK_WIDE } from "./use-window.ts";
 import { HardSets } from "./hard-sets.tsx";
 import { MainLines, type ShownCurve } from "./main-lines.tsx";
 import styles from "./phase-sheet.module.css";
@@ -41,7 +42,7 @@ export function PhaseSheet({
   pending,
   invalid,
 }: {
-  /** Which weeks are shown, from 0: all of them, or on a phone one. */
+  /** Which weeks are drawn, from 0: as many as the page is wide, or on a phone one. */
   readonly columns: readonly number[];
   readonly sheet: Sheet;
   readonly bands: Readonly<Record<Region, Band>>;
@@ -123,7 +124,9 @@ export function PhaseSheet({
         aria-label="Weeks of the phase"
         aria-multiselectable
         className={columns.length === 1 ? `${styles.sheet} ${styles.oneWeek}` : styles.sheet}
-        style={columns.length === 1 ? undefined : { minWidth: 252 + 90 * columns.length }}
+        style={
+          columns.length === 1 ? undefined : { minWidth: NAMES_WIDE + WEEK_WIDE * columns.length }
+        }
         onKeyDown={onKeyDown}
         onCopy={(event) => {
           if (selection === null || typing !== null) return;
