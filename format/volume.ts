@@ -11,10 +11,16 @@ export function whoseWord(whose: Whose, approach: string): string {
   return whose === "client" ? "the client’s own limit" : approach;
 }
 
+/** The same of several weeks, in two words. */
+export function formatCountedBriefly(counted: readonly number[]): string {
+  if (counted.some((own) => own > 0)) return "with drops, pauses";
+  return counted.some((own) => own < 0) ? "density in part" : "";
+}
+
 /** What the approach's way of counting changed of a number of direct sets; nothing where it changed none. */
 export function formatCounted(counted: number): string {
   if (counted === 0) return "";
   return counted > 0
-    ? `; ${formatSets(counted)} of them for drops, pauses and what follows sets`
-    : `; ${formatSets(-counted)} fewer, as density sets count in part`;
+    ? `${formatSets(counted)} of them for drops, pauses and what follows sets`
+    : `${formatSets(-counted)} fewer, as density sets count in part`;
 }

@@ -92,7 +92,12 @@ export interface Sheet {
   readonly weeks: readonly (PhaseWeek & { readonly starts: Day; readonly isNow: boolean })[];
   readonly days: readonly SheetDay[];
   /** Hard sets of a region in each week, direct and indirect, done or planned; regions that no week trains are left out. */
-  readonly volume: readonly { readonly region: Region; readonly weeks: readonly number[] }[];
+  readonly volume: readonly {
+    readonly region: Region;
+    readonly weeks: readonly number[];
+    /** What the approach's way of counting changed of each; nothing where every hard set counts as one. */
+    readonly counted: readonly number[];
+  }[];
 }
 
 /** A phase as its sheet shows it. */
@@ -267,20 +272,24 @@ function weeklyVolume(
   context: UnrollContext,
   policy: VolumePolicy,
 ): Sheet["volume"] {
-  const byRegion = new Map<Region, number[]>();
+  const byRegion = new Map<Region, { readonly weeks: number[]; readonly counted: number[] }>();
   for (const { week, source, plan, placed } of sessions) {
     if (isWithout(source)) continue;
     // What is done counts as it was done, not as it was planned.
     const done = source === "done" ? (placed?.loggedSets ?? null) : null;
     const sets =
       done === null ? plannedSets(plan, context) : performedSets(plan, done, context.movement);
-    for (const { region, direct, indirect } of volumeOf(sets, policy)) {
-      const weeks = byRegion.get(region) ?? phase.weeks.map(() => 0);
-      weeks[week - 1] = (weeks[week - 1] ?? 0) + direct + indirect;
-      byRegion.set(region, weeks);
+    for (const { region, direct, indirect, counted } of volumeOf(sets, policy)) {
+      const own = byRegion.get(region) ?? {
+        weeks: phase.weeks.map(() => 0),
+        counted: phase.weeks.map(() => 0),
+      };
+      own.weeks[week - 1] = (own.weeks[week - 1] ?? 0) + direct + indirect;
+      own.counted[week - 1] = (own.counted[week - 1] ?? 0) + counted;
+      byRegion.set(region, own);
     }
   }
   return [...byRegion]
-    .map(([region, weeks]) => ({ region, weeks }))
+    .map(([region, own]) => ({ region, ...own }))
     .sort((a, b) => Math.max(...b.weeks) - Math.max(...a.weeks));
 }

@@ -102,6 +102,21 @@ describe("hard sets", () => {
     ).toBe(2);
   });
 
+  it("say what the way of counting changed of them", () => {
+    const drops = [set({ extensions: ["drop", "drop"] }), set()];
+    expect(region(of(drops), "vastusLateralis")?.counted).toBe(0);
+    expect(region(of(drops, 0.5), "vastusLateralis")?.counted).toBe(1);
+    // In part where it assists.
+    const glutes = squat.regions.find(({ share }) => share === 0.5);
+    expect(region(of(drops, 0.5), glutes!.region)?.counted).toBe(0.5);
+    const half = { ...COUNTED_ONCE, density: "half" } as const;
+    const dense = volumeOf([set({ isDense: true }), set({ isDense: true })], half);
+    expect(dense.find((own) => own.region === "vastusLateralis")?.counted).toBe(-1);
+    // A set far from the limit counts in a block, and would not by itself.
+    const easy = volumeOf([set({ isDense: true, effort: "moreThan5" })], half);
+    expect(easy.find((own) => own.region === "vastusLateralis")?.counted).toBe(0.5);
+  });
+
   it("of a plan count a set with two sides once for each leg's region", () => {
     const plan = samplePlan(
       sampleSlot([

@@ -15,12 +15,16 @@ import {
 } from "../plan/index.ts";
 import type { UnrollContext } from "./unroll-context.ts";
 
-/** Hard sets of one region. `unknown` is the part of direct and indirect whose effort is unknown. */
+/**
+ * Hard sets of one region. `unknown` is the part of direct and indirect whose effort is unknown; `counted` what the way
+ * of counting changed of both against one a hard set: more for what follows sets, less for density in part.
+ */
 export interface RegionVolume {
   readonly region: Region;
   readonly direct: number;
   readonly indirect: number;
   readonly unknown: number;
+  readonly counted: number;
 }
 
 /** One set as volume sees it, planned or performed. */
@@ -42,15 +46,16 @@ export function volumeOf(
   sets: readonly CountedSet[],
   policy: VolumePolicy,
 ): readonly RegionVolume[] {
-  const byRegion = new Map<Region, { direct: number; indirect: number; unknown: number }>();
+  const byRegion = new Map<Region, Omit<Mutable, "region">>();
   for (const set of sets) {
     const worth = worthOf(set, policy);
     if (worth === 0) continue;
     for (const { region, share } of set.movement.regions) {
-      const sum = byRegion.get(region) ?? { direct: 0, indirect: 0, unknown: 0 };
+      const sum = byRegion.get(region) ?? { direct: 0, indirect: 0, unknown: 0, counted: 0 };
       if (share === 1) sum.direct += worth;
       else sum.indirect += worth * share;
       if (hardnessOf(set.effort) === "unknown") sum.unknown += worth * share;
+      sum.counted += (worth - hardSetCount([set])) * share;
       byRegion.set(region, sum);
     }
   }
@@ -58,6 +63,8 @@ export function volumeOf(
     .map(([region, sum]) => ({ region, ...sum }))
     .sort((a, b) => b.direct + b.indirect - (a.direct + a.indirect));
 }
+
+type Mutable = { -readonly [K in keyof RegionVolume]: RegionVolume[K] };
 
 /** What one set counts for a region that it trains directly, with what extends it; 0 for one that does not count. */
 function worthOf(set: CountedSet, { extensionAdds, density }: VolumePolicy): number {

@@ -3,6 +3,7 @@ import Typography from "@mui/material/Typography";
 import type { Duration } from "~/core/kernel/index.ts";
 import type { RegionVolume } from "~/core/unroll/index.ts";
 import { formatMinuteRange, formatMinutes, formatSets } from "~/format/numbers.ts";
+import { formatCounted } from "~/format/volume.ts";
 import { REGION_NAMES } from "~/format/training.ts";
 import bench from "./bench.module.css";
 import plain from "../../theme/plain.module.css";
@@ -79,12 +80,17 @@ export function VolumeBars({
                 {formatSets(v.unknown)} of unknown effort
               </Typography>
             ) : null}
+            {v.counted === 0 ? null : (
+              <Typography variant="body2" sx={{ color: "text.secondary" }}>
+                {formatCounted(v.counted)}
+              </Typography>
+            )}
           </Box>
         ))}
       </Box>
       <Typography variant="body2" sx={{ color: "text.secondary", mt: 1 }}>
         Direct sets, + sets that assist, by their share. A set counts from four reps in reserve
-        down; ramp and primer never do; drops add nothing.
+        down; ramp and primer never do; what follows a set counts as the approach says.
       </Typography>
     </Box>
   );

@@ -109,7 +109,7 @@ const BandRow = steady(function BandRow({
             : covered.sides.oneLeg + covered.sides.alternating > 0
               ? "; one and two legs"
               : "; two legs"}
-          {formatCounted(covered.counted)}
+          {covered.counted === 0 ? "" : `; ${formatCounted(covered.counted)}`}
         </p>
       )}
     </li>

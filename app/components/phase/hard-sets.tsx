@@ -2,6 +2,7 @@ import { SPEAKING_REGIONS, type Region } from "~/core/kernel/index.ts";
 import type { Band } from "~/core/person/index.ts";
 import type { Sheet } from "~/core/phase/index.ts";
 import { formatSets } from "~/format/numbers.ts";
+import { formatCounted, formatCountedBriefly } from "~/format/volume.ts";
 import { spokenRegion } from "~/format/training.ts";
 import { steady } from "../steady.ts";
 import styles from "./phase-sheet.module.css";
@@ -23,7 +24,10 @@ export const HardSets = steady(function HardSets({
   const rows = SPEAKING_REGIONS.map((region) => ({
     region,
     band: bands[region],
-    weeks: sheet.volume.find((own) => own.region === region)?.weeks ?? sheet.weeks.map(() => 0),
+    ...(sheet.volume.find((own) => own.region === region) ?? {
+      weeks: sheet.weeks.map(() => 0),
+      counted: [],
+    }),
   })).filter(({ band, weeks }) => band.low > 0 || Math.max(...weeks) > band.high);
   return (
     <tbody>
@@ -33,14 +37,17 @@ export const HardSets = steady(function HardSets({
           <span className={styles.small}>frame: weekly range</span>
         </td>
       </tr>
-      {rows.map(({ region, band, weeks }) => (
+      {rows.map(({ region, band, weeks, counted }) => (
         <tr key={region}>
           <th scope="row" className={styles.name}>
-            {spokenRegion(region)}
+            {spokenRegion(region)}{" "}
+            <span className={styles.small}>{formatCountedBriefly(counted)}</span>
           </th>
           {shownOf(weeks, columns).map(([i, sets]) => (
             <td key={i} className={sheet.weeks[i]?.isNow === true ? styles.nowColumn : undefined}>
-              <span className={styles.sets}>{formatSets(sets)}</span>
+              <span className={styles.sets} title={formatCounted(counted[i] ?? 0)}>
+                {formatSets(sets)}
+              </span>
               <Bar sets={sets} band={band} full={Math.max(band.high, ...weeks) * 1.1} />
             </td>
           ))}
