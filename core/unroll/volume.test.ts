@@ -113,7 +113,7 @@ describe("hard sets", () => {
     const dense = volumeOf([set({ isDense: true }), set({ isDense: true })], half);
     expect(dense.find((own) => own.region === "vastusLateralis")?.counted).toBe(-1);
     // A set far from the limit counts in a block, and would not by itself.
-    const easy = volumeOf([set({ isDense: true, effort: "moreThan5" })], half);
+    const easy = volumeOf([set({ isDense: true, effort: "more" })], half);
     expect(easy.find((own) => own.region === "vastusLateralis")?.counted).toBe(0.5);
   });
 
