@@ -5,7 +5,7 @@ import { Link, data, redirect, type ShouldRevalidateFunctionArgs } from "react-r
 import { fieldOf, readDecisions, type NamedLine } from "~/codec/decisions.ts";
 import { correctionFormCodec, reconsiderFormCodec } from "~/codec/correction.ts";
 import { plannedDayField } from "~/codec/days.ts";
-import { addDays, dayAt } from "~/core/kernel/index.ts";
+import { dayAt } from "~/core/kernel/index.ts";
 import { reviewOf } from "~/core/log/index.ts";
 import { linesToRule } from "~/core/progress/index.ts";
 import { type Slot } from "~/core/plan/index.ts";
@@ -22,6 +22,7 @@ import { changedSince, reconsider } from "~/server/coaching/reconsider.server.ts
 import { getGym } from "~/server/db/gyms.server.ts";
 import { listApproaches } from "~/server/db/approaches.server.ts";
 import { planFromSession } from "~/server/db/plans.server.ts";
+import { nextDay } from "~/server/coaching/decide.server.ts";
 import { commandsAfter } from "~/server/db/commands.server.ts";
 import { getSessionLog } from "~/server/db/session-logs.server.ts";
 import { rulingOn, rulingsOn } from "~/server/db/rulings.server.ts";
@@ -86,6 +87,7 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
       kind: nextInPhase.phase.document.weeks[nextInPhase.week - 1]?.kind ?? "normal",
       on: nextInPhase.on,
     },
+    on: nextDay(sessionLog, { next: nextInPhase }, dayAt(scope.now, timeZone)),
     since,
     authors,
     timeZone,
@@ -150,7 +152,7 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
 });
 
 export default function Review({ loaderData, actionData }: Route.ComponentProps) {
-  const { sessionLog, review, proposals, waiting, upcoming, next, since, authors, timeZone } =
+  const { sessionLog, review, proposals, waiting, upcoming, on, next, since, authors, timeZone } =
     loaderData;
   const { find } = useCatalogue();
   const unitOf = (slot: Slot) =>
@@ -206,7 +208,7 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
       )}
       {isEnded ? (
         <NextTime
-          day={upcoming?.on ?? addDays(sessionLog.day, 7)}
+          day={on}
           upcoming={upcoming}
           personAt={`/people/${sessionLog.personId}`}
           proposals={proposals}

@@ -69,7 +69,8 @@ function CurveRows({
         <td colSpan={columns.length} className={styles.curveCell}>
           <Curve
             curve={curve}
-            weeks={columns.map((i) => i + 1)}
+            // One week alone shows no way: on a phone the whole of it stands in its column.
+            weeks={columns.length === 1 ? weeks.map((_, i) => i + 1) : columns.map((i) => i + 1)}
             now={weeks.findIndex((week) => week.isNow) + 1}
             label={[curve.name, ...said].join(", ")}
           />
