@@ -2,6 +2,7 @@ import { z } from "zod";
 import { GOALS } from "~/core/person/index.ts";
 import { PHASE_BOUNDS, phaseWeekField } from "~/core/phase/index.ts";
 import { idField, isMovementRef, type MovementRef } from "~/core/kernel/index.ts";
+import { LONGEST_LINE } from "~/core/plan/notation/index.ts";
 import { WEEK_KINDS } from "~/core/progress/index.ts";
 import { approachRefCodec } from "./brief.ts";
 import { sourceField } from "./phase.ts";
@@ -18,6 +19,8 @@ const whole = (least: number, most: number, what: string) =>
     .refine((n) => n >= least && n <= most, `Expected ${what}, from ${least} to ${most}.`);
 
 const { weeks } = PHASE_BOUNDS;
+/** A rotation has so many turns at most. */
+const TECHNIQUE_EVERY = 12;
 const week = whole(1, weeks.most, "a week");
 const baseRevision = z
   .string()
@@ -83,6 +86,14 @@ export const changePhaseCodec = z.discriminatedUnion("intent", [
       (v) => typeof v === "string" && isMovementRef(v),
       "Choose an exercise.",
     ),
+  }),
+  z.object({
+    intent: z.literal("technique"),
+    baseRevision,
+    day,
+    lineage,
+    every: whole(2, TECHNIQUE_EVERY, "weeks"),
+    line: z.string().trim().min(1, "Write its sets.").max(LONGEST_LINE, "This is too long."),
   }),
   z.object({
     intent: z.literal("target"),

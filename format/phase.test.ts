@@ -2,12 +2,14 @@ import { describe, expect, it } from "vitest";
 import { count, kg, share } from "~/core/kernel/index.ts";
 import { findMovement } from "~/core/movement/catalogue/index.ts";
 import { usualWeek, type SheetCell } from "~/core/phase/index.ts";
+import { sampleId } from "~/tests/samples/index.ts";
 import {
   formatCell,
   formatCellEdit,
   formatCellError,
   formatCellWhole,
   formatLongTaper,
+  formatTurns,
   formatWeek,
 } from "./phase.ts";
 
@@ -97,5 +99,21 @@ describe("a taper longer than its phase", () => {
     expect(formatLongTaper({ ...taper, isTested: false }, findMovement)).toMatch(
       /it ends before the test\. Add weeks/,
     );
+  });
+});
+
+describe("turns", () => {
+  it("are told as often as they come", () => {
+    const [a, b] = [sampleId<"lineage">(1), sampleId<"lineage">(2)];
+    const turns = (every: number, ...members: readonly (typeof a)[]) => ({
+      day: sampleId<"phaseDay">(3),
+      every,
+      members,
+      startsWith: 0,
+    });
+    expect(formatTurns(turns(1, a, b), a)).toBe("takes turns, week by week");
+    expect(formatTurns(turns(2, a, b), b)).toBe("takes turns, 2 weeks each");
+    expect(formatTurns(turns(1, a, a, b), a)).toBe("2 of every 3 weeks");
+    expect(formatTurns(turns(1, a, a, b), b)).toBe("every 3 weeks");
   });
 });

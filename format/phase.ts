@@ -14,6 +14,7 @@ import type {
   LongTaper,
   ManyError,
   PhaseWeek,
+  Rotation,
   RolledOver,
   SheetCell,
   WholePhase,
@@ -393,6 +394,15 @@ export function formatManyError(error: ManyError): string {
     default:
       return assertNever(error);
   }
+}
+
+/** When an exercise has its turn: "takes turns, 2 weeks each", "every 3 weeks", "2 of every 3 weeks". */
+export function formatTurns({ every, members }: Rotation, lineage: Id<"lineage">): string {
+  const own = members.filter((member) => member === lineage).length;
+  const weeks = every * members.length;
+  if (own === members.length / new Set(members).size)
+    return `takes turns, ${every === 1 ? "week by week" : `${every} weeks each`}`;
+  return own * every === 1 ? `every ${weeks} weeks` : `${own * every} of every ${weeks} weeks`;
 }
 
 /** Why a phase is not assigned, and what to do. */

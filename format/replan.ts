@@ -2,7 +2,9 @@ import { assertNever, type Id } from "~/core/kernel/index.ts";
 import type { ReplanEvent, StepReason } from "~/core/coach/replan/index.ts";
 import { REPLAN_EVENT_KINDS } from "~/core/coach/replan/index.ts";
 import type { FindMovement } from "~/core/movement/index.ts";
+import type { NotationError } from "~/core/plan/notation/index.ts";
 import { formatShortDay, plural } from "./numbers.ts";
+import { formatNotationError } from "./notation.ts";
 import { WEEK_NAMES, WEEKDAY_NAMES } from "./phase.ts";
 import { JOINT_NAMES } from "./training.ts";
 
@@ -86,6 +88,7 @@ export function formatChangeProblem(error: {
   readonly week?: number;
   readonly text?: string;
   readonly with?: { readonly name: string };
+  readonly error?: NotationError | null;
 }): string {
   switch (error.code) {
     case "trained":
@@ -100,6 +103,12 @@ export function formatChangeProblem(error: {
       return error.text ?? "This is no week of a phase.";
     case "notALoad":
       return `“${error.text ?? ""}” is not a load; write like 82.5, or nothing to take the target away.`;
+    case "takesTurns":
+      return "It takes turns already. End its turns first.";
+    case "notSets":
+      return error.error == null
+        ? "Write its sets, as in 3 x 8 at 100 then drop to 80%."
+        : `Its sets were not understood: ${formatNotationError(error.error)}`;
     case "weekdayTaken":
       return "That weekday has a session already.";
     case "sourceMissing":

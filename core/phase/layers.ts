@@ -57,7 +57,7 @@ export const RETURNS_AT = share(0.95);
 /** An exercise as its rules have it in a week: as they stand, or, back after weeks without it, a little lighter. */
 export function ruledIn(
   ruled: Slot,
-  phase: Pick<Phase, "spans" | "rotations">,
+  phase: Pick<Phase, "spans" | "rotations" | "days">,
   { day, week }: DayInWeek,
   context: UnrollContext,
   newId: NewId,

@@ -30,11 +30,32 @@ export function turnIn(
   return own.members[turn % own.members.length] ?? null;
 }
 
-/** True in the first week in which an exercise is back after weeks without it; its first week at all is no return. */
-export function isBackIn(phase: Presence, at: At, week: number): boolean {
+/**
+ * True in the first week in which an exercise is back after weeks without it; its first week at all is no return, nor
+ * is one after a week in which it was done by other sets.
+ */
+export function isBackIn(phase: Presence & Pick<Phase, "days">, at: At, week: number): boolean {
   if (!isIn(phase, at, week) || isIn(phase, at, week - 1)) return false;
+  if (isDoneOtherwise(phase, at, week - 1)) return false;
   return Array.from({ length: Math.max(0, week - 2) }, (_, i) => i + 1).some((before) =>
     isIn(phase, at, before),
+  );
+}
+
+/** True where in a week the same exercise at the same equipment has the turn of this one, by sets of its own. */
+function isDoneOtherwise(
+  { days, rotations }: Pick<Phase, "days" | "rotations">,
+  { day, lineage }: At,
+  week: number,
+): boolean {
+  const slots = days.filter(({ id }) => id === day).flatMap(({ session }) => slotsOf(session));
+  const turn = turnIn({ rotations }, { day, lineage }, week);
+  const [own, other] = [lineage, turn].map((one) => slots.find((s) => s.lineageId === one));
+  return (
+    own !== undefined &&
+    other !== undefined &&
+    own.movement === other.movement &&
+    own.station === other.station
   );
 }
 

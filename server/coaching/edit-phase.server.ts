@@ -9,7 +9,15 @@ import {
   type Result,
 } from "~/core/kernel/index.ts";
 import { usualWeek, weekAt, type PhaseEdit } from "~/core/phase/index.ts";
-import { copyApart, slotsOf, type Slot } from "~/core/plan/index.ts";
+import {
+  copyApart,
+  PLAIN_DEFAULTS,
+  slotsOf,
+  usualSide,
+  withLines,
+  type Slot,
+} from "~/core/plan/index.ts";
+import { parseLine, type NotationError } from "~/core/plan/notation/index.ts";
 import { newId } from "~/codec/new-id.ts";
 import { weekOf, type ChangePhase } from "~/codec/change-phase.ts";
 import { getStation, studioDay } from "../db/gyms.server.ts";
@@ -26,6 +34,10 @@ export type EditPhaseError =
   | { readonly code: "sourceMissing" }
   | { readonly code: "noStandIn" }
   | { readonly code: "notALoad"; readonly text: string }
+  /** A technique whose sets cannot be read. */
+  | { readonly code: "notSets"; readonly error: NotationError | null }
+  /** It takes turns with something else. */
+  | { readonly code: "takesTurns" }
   | { readonly code: "weekdayTaken" }
   | { readonly code: "notAWeek"; readonly text: string };
 
@@ -86,6 +98,8 @@ async function editsFor(
     }
     case "turns":
       return turnsWith(scope, phase, asked);
+    case "technique":
+      return techniqueOf(scope, phase, asked);
     case "target": {
       const { day, lineage, line, load, reps } = asked;
       if (load === "") return ok([{ kind: "statedTarget", day, line, to: null }]);
@@ -133,6 +147,62 @@ async function turnsWith(
       to: document.weeks.length,
     },
     { kind: "rotation", to: { day, every, members, startsWith } },
+  ]);
+}
+
+/**
+ * Every so many weeks an exercise is done by other sets: a variation of its own with lines of its own, which has the
+ * last turn of so many, so that it goes on from phase to phase.
+ */
+async function techniqueOf(
+  scope: Scope,
+  phase: StoredPhase,
+  { day, lineage, every, line }: Extract<ChangePhase, { intent: "technique" }>,
+): Promise<Result<readonly PhaseEdit[], EditPhaseError>> {
+  const { document } = phase;
+  const slot = slotIn(phase, day, lineage);
+  if (slot === undefined) return fail({ code: "noStandIn" });
+  if (document.rotations.some((own) => own.day === day && own.members.includes(lineage)))
+    return fail({ code: "takesTurns" });
+  const [station, { find, all }] = await Promise.all([
+    getStation(scope, slot.station),
+    catalogueFor(scope),
+  ]);
+  const movement = find(slot.movement);
+  const { effort, rest } = PLAIN_DEFAULTS;
+  const read = parseLine(
+    line,
+    [],
+    {
+      unit: station?.loading.unit ?? "kg",
+      defaults: {
+        effort,
+        rest,
+        side: movement === null ? { kind: "both" } : usualSide(movement, "left"),
+      },
+      exercises: [[]],
+      own: 0,
+      nameOf: (ref) => find(ref)?.name ?? null,
+      movementNamed: (name) =>
+        all.find((own) => own.name.toLowerCase() === name.toLowerCase())?.ref ?? null,
+    },
+    newId,
+  );
+  if (!read.ok || read.value.length === 0)
+    return fail({ code: "notSets", error: read.ok ? null : (read.error[0] ?? null) });
+  const own = copyApart(withLines({ ...slot, sets: read.value, lines: [] }), newId);
+  const members = [...Array.from({ length: every - 1 }, () => lineage), own.lineageId];
+  return ok([
+    {
+      kind: "addExercise",
+      day,
+      slot: own,
+      block: newId(),
+      behind: lineage,
+      from: 1,
+      to: document.weeks.length,
+    },
+    { kind: "rotation", to: { day, every: 1, members, startsWith: 0 } },
   ]);
 }
 

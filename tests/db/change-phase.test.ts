@@ -3,7 +3,7 @@ import { newPhaseCodec } from "~/codec/phase.ts";
 import { replanFormCodec } from "~/codec/replan.ts";
 import { changePhaseCodec } from "~/codec/change-phase.ts";
 import { addDays, day, kg, type Id } from "~/core/kernel/index.ts";
-import { usualWeek, type PhaseEdit } from "~/core/phase/index.ts";
+import { isIn, usualWeek, type PhaseEdit } from "~/core/phase/index.ts";
 import { slotsOf } from "~/core/plan/index.ts";
 import { changePhase, takeBackChange } from "~/server/coaching/change-phase.server.ts";
 import { editPhase } from "~/server/coaching/edit-phase.server.ts";
@@ -136,6 +136,45 @@ describe("a phase that is changed", () => {
     expect(await editPhase(here.studio.scope, phase, asked)).toMatchObject({
       error: { code: "noStandIn" },
     });
+  });
+});
+
+describe("a technique every so many weeks", () => {
+  it("is done in each third week by sets and lines of its own", async () => {
+    const phase = await begunPhase();
+    const [own] = phase.document.days;
+    const [slot] = slotsOf(own!.session);
+    const asked = (line: string) =>
+      changePhaseCodec.parse({
+        intent: "technique",
+        baseRevision: String(phase.revision),
+        day: own!.id,
+        lineage: slot!.lineageId,
+        every: "3",
+        line,
+      });
+    const { scope } = here.studio;
+    expect(await editPhase(scope, phase, asked("3 x lots"))).toMatchObject({
+      error: { code: "notSets", error: { code: "expected" } },
+    });
+    expect((await editPhase(scope, phase, asked("1 x 8 at 90 then 2 drops to 80% for 8"))).ok).toBe(
+      true,
+    );
+    const after = await phaseAt(phase.id);
+    const [, special] = slotsOf(after.document.days[0]!.session);
+    expect(special).toMatchObject({ movement: slot!.movement, station: slot!.station });
+    expect(special!.sets.map(({ extensions }) => extensions.length)).toEqual([2]);
+    expect(special!.lineageId).not.toBe(slot!.lineageId);
+    const lines = new Set(slot!.sets.map(({ line }) => line));
+    expect(special!.sets.some(({ line }) => lines.has(line))).toBe(false);
+    const there = { day: own!.id, lineage: special!.lineageId };
+    expect([1, 2, 3, 4].filter((week) => isIn(after.document, there, week))).toEqual([3]);
+    expect(
+      await editPhase(scope, after, {
+        ...asked("1 x 8 at 90"),
+        baseRevision: after.revision,
+      } as never),
+    ).toMatchObject({ error: { code: "takesTurns" } });
   });
 });
 

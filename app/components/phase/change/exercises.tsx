@@ -4,11 +4,12 @@ import Typography from "@mui/material/Typography";
 import type { MovementRef } from "~/core/kernel/index.ts";
 import { inOrder, type Phase, type PhaseDay } from "~/core/phase/index.ts";
 import { slotsOf, type Slot } from "~/core/plan/index.ts";
-import { WEEKDAYS } from "~/format/phase.ts";
+import { formatTurns, WEEKDAYS } from "~/format/phase.ts";
 import { useCatalogue } from "../../catalogue.ts";
 import { PlainInput, Select } from "../../field.tsx";
 import { Section } from "../../page.tsx";
 import { Deed, type Of } from "./deed.tsx";
+import { Technique } from "./technique.tsx";
 import { StatedTarget } from "./stated-target.tsx";
 
 /** Which exercises are in which weeks, which take turns, and what each is to come to. */
@@ -88,7 +89,7 @@ function ExerciseWeeks({
             ? spans.length === 0
               ? "every week"
               : `weeks ${spans.map(({ from, to }) => (from === to ? from : `${from}–${to}`)).join(", ")}`
-            : `takes turns, ${rotation.every === 1 ? "week by week" : `${rotation.every} weeks each`}`}
+            : formatTurns(rotation, lineage)}
         </Typography>
       </div>
       <Deed
@@ -190,6 +191,7 @@ function ExerciseWeeks({
           Set
         </Button>
       </Deed>
+      {rotation === undefined ? <Technique name={own} hidden={hidden} of={of} /> : null}
       <StatedTarget document={document} slot={slot} name={own} hidden={hidden} of={of} />
     </Box>
   );
