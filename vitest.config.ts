@@ -15,7 +15,7 @@ export default defineConfig({
           name: "unit",
           // Files of one worker share what they imported.
           isolate: false,
-          testTimeout: isLong ? 300_000 : 30_000,
+          testTimeout: isLong ? 600_000 : 120_000,
           include: ["{core,codec,format,app,server,demo,testbed}/**/*.test.{ts,tsx}"],
         },
       },
@@ -28,7 +28,7 @@ export default defineConfig({
           globalSetup: "tests/db/private-database.ts",
           include: ["tests/db/**/*.test.ts"],
           fileParallelism: false,
-          testTimeout: isLong ? 300_000 : 30_000,
+          testTimeout: isLong ? 600_000 : 120_000,
           hookTimeout: 60_000,
         },
       },

@@ -238,6 +238,29 @@ describe("what is asked can be stored", () => {
     });
   });
 
+  it("goes back to no hold shorter than one at the end of a set can be", () => {
+    const hold = {
+      kind: "endHold",
+      id: sampleId<"extension">(31),
+      lineageId: sampleId<"lineage">(32),
+      at: { kind: "stretched" },
+      seconds: seconds(5),
+    } as const;
+    const slot = sampleSlot([set(1, { target: reps(8), extensions: [hold] })], {
+      progression: {
+        kind: "constraintFirst",
+        what: "hold",
+        min: seconds(0.1),
+        max: seconds(5),
+        by: seconds(1),
+      },
+    });
+    expect(propose(slot, [trained(slot, [[100, 8]])])[0]).toMatchObject({
+      reading: kg(102.5),
+      changes: [{ kind: "hold", from: 5, to: 1 }],
+    });
+  });
+
   it("adds no set beyond what an exercise can have", () => {
     const full = sampleSlot(Array.from({ length: 60 }, (_, i) => set(i + 1, {})));
     const line = full.sets[0]!.line;

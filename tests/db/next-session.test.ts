@@ -1,3 +1,4 @@
+import { OF_EACH_APPROACH } from "~/demo/of-each-approach.ts";
 import { describe, expect, it } from "vitest";
 import { z } from "zod";
 import { phaseCodec } from "~/codec/phase.ts";
@@ -219,8 +220,10 @@ describe("the demo", () => {
       ),
     ).toBe(3);
     expect(await one(`select count(*) n from plans where ${demo} and day = '2026-11-25'`)).toBe(4);
-    // A season: one phase was rolled over, and the one that follows it replanned.
-    expect(await one(`select count(*) n from phases where ${demo}`)).toBe(3);
+    // A season: one phase was rolled over, and the one that follows it replanned; and one of every other approach.
+    expect(await one(`select count(*) n from phases where ${demo}`)).toBe(
+      3 + OF_EACH_APPROACH.length,
+    );
     expect(
       await one(`select count(*) n from phase_revisions where ${demo} and event is not null`),
     ).toBe(1);

@@ -69,8 +69,11 @@ function furtherBy(facts: Facts, { what, min, max, by }: RuleOf<"constraintFirst
       if (hold?.kind !== "endHold") return { kind: "nothing" };
       const from = hold.seconds;
       const held = (to: number): Change => ({ kind: "hold", from, to: seconds(to) });
-      if (from < max) return { kind: "stricter", change: held(Math.min(max, from + by)) };
-      return { kind: "enough", back: from > min ? [held(min)] : [] };
+      // What is held at the end of a set is not as short as a pause of a tempo may be.
+      const most = within(BOUNDS.hold, max);
+      const least = Math.min(within(BOUNDS.hold, min), most);
+      if (from < most) return { kind: "stricter", change: held(Math.min(most, from + by)) };
+      return { kind: "enough", back: from > least ? [held(least)] : [] };
     }
     case "range":
       return first.range === "full"
@@ -82,6 +85,9 @@ function furtherBy(facts: Facts, { what, min, max, by }: RuleOf<"constraintFirst
       return assertNever(what);
   }
 }
+
+const within = ({ least, most }: { readonly least: number; readonly most: number }, n: number) =>
+  Math.max(least, Math.min(most, n));
 
 /** The next choice of the first parameter that has a harder one. */
 function harderSetUp({ parameters, last }: Facts): Further {
