@@ -108,6 +108,15 @@ test("a phase is changed, replanned, and the replan taken back", async ({ watche
   await page.getByRole("button", { name: "Save", exact: true }).first().click();
   await expect(page.getByRole("heading", { name: "Change Renamed" })).toBeVisible();
 
+  const special = page.getByLabel("Sets of Back squat then, written").first();
+  await special.fill("2 x lots");
+  await special.press("Enter");
+  await expect(page.getByText(/Its sets were not understood/)).toBeVisible();
+  await special.fill("1 x 8 at 50 then drop to 80% for 8");
+  await special.press("Enter");
+  await expect(page.getByText("2 of every 3 weeks")).toBeVisible();
+  await expect(page.getByText("every 3 weeks", { exact: true })).toBeVisible();
+
   await page.goto(`${first}/replan`);
   await page.getByLabel("What happened").selectOption("away");
   await page.getByLabel("From").fill(inDays(28));

@@ -74,7 +74,7 @@ function ExerciseWeeks({
     <Box
       sx={{
         display: "grid",
-        gridTemplateColumns: { xs: "minmax(0,1fr)", lg: "minmax(0,1fr) 0.8fr 1.4fr 0.65fr 1.25fr" },
+        gridTemplateColumns: { xs: "minmax(0,1fr)", lg: "minmax(0,1.2fr) 1fr 0.8fr 1.5fr" },
         gap: 2,
         alignItems: "center",
         py: 0.75,
@@ -122,8 +122,39 @@ function ExerciseWeeks({
           Set
         </Button>
       </Deed>
+      <Deed
+        intent="keep"
+        of={of}
+        hidden={hidden}
+        sx={{ display: "flex", gap: 0.75, alignItems: "center" }}
+      >
+        Keep
+        <Box sx={{ width: 46 }}>
+          <PlainInput
+            name="phases"
+            aria-label={`${own} is kept for so many phases`}
+            inputMode="numeric"
+            placeholder="–"
+            defaultValue={keep?.phases ?? ""}
+            maxLength={2}
+          />
+        </Box>
+        phases
+        <Button type="submit" size="small" disabled={of.isBusy}>
+          Set
+        </Button>
+      </Deed>
+      <StatedTarget document={document} slot={slot} name={own} hidden={hidden} of={of} />
       {rotation === undefined || variations.length > 0 ? (
-        <Box sx={{ display: "flex", gap: 0.75, alignItems: "center" }}>
+        <Box
+          sx={{
+            gridColumn: { lg: "span 2" },
+            display: "flex",
+            gap: 0.75,
+            alignItems: "center",
+            minWidth: 0,
+          }}
+        >
           {variations.length === 0 ? (
             <Typography variant="body2" sx={{ color: "text.secondary" }}>
               no variation here
@@ -166,33 +197,8 @@ function ExerciseWeeks({
             </Deed>
           )}
         </Box>
-      ) : (
-        <span />
-      )}
-      <Deed
-        intent="keep"
-        of={of}
-        hidden={hidden}
-        sx={{ display: "flex", gap: 0.75, alignItems: "center" }}
-      >
-        Keep
-        <Box sx={{ width: 46 }}>
-          <PlainInput
-            name="phases"
-            aria-label={`${own} is kept for so many phases`}
-            inputMode="numeric"
-            placeholder="–"
-            defaultValue={keep?.phases ?? ""}
-            maxLength={2}
-          />
-        </Box>
-        phases
-        <Button type="submit" size="small" disabled={of.isBusy}>
-          Set
-        </Button>
-      </Deed>
+      ) : null}
       {rotation === undefined ? <Technique name={own} hidden={hidden} of={of} /> : null}
-      <StatedTarget document={document} slot={slot} name={own} hidden={hidden} of={of} />
     </Box>
   );
 }

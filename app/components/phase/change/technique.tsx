@@ -20,9 +20,9 @@ export function Technique({
       of={of}
       hidden={hidden}
       sx={{
-        gridColumn: "1 / -1",
+        gridColumn: { lg: "span 2" },
         display: "flex",
-        flexWrap: "wrap",
+        flexWrap: { xs: "wrap", lg: "nowrap" },
         gap: 0.75,
         alignItems: "center",
       }}
@@ -37,8 +37,10 @@ export function Technique({
           maxLength={2}
         />
       </Box>
-      weeks instead
-      <Box sx={{ flex: "1 1 16rem", maxWidth: 460 }}>
+      <Box component="span" sx={{ whiteSpace: "nowrap" }}>
+        weeks instead
+      </Box>
+      <Box sx={{ flex: "1 1 12rem" }}>
         <PlainInput
           name="line"
           aria-label={`Sets of ${name} then, written`}
