@@ -46,8 +46,9 @@ export function formatGain(by: number): string {
 export function formatMainLine({
   done,
   asked,
+  isTotalKnown,
   band,
-}: Pick<LineCurve, "done" | "asked"> & {
+}: Pick<LineCurve, "done" | "asked" | "isTotalKnown"> & {
   readonly band: readonly BandIn[] | null;
 }): readonly string[] {
   const [first, last] = [done[0] ?? asked[0], done.at(-1)];
@@ -57,12 +58,13 @@ export function formatMainLine({
   return [
     ...(last === undefined || last === first
       ? []
-      : [`${gain(last)} from week ${first.week} to ${last.week}`]),
-    ...(to === undefined ? [] : [`asked by week ${to.week}: ${gain(to)}`]),
-    ...(band?.length === 0 && to !== undefined ? ["too little trained for a band"] : []),
+      : [`strength ${gain(last)}, weeks ${first.week} to ${last.week}`]),
+    ...(to === undefined ? [] : [`planned by week ${to.week}: ${gain(to)}`]),
+    ...(band?.length === 0 && to !== undefined ? ["not enough sessions for a range yet"] : []),
     ...(likely === undefined
       ? []
       : [`likely by then: ${gain({ value: likely.low })} to ${gain({ value: likely.high })}`]),
+    ...(isTotalKnown ? [] : ["of the load shown; the total is unknown"]),
   ];
 }
 

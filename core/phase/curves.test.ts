@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { kg, seededRandom } from "../kernel/index.ts";
+import { kg, seededRandom, share } from "../kernel/index.ts";
+import type { Loading } from "../gym/index.ts";
 import { linesOf, slotsOf } from "../plan/index.ts";
-import { sampleId, sampleNewId } from "../../tests/samples/index.ts";
+import { RACK, sampleId, sampleNewId, sampleStation } from "../../tests/samples/index.ts";
 import { sampleFacts, samplePhase, samplePhaseDay, trainNext } from "../../tests/samples/phase.ts";
 import { writtenSlot } from "../../tests/samples/trained.ts";
 import { bandOf, curvesOf } from "./curves.ts";
@@ -57,6 +58,54 @@ describe("main lines", () => {
     const [first, second] = own?.done ?? [];
     expect((second?.value ?? 0) - (first?.value ?? 0)).toBeGreaterThan(0.02);
     expect((second?.value ?? 0) - (first?.value ?? 0)).toBeLessThan(0.03);
+  });
+
+  describe("of loads that do not compare", () => {
+    const trainedAt = (loading: Loading, line: string, weeks: number) => {
+      const day = samplePhaseDay(1, writtenSlot(line));
+      const phase = samplePhase([day], {
+        weeks: Array.from({ length: 6 }, () => usualWeek("normal")),
+      });
+      let facts = sampleFacts({ stations: [sampleStation(loading)] });
+      for (let i = 0; i < weeks; i++) facts = trainNext(phase, facts);
+      return { phase, facts };
+    };
+    const curveOf = ({ phase, facts }: ReturnType<typeof trainedAt>) =>
+      curvesOf(phase, project(phase, facts, sampleNewId), facts);
+
+    it("are of what is read where the sled is unknown, and say so", () => {
+      const unknown = { ...RACK, bar: null } as Loading;
+      const [own] = curveOf(trainedAt(unknown, "3 x 8-9 at 100", 2));
+      expect(own).toMatchObject({ isTotalKnown: false });
+      expect(own?.done).toHaveLength(2);
+      expect(curveOf(trainedAt(RACK, "3 x 8-9 at 100", 2))[0]?.isTotalKnown).toBe(true);
+    });
+
+    it("are left out where help is read and the body was not weighed", () => {
+      const assisted: Loading = {
+        kind: "assisted",
+        unit: "kg",
+        movedShare: share(0.9),
+        pins: [10, 20, 30, 40, 50].map(kg),
+      };
+      expect(curveOf(trainedAt(assisted, "3 x 8-9 at 30", 2))).toEqual([]);
+    });
+
+    it("leave out what was done at other equipment", () => {
+      const { phase, facts } = trainedAt(RACK, "3 x 8-9 at 100", 3);
+      const series = new Map(
+        [...facts.series].map(([key, own]) => [
+          key,
+          own.map((one, i) =>
+            i === 0
+              ? { ...one, context: { ...one.context, station: sampleId<"station">(77) } }
+              : one,
+          ),
+        ]),
+      );
+      const [own] = curveOf({ phase, facts: { ...facts, series } });
+      expect(own?.done.map(({ week }) => week)).toEqual([2, 3]);
+    });
   });
 
   it("have a band once enough was trained, that rises and widens the further ahead it is", () => {

@@ -1,4 +1,6 @@
-import type { MovementRef, Random } from "../kernel/index.ts";
+import { ticksOf, type Mass, type MovementRef, type Random } from "../kernel/index.ts";
+import { totalMoved } from "../gym/index.ts";
+import type { Exposure } from "../log/index.ts";
 import { isIsolation } from "../person/index.ts";
 import { isPreparatory, linesOf, slotsOf, type Slot } from "../plan/index.ts";
 import { bandAhead, progressIndex, type OddsFrom, type ShownBand } from "../progress/index.ts";
@@ -13,6 +15,12 @@ export interface CurvePoint {
   readonly value: number;
 }
 
+/** A point, and whether the total moved was known where it comes from. */
+interface ShownPoint extends CurvePoint {
+  readonly of: Exposure;
+  readonly isTotalKnown: boolean;
+}
+
 /** How a main line goes over the weeks, and what the band ahead is simulated from. */
 export interface LineCurve {
   readonly at: LinePlace;
@@ -21,6 +29,8 @@ export interface LineCurve {
   readonly done: readonly CurvePoint[];
   /** As it is asked, if every target before it is met. */
   readonly asked: readonly CurvePoint[];
+  /** False where a sled, a bar or a body is of unknown weight, so that its points compare what is read alone. */
+  readonly isTotalKnown: boolean;
   /** Null where too little was trained to say what is likely. */
   readonly from: OddsFrom | null;
   /** The sessions to come, of which a band can be worked out. */
@@ -70,25 +80,45 @@ export function curvesOf(
     const own = sessionsOf(sessions, at);
     const isEasyIn = (week: number) => isEasy(phase.weeks[week - 1] ?? { kind: "normal" });
     const points = (of: readonly ProjectedSession[]) =>
-      of.flatMap((session): readonly CurvePoint[] => {
+      of.flatMap((session): readonly ShownPoint[] => {
         const { week } = session;
         const exposure = isEasyIn(week) ? null : exposureIn(session, at, facts);
-        const value = exposure && progressIndex(exposure, bodyWeight);
-        return value === null ? [] : [{ week, value }];
+        return exposure === null ? [] : pointOf(exposure, week, bodyWeight);
       });
-    const [done, asked] = [points(own.done), points(own.coming)];
-    if (done.length + asked.length < 2) return [];
+    const [shown, toCome] = [points(own.done), points(own.coming)];
+    // What was done as another exercise, or at other equipment, does not compare.
+    const now = toCome[0] ?? shown.at(-1);
+    const isAsNow = ({ of: { context } }: ShownPoint) =>
+      context.movement === now?.of.context.movement && context.station === now.of.context.station;
+    const [done, asked] = [shown.filter(isAsNow), toCome.filter(isAsNow)];
+    const all = [...done, ...asked];
+    if (all.length < 2) return [];
     return [
       {
         at,
         movement: slot.movement,
-        done,
-        asked,
+        done: done.map(({ week, value }) => ({ week, value })),
+        asked: asked.map(({ week, value }) => ({ week, value })),
+        isTotalKnown: all.every((point) => point.isTotalKnown),
         from: simulatedFrom(phase, own, at, facts),
         ahead: own.coming.map(({ week }) => ({ week, isEasy: isEasyIn(week) })),
       },
     ];
   });
+}
+
+/**
+ * What a session says as a point; none where it says nothing that compares: the total is unknown, and nothing is read
+ * or more is read where it is easier.
+ */
+function pointOf(of: Exposure, week: number, bodyWeight: Mass | null): readonly ShownPoint[] {
+  const value = progressIndex(of, bodyWeight);
+  const weight = of.context.bodyWeight ?? bodyWeight;
+  const readings = of.sets.flatMap(({ reading }) => reading ?? []);
+  const isTotalKnown = readings.every((own) => totalMoved(of.loading, own, weight) !== null);
+  const says = isTotalKnown || readings.every((own) => ticksOf(own) > 0);
+  if (value === null || !says || (!isTotalKnown && of.loading.kind === "assisted")) return [];
+  return [{ week, value, of, isTotalKnown }];
 }
 
 /** What is likely of a line in one week to come. */

@@ -26,10 +26,10 @@ export const MainLines = steady(function MainLines({
   return (
     <tbody>
       <tr className={styles.dayRow}>
-        <th scope="rowgroup">Main lines</th>
+        <th scope="rowgroup">Main lifts</th>
         <td colSpan={columns.length} className={styles.frameNote}>
           <span className={styles.small}>
-            dots: shown · line: asked · band: likely, 8 times out of 10
+            dots: done · dashes: planned · grey: likely, 8 times out of 10
           </span>
         </td>
       </tr>
