@@ -77,7 +77,7 @@ export default function PhaseTemplatePage({ loaderData, actionData }: Route.Comp
           <Box sx={{ display: "flex", gap: 1 }}>
             <input type="hidden" name="intent" value={isPutAway ? "takeBack" : "putAway"} />
             <Button type="submit" variant="outlined" disabled={isBusy}>
-              {isPutAway ? "Take back" : "Put away"}
+              {isPutAway ? "Restore" : "Archive"}
             </Button>
           </Box>
         </Form>

@@ -100,7 +100,7 @@ export default function TemplatePage({ loaderData, actionData }: Route.Component
       }
     >
       <TemplateEditor key={template.revision} {...template} stations={stations} />
-      <Section title="Give it to">
+      <Section title="Assign to">
         <GiveForm people={people} gyms={gyms} given={given} dayLabel="Day" today={today} />
       </Section>
       {isIncomplete ? (

@@ -116,8 +116,8 @@ function Kept({ kept: all, none }: { readonly kept: readonly KeptEntry[]; readon
             <Typography sx={{ flex: "1 1 20rem", color: "text.secondary" }}>{about}</Typography>
             <Form method="post" action={at}>
               <input type="hidden" name="intent" value="putAway" />
-              <Button type="submit" size="small" aria-label={`Put ${name} away`}>
-                Put away
+              <Button type="submit" size="small" aria-label={`Archive ${name}`}>
+                Archive
               </Button>
             </Form>
           </Box>
@@ -126,14 +126,14 @@ function Kept({ kept: all, none }: { readonly kept: readonly KeptEntry[]; readon
       {putAway.length === 0 ? null : (
         <Box component="details" sx={{ mt: 3 }}>
           <Box component="summary" sx={{ cursor: "pointer", py: 0.5 }}>
-            {putAway.length} put away
+            {putAway.length} archived
           </Box>
           {putAway.map(({ id, name, at }) => (
             <Form key={id} method="post" action={at}>
               <input type="hidden" name="intent" value="takeBack" />
               {name}{" "}
-              <Button type="submit" size="small" aria-label={`Take ${name} back`}>
-                Take back
+              <Button type="submit" size="small" aria-label={`Restore ${name}`}>
+                Restore
               </Button>
             </Form>
           ))}

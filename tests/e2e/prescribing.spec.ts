@@ -355,10 +355,10 @@ test("a session is kept as a template and given to two people, each copy told wi
   await page.getByRole("button", { name: "Plan these sessions" }).click();
   await expect(page.getByRole("heading", { name: "Ada First" })).toBeVisible();
   await page.goto("/templates");
-  await page.getByRole("button", { name: "Put Leg day away" }).click();
+  await page.getByRole("button", { name: "Archive Leg day" }).click();
   await expect(page.getByText("None kept yet. Open a session", { exact: false })).toBeVisible();
-  await page.getByText("1 put away").click();
-  await page.getByRole("button", { name: "Take Leg day back" }).click();
+  await page.getByText("1 archived").click();
+  await page.getByRole("button", { name: "Restore Leg day" }).click();
   await page.getByRole("link", { name: "Leg day" }).click();
   await page.getByLabel("Name").fill("Leg day, longer");
   await page.getByLabel("Sets of Back squat, written").fill("4 x 6 at 70");

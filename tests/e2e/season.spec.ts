@@ -158,6 +158,6 @@ test("a phase is kept, and given to another client from what was kept", async ({
   await expect(page.getByRole("grid", { name: "Weeks of the phase" })).toBeVisible();
   await expect(page.getByRole("link", { name: "Bea Kept" })).toBeVisible();
   await page.goto("/templates");
-  await page.getByRole("button", { name: /^Put .* away/ }).click();
+  await page.getByRole("button", { name: /^Archive / }).click();
   await expect(page.getByText("None kept yet. Open the sheet of a phase")).toBeVisible();
 });
