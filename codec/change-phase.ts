@@ -18,9 +18,7 @@ const whole = (least: number, most: number, what: string) =>
     .transform(Number)
     .refine((n) => n >= least && n <= most, `Expected ${what}, from ${least} to ${most}.`);
 
-const { weeks } = PHASE_BOUNDS;
-/** A rotation has so many turns at most. */
-const TECHNIQUE_EVERY = 12;
+const { weeks, turns } = PHASE_BOUNDS;
 const week = whole(1, weeks.most, "a week");
 const baseRevision = z
   .string()
@@ -92,7 +90,7 @@ export const changePhaseCodec = z.discriminatedUnion("intent", [
     baseRevision,
     day,
     lineage,
-    every: whole(2, TECHNIQUE_EVERY, "weeks"),
+    every: whole(turns.least, turns.most, "weeks"),
     line: z.string().trim().min(1, "Write its sets.").max(LONGEST_LINE, "This is too long."),
   }),
   z.object({

@@ -40,6 +40,7 @@ describe("a new phase as typed", () => {
     ["an eighth day", { days: Array.from({ length: 8 }, () => `template:${sampleId(3)}`) }, "days"],
     ["a date that does not exist", { start: "2026-02-30" }, "start"],
     ["a start in ten years", { start: "2036-03-02" }, "start"],
+    ["lighter weeks by two rules", { lighterEvery: "4", isAfterHardest: "on" }, "lighterEvery"],
     ["a lighter week every week", { lighterEvery: "1" }, "lighterEvery"],
     ["nine reps more", { easierBy: "9" }, "easierBy"],
     ["no name", { name: "  " }, "name"],

@@ -82,40 +82,45 @@ const { weeks } = PHASE_BOUNDS;
 
 /** A phase as a coach begins it: for whom, from when, how long, on which days, how its weeks go. */
 export function newPhaseCodec(today: Day) {
-  return z.object({
-    personId: idField("person"),
-    name: textField("a name, like Strength 1", 80),
-    gymId: idField("gym"),
-    start: plannedDayField(today),
-    weeks: whole(weeks.least, weeks.most, "a number of weeks"),
-    goal: z.enum(GOALS),
-    success: optionalTextField(300),
-    approach: z
-      .union([z.literal(""), approachRefCodec])
-      .default("")
-      .transform((ref) => (ref === "" ? null : ref)),
-    days: daysField,
-    isFirstLight: z
-      .literal("on")
-      .optional()
-      .transform((on) => on === "on"),
-    isLastTest: z
-      .literal("on")
-      .optional()
-      .transform((on) => on === "on"),
-    isAfterHardest: z
-      .literal("on")
-      .optional()
-      .transform((on) => on === "on"),
-    lighterEvery: z
-      .union([
-        z.literal("").transform(() => null),
-        whole(2, weeks.most, "weeks between lighter ones"),
-      ])
-      .default(null),
-    easierBy: whole(0, 4, "reps more in reserve"),
-    fewerBy: whole(0, 4, "sets fewer"),
-  });
+  return z
+    .object({
+      personId: idField("person"),
+      name: textField("a name, like Strength 1", 80),
+      gymId: idField("gym"),
+      start: plannedDayField(today),
+      weeks: whole(weeks.least, weeks.most, "a number of weeks"),
+      goal: z.enum(GOALS),
+      success: optionalTextField(300),
+      approach: z
+        .union([z.literal(""), approachRefCodec])
+        .default("")
+        .transform((ref) => (ref === "" ? null : ref)),
+      days: daysField,
+      isFirstLight: z
+        .literal("on")
+        .optional()
+        .transform((on) => on === "on"),
+      isLastTest: z
+        .literal("on")
+        .optional()
+        .transform((on) => on === "on"),
+      isAfterHardest: z
+        .literal("on")
+        .optional()
+        .transform((on) => on === "on"),
+      lighterEvery: z
+        .union([
+          z.literal("").transform(() => null),
+          whole(2, weeks.most, "weeks between lighter ones"),
+        ])
+        .default(null),
+      easierBy: whole(0, 4, "reps more in reserve"),
+      fewerBy: whole(0, 4, "sets fewer"),
+    })
+    .refine(({ isAfterHardest, lighterEvery }) => !isAfterHardest || lighterEvery === null, {
+      path: ["lighterEvery"],
+      message: "Leave this blank, or untick the lighter week after the hardest.",
+    });
 }
 export type NewPhase = z.output<ReturnType<typeof newPhaseCodec>>;
 

@@ -21,10 +21,10 @@ import { formatStated, formatTargetOdds } from "~/format/odds.ts";
 import { formatChangeProblem, formatEvent } from "~/format/replan.ts";
 import { ROLE_NAMES } from "~/format/training.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
-import { takeBackChange } from "~/server/coaching/change-phase.server.ts";
+import { archive, takeBackChange } from "~/server/coaching/change-phase.server.ts";
 import { putBack, typeCells } from "~/server/coaching/phase-cells.server.ts";
 import { approveWeek, phaseSheet, rollOverPhase } from "~/server/coaching/phase.server.ts";
-import { archivePhase, getPhase, replansOf } from "~/server/db/phases.server.ts";
+import { getPhase, replansOf } from "~/server/db/phases.server.ts";
 import { addPhaseTemplate } from "~/server/db/phase-templates.server.ts";
 import { listGyms, listStations } from "~/server/db/gyms.server.ts";
 import { catalogueFor } from "~/server/db/movements.server.ts";
@@ -100,7 +100,7 @@ export const action = writing(async (scope, { params, request }: Route.ActionArg
   }
   const form = await readForm(request);
   if (form.get("intent") === "archive") {
-    await archivePhase(scope, phase.id);
+    await archive(scope, phase);
     throw redirect(`/people/${phase.personId}`);
   }
   if (form.get("intent") === "takeBack") {

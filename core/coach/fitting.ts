@@ -32,14 +32,6 @@ export type FittingCause =
   | { readonly kind: "notHere" }
   | { readonly kind: "excluded"; readonly reasons: readonly Exclusion[] };
 
-/** What fills a frame of a template for somebody: of every kind that it names. */
-export interface Filled {
-  readonly code: "filled";
-  readonly frame: Frame;
-  readonly movement: MovementRef;
-  readonly brings: readonly Brings[];
-}
-
 /** One thing that was changed in a copy of a template, for whom it is copied. */
 export type FittingChange =
   | {
@@ -48,7 +40,13 @@ export type FittingChange =
       readonly to: MovementRef;
       readonly because: FittingCause;
     }
-  | Filled
+  /** What fills a frame, and what it brings. */
+  | {
+      readonly code: "filled";
+      readonly frame: Frame;
+      readonly movement: MovementRef;
+      readonly brings: readonly Brings[];
+    }
   | { readonly code: "leftOut"; readonly movement: MovementRef; readonly because: FittingCause }
   /** What was lifted last there; null where nothing was, so that the load is found on the day. */
   | { readonly code: "load"; readonly movement: MovementRef; readonly reading: Mass | null }
@@ -71,10 +69,10 @@ export interface Fitted {
 const MOST_FIXES = 6;
 
 /**
- * A copy of a template for one person: frames are filled with what suits them best, exercises that the gym or the brief rules out are swapped or left out,
- * loads become the person's own, a beginner's sets become plain, and the session is shortened to the time and
- * the sets that the person has. `judging` holds the person and gym; its plan is not looked at. Every change is
- * told, in order.
+ * A copy of a template for one person: exercises that the gym or the brief rules out are swapped or left out, frames
+ * are filled with what suits the person best, loads become the person's own, a beginner's sets become plain, and the
+ * session is shortened to the time and the sets that the person has. `judging` holds the person and gym; its plan is
+ * not looked at. Every change is told, in order.
  */
 export function fitTemplate(
   template: SessionPlan,
@@ -86,30 +84,26 @@ export function fitTemplate(
   let plan = copyPlan(template, newId);
   // Frames are filled once everything that is given is there, so that they bring what is still lacking.
   const framed = slotsOf(plan).filter(({ frame }) => frame !== null);
-  for (const slot of slotsOf(plan).filter(({ frame }) => frame === null)) {
-    const fitted = placed(slot, judging, lastReading, changes);
-    plan =
-      fitted === null
-        ? applyEdit(plan, { kind: "removeSlot", slot: slot.id })
-        : applyEdit(plan, { kind: "changeSlot", slot: slot.id, to: fitted });
-  }
+  for (const slot of slotsOf(plan).filter(({ frame }) => frame === null))
+    plan = withFitted(plan, slot, placed(slot, judging, lastReading, changes));
   for (const [i, slot] of framed.entries()) {
-    const open = new Set(framed.slice(i).map(({ id }) => id));
-    const so = { ...judging, plan: without(plan, open) };
+    const so = { ...judging, plan: framed.slice(i).reduce(withoutSlot, plan) };
     const fitted =
       filled(slot, so, lastReading, changes) ?? placed(slot, judging, lastReading, changes);
-    plan =
-      fitted === null
-        ? applyEdit(plan, { kind: "removeSlot", slot: slot.id })
-        : applyEdit(plan, { kind: "changeSlot", slot: slot.id, to: fitted });
+    plan = withFitted(plan, slot, fitted);
   }
   plan = mapSlots(plan, (slot) => ownLoads(slot, judging, lastReading, changes));
   if (judging.brief.level === "beginner") plan = mapSlots(plan, (slot) => plain(slot, changes));
   return { plan: shortened(plan, judging, newId, changes), changes };
 }
 
-const without = (plan: SessionPlan, slots: ReadonlySet<Slot["id"]>): SessionPlan =>
-  [...slots].reduce((left, slot) => applyEdit(left, { kind: "removeSlot", slot }), plan);
+const withoutSlot = (plan: SessionPlan, { id }: Slot): SessionPlan =>
+  applyEdit(plan, { kind: "removeSlot", slot: id });
+
+const withFitted = (plan: SessionPlan, slot: Slot, to: Slot | null): SessionPlan =>
+  to === null
+    ? withoutSlot(plan, slot)
+    : applyEdit(plan, { kind: "changeSlot", slot: slot.id, to });
 
 /** The slot with what fills its frame best, at its own load where one was logged; null where nothing here does. */
 function filled(

@@ -21,6 +21,8 @@ export const PHASE_BOUNDS = {
   days: { least: 1, most: 7 },
   /** Changes of single weeks. */
   changes: { most: 2000 },
+  /** Turns of one rotation. */
+  turns: { least: 2, most: 12 },
 } as const;
 
 /** A day of training that returns every week. */
@@ -74,7 +76,11 @@ export const rotationField = z
   .object({
     day: idField("phaseDay"),
     every: z.int().min(1).max(PHASE_BOUNDS.weeks.most),
-    members: z.array(idField("lineage")).min(2).max(12).readonly(),
+    members: z
+      .array(idField("lineage"))
+      .min(PHASE_BOUNDS.turns.least)
+      .max(PHASE_BOUNDS.turns.most)
+      .readonly(),
     /** Whose turn it is in the first week, from 0: a phase that rolls over goes on where the last one stopped. */
     startsWith: z.int().min(0).max(11),
   })

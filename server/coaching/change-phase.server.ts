@@ -14,6 +14,7 @@ import {
 } from "~/core/phase/index.ts";
 import { studioDay } from "../db/gyms.server.ts";
 import {
+  archivePhase,
   getPhase,
   phaseRevision,
   saidRevision,
@@ -99,6 +100,15 @@ export async function takeBackChange(
     weekOf: (week) => back.get(week) ?? null,
     name: phase.name,
     did: { edits: null, event: null, takesBack: revision },
+  });
+}
+
+/** Archives a phase; its targets warn no more. */
+export async function archive(scope: Scope, phase: StoredPhase): Promise<void> {
+  const client = await clientFor(scope, phase.personId);
+  await scope.transaction(async (trx) => {
+    await archivePhase(trx, phase.id);
+    await workOutTargets(trx, phase, phase.document, client);
   });
 }
 

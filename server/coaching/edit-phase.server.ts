@@ -9,14 +9,7 @@ import {
   type Result,
 } from "~/core/kernel/index.ts";
 import { usualWeek, weekAt, type PhaseEdit } from "~/core/phase/index.ts";
-import {
-  copyApart,
-  PLAIN_DEFAULTS,
-  slotsOf,
-  usualSide,
-  withLines,
-  type Slot,
-} from "~/core/plan/index.ts";
+import { copyApart, isPreparatory, slotsOf, withLines, type Slot } from "~/core/plan/index.ts";
 import { parseLine, type NotationError } from "~/core/plan/notation/index.ts";
 import { newId } from "~/codec/new-id.ts";
 import { weekOf, type ChangePhase } from "~/codec/change-phase.ts";
@@ -168,18 +161,15 @@ async function techniqueOf(
     getStation(scope, slot.station),
     catalogueFor(scope),
   ]);
-  const movement = find(slot.movement);
-  const { effort, rest } = PLAIN_DEFAULTS;
+  const first = slot.sets.find(({ role }) => !isPreparatory(role));
+  if (first === undefined) return fail({ code: "noStandIn" });
   const read = parseLine(
     line,
     [],
     {
       unit: station?.loading.unit ?? "kg",
-      defaults: {
-        effort,
-        rest,
-        side: movement === null ? { kind: "both" } : usualSide(movement, "left"),
-      },
+      // What is not said is as the exercise has it otherwise.
+      defaults: { effort: first.effort, rest: first.restAfter, side: first.side },
       exercises: [[]],
       own: 0,
       nameOf: (ref) => find(ref)?.name ?? null,

@@ -5,7 +5,7 @@ import { changePhaseCodec } from "~/codec/change-phase.ts";
 import { addDays, day, kg, type Id } from "~/core/kernel/index.ts";
 import { isIn, usualWeek, type PhaseEdit } from "~/core/phase/index.ts";
 import { slotsOf } from "~/core/plan/index.ts";
-import { changePhase, takeBackChange } from "~/server/coaching/change-phase.server.ts";
+import { archive, changePhase, takeBackChange } from "~/server/coaching/change-phase.server.ts";
 import { editPhase } from "~/server/coaching/edit-phase.server.ts";
 import { acceptReplan, whatIf } from "~/server/coaching/replan.server.ts";
 import { addPhaseFor, approveWeek, phaseSheet } from "~/server/coaching/phase.server.ts";
@@ -162,6 +162,9 @@ describe("a technique every so many weeks", () => {
     );
     const after = await phaseAt(phase.id);
     const [, special] = slotsOf(after.document.days[0]!.session);
+    // What is not said is as the exercise has it otherwise.
+    expect(special!.sets[0]?.restAfter).toEqual(slot!.sets[0]?.restAfter);
+    expect(special!.sets[0]?.effort).toBe(slot!.sets[0]?.effort);
     expect(special).toMatchObject({ movement: slot!.movement, station: slot!.station });
     expect(special!.sets.map(({ extensions }) => extensions.length)).toEqual([2]);
     expect(special!.lineageId).not.toBe(slot!.lineageId);
@@ -196,6 +199,10 @@ describe("a stated target", () => {
       { kind: "targetSlips", reading: kg(200), week: 4, arrives: null, chance: null },
     ]);
     await change(await phaseAt(phase.id), to(100, 4));
+    expect(await warningsOn(scope, person)).toEqual([]);
+    await change(await phaseAt(phase.id), to(200, 4));
+    expect(await warningsOn(scope, person)).toHaveLength(1);
+    await archive(scope, await phaseAt(phase.id));
     expect(await warningsOn(scope, person)).toEqual([]);
   });
 });

@@ -27,15 +27,20 @@ export function FrameFields({
 }) {
   const change = (to: Partial<Frame>) => {
     const next = { ...(frame ?? anyLike(movement)), ...to };
-    const isAny = next.form === null && next.region === null && next.length === null;
-    onChange(isAny ? null : next);
+    const asksNothing = next.form === null && next.region === null && next.length === null;
+    const asks = asksNothing ? anyLike(movement) : next;
+    onChange(asks.region === null && asksNothing ? null : asks);
   };
   const choices = [
     ["any", "any exercise"] as const,
     ...FRAME_FORMS.map((form) => [form, `any ${FRAME_NAMES[form]}`] as const),
   ];
   return (
-    <div className={`${plain.row} ${bench.frame}`} role="group" aria-label={`Who does ${name}`}>
+    <div
+      className={`${plain.row} ${bench.frame}`}
+      role="group"
+      aria-label={`Exercise for each client: ${name}`}
+    >
       <span className={plain.soft}>Each client does</span>
       <Pick<FrameForm | "any">
         label={`Kind of exercise instead of ${name}`}

@@ -1,6 +1,7 @@
 import { directRegions } from "../../movement/index.ts";
 import { isIsolation } from "../../person/index.ts";
 import type { Frame, FrameForm } from "../../plan/index.ts";
+import { countsForVolume } from "../../unroll/index.ts";
 import { judge, type Judging } from "../judged.ts";
 import { ANYTHING, findMovements, type Candidate } from "./find.ts";
 
@@ -19,6 +20,7 @@ export function fillingFor(frame: Frame, judging: Judging): Candidate | null {
     candidates.find(
       (own) =>
         !taken.has(own.movement.ref) &&
+        countsForVolume(own.movement) &&
         (frame.form === null || FITS[frame.form](own)) &&
         (frame.region === null || directRegions(own.movement).includes(frame.region)),
     ) ?? null
@@ -26,15 +28,11 @@ export function fillingFor(frame: Frame, judging: Judging): Candidate | null {
 }
 
 const FITS: Readonly<Record<FrameForm, (of: Candidate) => boolean>> = {
-  compound: ({ movement }) => isTraining(movement) && !isIsolation(movement),
-  machine: ({ movement, station }) => isTraining(movement) && MACHINES.has(station.loading.kind),
-  singleLeg: ({ movement }) => isTraining(movement) && movement.laterality !== "twoLegs",
-  isolation: ({ movement }) => isTraining(movement) && isIsolation(movement),
+  compound: ({ movement }) => !isIsolation(movement),
+  machine: ({ station }) => MACHINES.has(station.loading.kind),
+  singleLeg: ({ movement }) => movement.laterality !== "twoLegs",
+  isolation: ({ movement }) => isIsolation(movement),
 };
-
-/** Warm-ups and conditioning are nobody's compound lift. */
-const isTraining = ({ pattern }: Candidate["movement"]) =>
-  pattern !== "mobility" && pattern !== "conditioning";
 
 const MACHINES: ReadonlySet<Candidate["station"]["loading"]["kind"]> = new Set([
   "plateMachine",

@@ -23,7 +23,7 @@ import {
   type Exclusion,
   type Provocation,
 } from "../../person/index.ts";
-import type { UnrollContext } from "../../unroll/index.ts";
+import { countsForVolume, type UnrollContext } from "../../unroll/index.ts";
 import { stimulusOf } from "../coverage.ts";
 
 /** Why an exercise is to be swapped. */
@@ -157,16 +157,13 @@ function answers(cause: SwapCause, from: Movement, to: Movement): boolean {
     case "noHelper":
       return to.safeAlone.toTheLimit;
     case "easier":
-      return skillOf(to) < skillOf(from);
+      return skillOf(to) < skillOf(from) && countsForVolume(to);
     case "harder":
-      return skillOf(to) > skillOf(from) && isTraining(to);
+      return skillOf(to) > skillOf(from) && countsForVolume(to);
     default:
       return assertNever(cause);
   }
 }
-
-/** Warm-ups are no harder variant of anything. */
-const isTraining = ({ pattern }: Movement) => pattern !== "mobility" && pattern !== "conditioning";
 
 /** What a variant loses in rank for each step of skill beyond the next one. */
 const STEP_BEYOND = 0.75;
