@@ -62,6 +62,15 @@ export function formatFact(fact: Fact, approach: string, find: FindMovement): st
       return `${nameOf(fact.late)} comes after ${nameOf(fact.early)}; ${approach} would have it before. Order is a school, not a law.`;
     case "priorityLate":
       return `${sentence(regionOf(fact.region))} is a priority and comes after ${fact.setsBefore} hard sets.`;
+    case "putFirst": {
+      const { neglect } = fact;
+      const name =
+        neglect.kind === "skippedAgain"
+          ? nameOf(neglect.movement)
+          : `${sentence(regionOf(neglect.region))}, a priority,`;
+      const how = neglect.kind === "priorityLate" ? "came late" : "was skipped";
+      return `${name} ${how} in ${neglect.times} of the last ${neglect.of} sessions, and is not first here.`;
+    }
     case "technicalLate":
       return `${nameOf(fact.movement)} loads the back freely and comes after ${fact.setsBefore} hard sets, when form goes first.`;
     case "growthUnwanted":

@@ -27,6 +27,7 @@ const CONTEXT: CoachingContext = {
   bodyWeight: kg(80),
   day,
   seen: {},
+  neglected: [],
   others: [{ id, day, isOpen, document: sessionOf(exercise("back-squat", 3)) }],
   year: 2026,
   readiness: 3,

@@ -25,6 +25,7 @@ import { findingsIn } from "./finding-rules.ts";
 import type { Finding } from "./finding.ts";
 import { judge, type Judged, type Judging, type OtherSession } from "./judged.ts";
 import type { SeenRecords } from "./seen.ts";
+import type { Neglect } from "./warnings/warning.ts";
 
 /** A station with the gym that it stands in. */
 export interface PlacedStation extends Station {
@@ -46,6 +47,7 @@ export interface CoachingContext {
     readonly document: SessionPlan;
   })[];
   readonly seen: SeenRecords;
+  readonly neglected: readonly Neglect[];
   readonly year: number;
   readonly readiness: number | null;
 }
@@ -78,6 +80,7 @@ export function judgingIn(
     others: others.filter(isOfWeek),
     later: others.filter((other) => !isOfWeek(other)),
     seen,
+    neglected: context.neglected,
     brief: context.brief,
     approach: context.approach,
     catalogue: all,

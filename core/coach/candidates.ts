@@ -57,6 +57,13 @@ export function candidates({ fact, slots }: Finding, judged: Judged): readonly F
     case "priorityLate":
     case "technicalLate":
       return slot === undefined ? [] : [{ kind: "toFront", slot }, { kind: "arrange" }];
+    case "putFirst":
+      return slot === undefined
+        ? []
+        : [
+            { kind: "toFront", slot },
+            { kind: "remove", slot },
+          ];
     case "tooMuchForNew":
       return [
         { kind: "trimSets", to: 2 },

@@ -44,6 +44,13 @@ const limit = (severity: number, allowed: number) => ({
 /** A session of few sets that leaves vasti at the edge of the asked band. */
 const quads = (sets: number) => sessionOf(exercise("leg-press", sets));
 
+const SKIPPED_EXTENSION = {
+  kind: "skippedAgain",
+  movement: movementOf("leg-extension").ref,
+  times: 3,
+  of: 4,
+} as const;
+
 /** For each code: what its key begins with, a session that triggers it, and the smallest change that does not. */
 const CASES: readonly (readonly [FindingCode, string, Judging, Judging])[] = [
   [
@@ -93,6 +100,16 @@ const CASES: readonly (readonly [FindingCode, string, Judging, Judging])[] = [
     }),
     judging(sessionOf(exercise("leg-press", 6), exercise("adduction-machine")), {
       brief: { priorities: ["adductors"] },
+    }),
+  ],
+  [
+    "putFirst",
+    "putFirst/shipped:leg-extension",
+    judging(sessionOf(exercise("leg-press"), exercise("leg-extension")), {
+      neglected: [SKIPPED_EXTENSION],
+    }),
+    judging(sessionOf(exercise("leg-extension"), exercise("leg-press")), {
+      neglected: [SKIPPED_EXTENSION],
     }),
   ],
   [
@@ -206,7 +223,7 @@ describe("findings, each with a session that triggers it and the smallest change
   it("are all named here", () => {
     const named = new Set(CASES.map(([code]) => code));
     expect(named.size).toBe(CASES.length);
-    expect(CASES.length).toBe(23);
+    expect(CASES.length).toBe(24);
   });
 });
 

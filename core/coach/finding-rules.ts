@@ -31,6 +31,7 @@ import { setsTowardsBand, type CoveredSlot } from "./coverage.ts";
 import { bySeverity, finding, type Finding } from "./finding.ts";
 import { MORE_REPS, SLOW_LOWERING } from "./fix.ts";
 import { judge, type Judged, type Judging } from "./judged.ts";
+import type { Neglect } from "./warnings/warning.ts";
 import { WEEK_RULES } from "./week-rules.ts";
 
 /** So many direct hard sets at one length only are worth a word. Source: our rule. */
@@ -173,6 +174,24 @@ const priorityLate: Rule = ({ slots, brief, setsBefore }) =>
     const fact = { code: "priorityLate", region, setsBefore: before } as const;
     return [finding("warning", fact, [slot.slot.id], region)];
   });
+
+const isOf = (neglect: Neglect, slot: CoveredSlot) =>
+  neglect.kind === "skippedAgain"
+    ? slot.slot.movement === neglect.movement
+    : trains(slot, neglect.region);
+
+/** What was skipped or late again and again is offered first; before it is only what was neglected as well. */
+const putFirst: Rule = ({ slots, neglected }) => {
+  const counted = slots.filter(({ hardSets }) => hardSets > 0);
+  return neglected.flatMap((neglect): Finding[] => {
+    const at = counted.findIndex((slot) => isOf(neglect, slot));
+    const slot = counted[at];
+    const isBehind = counted.slice(0, at).some((own) => !neglected.some((n) => isOf(n, own)));
+    if (slot === undefined || !isBehind) return [];
+    const about = neglect.kind === "skippedAgain" ? neglect.movement : neglect.region;
+    return [finding("warning", { code: "putFirst", neglect }, [slot.slot.id], about)];
+  });
+};
 
 const technicalLate: Rule = ({ slots, setsBefore }) =>
   slots.flatMap(({ movement, slot }, i): Finding[] => {
@@ -348,6 +367,7 @@ const RULES: readonly Rule[] = [
   lengths,
   singleLeg,
   priorityLate,
+  putFirst,
   technicalLate,
   growthUnwanted,
   readiness,

@@ -9,6 +9,7 @@ import type {
   ResistanceProfile,
 } from "../kernel/index.ts";
 import type { Rir } from "../plan/index.ts";
+import type { Neglect } from "./warnings/warning.ts";
 import type { Caution, Exclusion, Question, TightSpot, Whose } from "../person/index.ts";
 
 export const FAMILIES = [
@@ -67,6 +68,8 @@ export type Fact =
     }
   | { readonly code: "schoolOrder"; readonly early: MovementRef; readonly late: MovementRef }
   | { readonly code: "priorityLate"; readonly region: Region; readonly setsBefore: number }
+  /** Skipped or late again and again, and not first here. */
+  | { readonly code: "putFirst"; readonly neglect: Neglect }
   | { readonly code: "technicalLate"; readonly movement: MovementRef; readonly setsBefore: number }
   | { readonly code: "growthUnwanted"; readonly region: Region; readonly sets: number }
   | { readonly code: "tooMuchForNew"; readonly sets: number; readonly limit: number }
@@ -161,6 +164,7 @@ const FAMILY_OF: Readonly<Record<FindingCode, Family>> = {
   sameAgain: "redundancy",
   schoolOrder: "order",
   priorityLate: "order",
+  putFirst: "order",
   technicalLate: "order",
   growthUnwanted: "volume",
   tooMuchForNew: "safety",

@@ -15,6 +15,7 @@ import {
   exercise,
   FULL_GYM,
   judging,
+  movementOf,
   otherSession,
   sessionOf,
 } from "~/tests/arbitrary/session.ts";
@@ -174,6 +175,28 @@ describe("a fix", () => {
       slotsOf(applyFix({ kind, slot: slot.id }, j, sampleNewId))[0]?.sets[0];
     expect(after("moreReps")).toMatchObject({ load: heaviest, target: { min: 12, max: 15 } });
     expect(after("lowerSlowly")).toMatchObject({ load: heaviest, tempo: { lower: 4 } });
+  });
+
+  it("puts what was skipped again and again first, two of them one behind the other", () => {
+    const { ref: movement } = movementOf("leg-extension");
+    const plan = sessionOf(
+      exercise("leg-press"),
+      exercise("leg-extension"),
+      exercise("adduction-machine"),
+    );
+    let j = judging(plan, {
+      neglected: [
+        { kind: "skippedAgain", movement, times: 2, of: 4 },
+        { kind: "priorityLate", region: "adductors", times: 3, of: 4 },
+      ],
+    });
+    for (let done = 0; done < 2; done += 1) {
+      const [fix] = fixed(j, "putFirst");
+      expect(fix?.kind).toBe("toFront");
+      j = { ...j, plan: applyFix(fix!, j, sampleNewId) };
+    }
+    expect(findingsOf(j).some(({ fact }) => fact.code === "putFirst")).toBe(false);
+    expect(slotsOf(j.plan).at(-1)?.movement).toBe("shipped:leg-press");
   });
 
   it("moves a late priority before the other exercises, and behind what prepares for them", () => {

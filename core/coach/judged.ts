@@ -15,6 +15,7 @@ import {
 import type { UnrollContext } from "../unroll/index.ts";
 import { coverageOf, coveredSlots, type Coverage, type CoveredSlot } from "./coverage.ts";
 import type { SeenRecords } from "./seen.ts";
+import type { Neglect } from "./warnings/warning.ts";
 
 /** Another session of the same week; `isOpen` while nobody has begun to train it. */
 export interface OtherSession {
@@ -36,6 +37,8 @@ export interface Judging {
   readonly later: readonly OtherSession[];
   /** What logged sets say of each exercise. */
   readonly seen: SeenRecords;
+  /** What was skipped or late again and again over the last sessions. */
+  readonly neglected: readonly Neglect[];
   readonly brief: Brief;
   readonly approach: Approach;
   readonly catalogue: readonly Movement[];

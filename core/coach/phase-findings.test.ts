@@ -23,6 +23,7 @@ const judged = (known = facts, of = phase) =>
     brief: { ...EMPTY_BRIEF, helper: "spotter" },
     approach: approachOf("even-ground"),
     seen: {},
+    neglected: [],
   }).map((week) => week.map(({ on, finding }) => `${on} ${finding.fact.code}`));
 
 describe("what is found of the weeks of a phase", () => {

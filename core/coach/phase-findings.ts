@@ -14,7 +14,7 @@ export interface FoundOn {
 }
 
 /** What the sessions of a phase are judged by, beside each other. */
-export interface JudgingPhase extends Pick<Judging, "brief" | "approach" | "seen"> {
+export interface JudgingPhase extends Pick<Judging, "brief" | "approach" | "seen" | "neglected"> {
   readonly phase: Phase;
   readonly sessions: readonly ProjectedSession[];
   readonly stations: readonly Station[];
@@ -27,7 +27,7 @@ export interface JudgingPhase extends Pick<Judging, "brief" | "approach" | "seen
  * trained, or went by, are no longer judged.
  */
 export function findingsByWeek(judging: JudgingPhase): readonly (readonly FoundOn[])[] {
-  const { phase, sessions, context, brief, approach, seen } = judging;
+  const { phase, sessions, context, brief, approach, seen, neglected } = judging;
   const trained = sessions.filter(({ source }) => !isWithout(source));
   const other = ({ day, on, plan }: ProjectedSession): OtherSession => ({
     id: idOf(day.id),
@@ -51,6 +51,7 @@ export function findingsByWeek(judging: JudgingPhase): readonly (readonly FoundO
         others: week.filter((own) => own !== session).map(other),
         later: next.map(other),
         seen,
+        neglected,
         brief,
         approach,
         catalogue: [],

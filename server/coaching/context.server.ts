@@ -1,4 +1,5 @@
 import { seenIn, type CoachingContext } from "~/core/coach/index.ts";
+import { isNeglect } from "~/core/coach/warnings/index.ts";
 import { dayAt, yearOf, type Day, type Id } from "~/core/kernel/index.ts";
 import { seriesOf } from "~/core/log/index.ts";
 import { approachAmong, bodyWeightOf, readinessOn } from "~/core/person/index.ts";
@@ -11,6 +12,7 @@ import type { Person } from "../db/people.server.ts";
 import { plansAround } from "../db/plans.server.ts";
 import type { Scope } from "../db/scope.server.ts";
 import { strengthRules } from "../db/strength-rules.server.ts";
+import { warningsOn } from "../db/warnings.server.ts";
 import { historyOf } from "./history.server.ts";
 
 /** What a session of a person on a day in a gym is judged by, with the series that it was worked out from. */
@@ -20,7 +22,7 @@ export async function contextFor(
   gymId: Id<"gym">,
   day: Day,
 ) {
-  const [stations, gym, history, brief, approaches, measurements, around, { rules }] =
+  const [stations, gym, history, brief, approaches, measurements, around, { rules }, warnings] =
     await Promise.all([
       listStations(scope),
       getGym(scope, gymId),
@@ -30,6 +32,7 @@ export async function contextFor(
       listMeasurements(scope, person.id),
       plansAround(scope, person.id, day),
       strengthRules(scope),
+      warningsOn(scope, person.id),
     ]);
   const bodyWeight = bodyWeightOf(measurements, day);
   const series = seriesOf(history);
@@ -43,6 +46,7 @@ export async function contextFor(
     day,
     others: around,
     seen: seenIn(series),
+    neglected: warnings.filter(isNeglect),
     year: yearOf(dayAt(scope.now, gym?.timeZone ?? "UTC")),
     readiness: readinessOn(measurements, day),
   } satisfies CoachingContext;

@@ -1,4 +1,5 @@
 import { findingsByWeek, seenIn, type FittingChange } from "~/core/coach/index.ts";
+import { isNeglect } from "~/core/coach/warnings/index.ts";
 import { fail, ok, type Day, type Id, type MovementRef, type Result } from "~/core/kernel/index.ts";
 import {
   gymOn,
@@ -43,6 +44,7 @@ import { getPlan } from "../db/plans.server.ts";
 import { rulingOn, rulingsOnEach } from "../db/rulings.server.ts";
 import type { Scope } from "../db/scope.server.ts";
 import { getSessionLog } from "../db/session-logs.server.ts";
+import { warningsOn } from "../db/warnings.server.ts";
 import { getTemplate } from "../db/templates.server.ts";
 import type { StoredStation } from "../db/gyms.server.ts";
 import { clientFor } from "./client.server.ts";
@@ -173,10 +175,11 @@ async function projected(scope: Scope, phase: StoredPhase): Promise<ProjectedPha
 export async function phaseSheet(scope: Scope, phase: StoredPhase) {
   const person = await getPerson(scope, phase.personId);
   if (person === null) return null;
-  const [{ sessions, facts }, approaches, brief] = await Promise.all([
+  const [{ sessions, facts }, approaches, brief, warnings] = await Promise.all([
     projected(scope, phase),
     listApproaches(scope),
     currentBrief(scope, person),
+    warningsOn(scope, phase.personId),
   ]);
   const approach = approachAmong(approaches, phase.document.approach ?? brief.approach);
   const sheet: Sheet = sheetOf(phase.document, sessions, facts, volumePolicyOf(approach.stances));
@@ -193,6 +196,7 @@ export async function phaseSheet(scope: Scope, phase: StoredPhase) {
       brief,
       approach,
       seen: seenIn(facts.series),
+      neglected: warnings.filter(isNeglect),
     }),
     rulings: await rulingsIn(scope, sessions),
     lost: lostChanges(phase.document),

@@ -115,6 +115,7 @@ export function judging(
     others: [],
     later: [],
     seen: {},
+    neglected: [],
     approach: approachOf("even-ground"),
     catalogue: SHIPPED_MOVEMENTS,
     year: 2026,

@@ -78,6 +78,11 @@ export const WARNINGS = {
   },
 } as const;
 export type Warning = FamilyOf<typeof WARNINGS>;
+/** Something that was meant to be trained, and was skipped or came late again and again. */
+export type Neglect = Extract<
+  Warning,
+  { kind: "prioritySkipped" | "priorityLate" | "skippedAgain" }
+>;
 export type WarningKind = Warning["kind"];
 export const WARNING_KINDS = kindsOf(WARNINGS);
 export const warningField = unionOf(WARNINGS);
@@ -102,6 +107,14 @@ export function warningSubject(warning: Warning): string {
     case "limitNoBreak":
       return warning.kind;
   }
+}
+
+export function isNeglect(warning: Warning): warning is Neglect {
+  return (
+    warning.kind === "prioritySkipped" ||
+    warning.kind === "priorityLate" ||
+    warning.kind === "skippedAgain"
+  );
 }
 
 /** The gravest first. */
