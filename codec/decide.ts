@@ -40,6 +40,8 @@ export const decideCodec = z.discriminatedUnion("intent", [
     days: z.int().min(1).max(60),
   }),
   z.object({ intent: z.literal("drop"), plan: idField("plan"), isDropped: z.boolean() }),
+  /** Shows whoever is signed in their own clients alone, or all of the studio. */
+  z.object({ intent: z.literal("show"), isMine: z.boolean() }),
   z.object({ intent: z.literal("workOut") }),
 ]);
 export type DecideAction = z.output<typeof decideCodec>;

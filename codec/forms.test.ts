@@ -118,18 +118,34 @@ describe("a place to go to after signing in", () => {
 
 describe("other forms", () => {
   it("trim names and say what was expected", () => {
-    expect(personFormCodec.parse({ name: " Ada ", level: "trained", unit: "kg" })).toEqual({
+    expect(personFormCodec([]).parse({ name: " Ada ", level: "trained", unit: "kg" })).toEqual({
       name: "Ada",
       goal: "",
       level: "trained",
       unit: "kg",
       notes: "",
+      coach: null,
     });
     expect(
-      personFormCodec
+      personFormCodec([])
         .safeParse({ name: "", level: "expert", unit: "kg" })
         .error?.issues.map((i) => i.message),
     ).toEqual(["Expected a name.", "Expected one of the three levels."]);
+  });
+
+  it("take a coach of this studio, everybody, and nobody else", () => {
+    const [here, elsewhere] = [sampleId<"user">(1), sampleId<"user">(2)];
+    const read = (coach: string) =>
+      personFormCodec([{ id: here }]).safeParse({
+        name: "Ada",
+        level: "trained",
+        unit: "kg",
+        coach,
+      });
+    expect(read(here).data?.coach).toBe(here);
+    expect(read("").data?.coach).toBeNull();
+    for (const other of [elsewhere, "x"])
+      expect(read(other).error?.issues).toMatchObject([{ path: ["coach"] }]);
   });
 
   it("take an e-mail address in any case, and no short password for a new account", () => {

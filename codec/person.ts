@@ -1,18 +1,29 @@
-import { massUnitField } from "~/core/kernel/index.ts";
+import { idField, massUnitField, type Id } from "~/core/kernel/index.ts";
 import { z } from "zod";
 import { optionalTextField, textField } from "./text.ts";
 
-/** What a coach writes about somebody who trains. */
-export const personFormCodec = z.object({
-  name: textField("a name", 80),
-  goal: optionalTextField(300),
-  level: z.enum(["beginner", "trained", "advanced"], {
-    error: "Expected one of the three levels.",
-  }),
-  unit: massUnitField,
-  notes: optionalTextField(4000),
-});
-export type PersonForm = z.infer<typeof personFormCodec>;
+/** What a coach writes about somebody who trains, in a studio of these coaches. */
+export const personFormCodec = (coaches: readonly { readonly id: Id<"user"> }[]) =>
+  z.object({
+    name: textField("a name", 80),
+    goal: optionalTextField(300),
+    level: z.enum(["beginner", "trained", "advanced"], {
+      error: "Expected one of the three levels.",
+    }),
+    unit: massUnitField,
+    notes: optionalTextField(4000),
+    /** Whose client this is; null for everybody's. */
+    coach: z
+      .string()
+      .optional()
+      .transform((id, ctx) => {
+        if (id === undefined || id === "") return null;
+        const coach = coaches.find((own) => own.id === id);
+        if (coach === undefined) ctx.addIssue("Expected a coach of this studio.");
+        return coach?.id ?? null;
+      }),
+  });
+export type PersonForm = z.infer<ReturnType<typeof personFormCodec>>;
 
 /** The same as stored: whatever a form of some version took. */
 export const personCodec: z.ZodType<PersonForm> = z.object({
@@ -21,6 +32,7 @@ export const personCodec: z.ZodType<PersonForm> = z.object({
   level: z.enum(["beginner", "trained", "advanced"]),
   unit: massUnitField,
   notes: z.string(),
+  coach: idField("user").nullable(),
 });
 
 /** The revision that a form was opened on. */

@@ -1,12 +1,12 @@
 import type { MovementRef } from "~/core/kernel/index.ts";
 import type { ApproachRef, Goal } from "~/core/person/index.ts";
-import type { PersonForm } from "~/codec/person.ts";
+import type { NewPerson } from "../server/db/people.server.ts";
 import type { StationKey } from "./studio.ts";
 import type { Exercise } from "./trainee.ts";
 
 /** A client whose sessions all belong to one running phase. */
 export interface PhasedTrainee {
-  readonly person: PersonForm;
+  readonly person: NewPerson;
   readonly seed: number;
   readonly startTime: string;
   /** Null where the client's own is followed. */

@@ -40,6 +40,7 @@ import { trainSession } from "./train-session.server.ts";
 interface Setting {
   readonly at: (instant: Instant) => Scope;
   readonly now: Instant;
+  readonly coachOf: (name: string) => Id<"user">;
   readonly today: Day;
   readonly gymId: Id<"gym">;
   readonly stations: Readonly<Record<StationKey, Id<"station">>>;
@@ -47,11 +48,11 @@ interface Setting {
 
 /** A client with a running phase: made, approved, trained and ruled on as the interface does it. */
 export async function seedPhased(setting: Setting, trainee: PhasedTrainee): Promise<void> {
-  const { at, today } = setting;
+  const { at, coachOf, today } = setting;
   const { phase } = trainee;
   const start = addDays(today, -phase.beganDaysAgo);
   const made = at(instantAt(addDays(start, -3), 10, 0, GYM.timeZone));
-  const person = await addPerson(made, trainee.person);
+  const person = await addPerson(made, { ...trainee.person, coach: coachOf(trainee.person.name) });
   await seedBrief(setting, trainee.person.name, person);
   const document = withTarget(documentOf(trainee, setting, start), trainee.target);
   const added = await addPhase(made, person, phase.name, document);

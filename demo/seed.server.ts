@@ -11,7 +11,7 @@ import {
 import type { SessionPlan } from "~/core/plan/index.ts";
 import { newId } from "~/codec/new-id.ts";
 import { hashPassword } from "../server/auth/password.server.ts";
-import { register } from "../server/db/accounts.server.ts";
+import { joinStudio, register } from "../server/db/accounts.server.ts";
 import type { Database } from "../server/db/connection.server.ts";
 import { UNKNOWN_GYM } from "../server/coaching/unknown-gym.server.ts";
 import { workOutSome } from "../server/coaching/waiting.server.ts";
@@ -23,7 +23,7 @@ import { scopeFor, type Scope } from "../server/db/scope.server.ts";
 import { beginSession, decide } from "./coach.server.ts";
 import { firstPlan } from "./first-plan.ts";
 import { trainSession } from "./train-session.server.ts";
-import { AWAY_GYM, GYM, STATIONS, STUDIO, type StationKey } from "./studio.ts";
+import { AWAY_GYM, GYM, SECOND_COACH, STATIONS, STUDIO, type StationKey } from "./studio.ts";
 import type { Trainee } from "./trainee.ts";
 import { TRAINEES } from "./trainees.ts";
 import { IN_A_PHASE } from "./in-a-phase.ts";
@@ -45,7 +45,11 @@ export async function seedDemo(db: Database, now: Instant): Promise<boolean> {
   const registered = await register(db, { ...STUDIO, passwordHash }, now);
   if (!registered.ok)
     throw new Error("the demo coach exists, but the seed was not finished; start with --reset");
-  const { studioId } = registered.value;
+  const { studioId, userId } = registered.value;
+  const second = await joinStudio(db, studioId, { ...SECOND_COACH, passwordHash }, now);
+  if (!second.ok) throw new Error("the demo's second coach exists; start with --reset");
+  const clients: readonly string[] = SECOND_COACH.clients;
+  const coachOf = (name: string) => (clients.includes(name) ? second.value.userId : userId);
   const at = (instant: Instant): Scope =>
     scopeFor(db, { studioId, actor: { kind: "system" }, now: instant });
   const begun = instantAt(addDays(today, -370), 9, 0, GYM.timeZone);
@@ -56,7 +60,7 @@ export async function seedDemo(db: Database, now: Instant): Promise<boolean> {
   }
   for (const more of MORE_STATIONS) await addStation(at(begun), gymId, more);
   await addGymWith(at(begun), AWAY_GYM, UNKNOWN_GYM);
-  const setting = { at, now, today, gymId, stations: stations as StationIds };
+  const setting = { at, now, coachOf, today, gymId, stations: stations as StationIds };
   for (const trainee of TRAINEES) await seedTrainee(setting, trainee);
   for (const trainee of [...IN_A_PHASE, ...OF_EACH_APPROACH]) await seedPhased(setting, trainee);
   await seedEvents(setting);
@@ -69,19 +73,24 @@ export async function seedDemo(db: Database, now: Instant): Promise<boolean> {
 interface Setting {
   readonly at: (instant: Instant) => Scope;
   readonly now: Instant;
+  /** Whose client somebody of this name is. */
+  readonly coachOf: (name: string) => Id<"user">;
   readonly today: Day;
   readonly gymId: Id<"gym">;
   readonly stations: StationIds;
 }
 
 async function seedTrainee(setting: Setting, trainee: Trainee): Promise<void> {
-  const { at, now, today, gymId } = setting;
+  const { at, now, coachOf, today, gymId } = setting;
   const random = seededRandom(trainee.seed);
   const [hour = 17, minute = 0] = trainee.startTime.split(":").map(Number);
   const days = trainee.daysAgo.map((ago) => addDays(today, -ago));
   const firstDay = days[0] ?? addDays(today, 1);
   const met = instant(Math.min(now, instantAt(addDays(firstDay, -3), 10, 0, GYM.timeZone)));
-  const person = await addPerson(at(met), trainee.person);
+  const person = await addPerson(at(met), {
+    ...trainee.person,
+    coach: coachOf(trainee.person.name),
+  });
   await seedBrief(setting, trainee.person.name, person);
   const head = { personId: person, gymId, startTime: trainee.startTime, title: trainee.title };
   let plan = await addPlan(

@@ -10,6 +10,13 @@ export const STUDIO = {
   password: "leg day demo",
 } as const;
 
+/** Another coach of the studio, with the same password and these clients; all others are the first coach's. */
+export const SECOND_COACH = {
+  displayName: "Ilse Tarnow",
+  email: "second@kravo.example",
+  clients: ["Bevan Istrate", "Perrin Auld", "Wren Castellan"],
+} as const;
+
 export const GYM = {
   name: "Hollin Quay, ground floor",
   timeZone: "Europe/Vienna",

@@ -1,4 +1,4 @@
-import type { PersonForm } from "~/codec/person.ts";
+import type { NewPerson } from "../server/db/people.server.ts";
 import type { MovementRef } from "~/core/kernel/index.ts";
 import type { StationKey } from "./studio.ts";
 
@@ -35,7 +35,7 @@ export interface Change {
 }
 
 export interface Trainee {
-  readonly person: PersonForm;
+  readonly person: NewPerson;
   readonly seed: number;
   readonly title: string;
   readonly startTime: string;

@@ -4,10 +4,12 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { Form } from "react-router";
 import { personFormCodec, type PersonForm } from "~/codec/person.ts";
+import type { Id } from "~/core/kernel/index.ts";
 import { LEVEL_NAMES } from "~/format/training.ts";
 import { Choice, FieldErrors, TextBox, TextInput } from "./field.tsx";
 
 const LEVELS = Object.entries(LEVEL_NAMES);
+const EVERYBODYS = "Everybody's client";
 const UNITS = [
   ["kg", "Kilograms"],
   ["lb", "Pounds"],
@@ -19,26 +21,31 @@ export function PersonFields({
   person,
   revision,
   other,
+  coaches,
   submit,
 }: {
   readonly lastResult: SubmissionResult | null;
   readonly person: PersonForm;
   readonly revision: number;
   readonly other: PersonForm | null;
+  /** Of the studio. Whose client somebody is is only asked where there are several. */
+  readonly coaches: readonly { readonly id: Id<"user">; readonly name: string }[];
   readonly submit: string;
 }) {
   const [form, fields] = useForm({
     id: "person",
     lastResult,
-    defaultValue: person,
-    onValidate: ({ formData }) => parseWithZod(formData, { schema: personFormCodec }),
+    defaultValue: { ...person, coach: person.coach ?? "" },
+    onValidate: ({ formData }) => parseWithZod(formData, { schema: personFormCodec(coaches) }),
     shouldValidate: "onSubmit",
     shouldRevalidate: "onInput",
   });
+  const nameOf = (coach: Id<"user"> | null) =>
+    coaches.find(({ id }) => id === coach)?.name ?? EVERYBODYS;
   const differing = (name: keyof PersonForm, shown?: string) =>
-    other === null || other[name] === (fields[name].value ?? "")
+    other === null || (other[name] ?? "") === (fields[name].value ?? "")
       ? undefined
-      : (shown ?? other[name]);
+      : (shown ?? other[name] ?? "");
   return (
     <Form method="post" {...getFormProps(form)}>
       <input type="hidden" name="revision" value={revision} />
@@ -59,6 +66,17 @@ export function PersonFields({
           other={differing("unit")}
         />
       </Box>
+      {coaches.length > 1 ? (
+        <Choice
+          field={fields.coach}
+          label="Coach"
+          hint="Only sorts the list of Today: every coach of the studio sees every client."
+          options={[["", EVERYBODYS], ...coaches.map(({ id, name }) => [id, name] as const)]}
+          other={differing("coach", other === null ? undefined : nameOf(other.coach))}
+        />
+      ) : (
+        <input type="hidden" name={fields.coach.name} value={person.coach ?? ""} />
+      )}
       <TextBox
         field={fields.notes}
         label="Notes"

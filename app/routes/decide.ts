@@ -10,6 +10,7 @@ import {
   type Word,
 } from "~/server/coaching/decide.server.ts";
 import { workOutSome } from "~/server/coaching/waiting.server.ts";
+import { showMine } from "~/server/db/coaches.server.ts";
 import { listGyms } from "~/server/db/gyms.server.ts";
 import { dropPlan } from "~/server/db/plans.server.ts";
 import { putOff } from "~/server/db/waiting.server.ts";
@@ -70,6 +71,9 @@ async function done(scope: Scope, asked: DecideAction): Promise<DecideReply> {
     }
     case "drop":
       return (await dropPlan(scope, asked.plan, asked.isDropped)) ? DONE : GONE;
+    case "show":
+      await showMine(scope, asked.isMine);
+      return DONE;
     case "workOut":
       return { problem: null, left: await workOutSome(scope) };
   }

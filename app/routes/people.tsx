@@ -1,6 +1,7 @@
 import Button from "@mui/material/Button";
 import { Link } from "react-router";
 import { LEVEL_NAMES } from "~/format/training.ts";
+import { listCoaches } from "~/server/db/coaches.server.ts";
 import { listPeople } from "~/server/db/people.server.ts";
 import { reading } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/people.ts";
@@ -8,10 +9,12 @@ import { Ledger } from "../components/ledger.tsx";
 import { Empty, Page } from "../components/page.tsx";
 
 export const loader = reading(async (scope) => {
-  return { people: await listPeople(scope) };
+  const [people, coaches] = await Promise.all([listPeople(scope), listCoaches(scope)]);
+  return { people, coaches };
 });
 
-export default function People({ loaderData: { people } }: Route.ComponentProps) {
+export default function People({ loaderData: { people, coaches } }: Route.ComponentProps) {
+  const hasOthers = coaches.length > 1;
   return (
     <Page
       title="People"
@@ -27,7 +30,10 @@ export default function People({ loaderData: { people } }: Route.ComponentProps)
           Nobody yet. Add the first person; a session is planned for one person on one day.
         </Empty>
       ) : (
-        <Ledger label="People" head={["Name", "Goal", "Level", "Reads in", ""]}>
+        <Ledger
+          label="People"
+          head={["Name", "Goal", "Level", ...(hasOthers ? ["Coach"] : []), "Reads in", ""]}
+        >
           {people.map((person) => (
             <tr key={person.id}>
               <th scope="row">
@@ -35,6 +41,9 @@ export default function People({ loaderData: { people } }: Route.ComponentProps)
               </th>
               <td>{person.goal}</td>
               <td>{LEVEL_NAMES[person.level]}</td>
+              {hasOthers ? (
+                <td>{coaches.find(({ id }) => id === person.coach)?.name ?? "–"}</td>
+              ) : null}
               <td className="figure">{person.unit}</td>
               <td>
                 <Link

@@ -13,6 +13,7 @@ import { listApproaches } from "~/server/db/approaches.server.ts";
 import { standingFor } from "~/server/coaching/standing.server.ts";
 import { currentBrief } from "~/server/db/briefs.server.ts";
 import { listGyms } from "~/server/db/gyms.server.ts";
+import { listCoaches } from "~/server/db/coaches.server.ts";
 import { changePerson, erasePerson, getPerson } from "~/server/db/people.server.ts";
 import { listPhasesOf } from "~/server/db/phases.server.ts";
 import { listPlansOf } from "~/server/db/plans.server.ts";
@@ -31,13 +32,14 @@ import { ExerciseStanding } from "../components/standing.tsx";
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const person = orNotFound(await getPerson(scope, idParam<"person">(params.personId)));
-  const [plans, phases, brief, approaches, gyms, warnings] = await Promise.all([
+  const [plans, phases, brief, approaches, gyms, warnings, coaches] = await Promise.all([
     listPlansOf(scope, person.id, 8),
     listPhasesOf(scope, person.id),
     currentBrief(scope, person),
     listApproaches(scope),
     listGyms(scope),
     warningsOn(scope, person.id),
+    listCoaches(scope),
   ]);
   const today = dayAt(scope.now, gyms[0]?.timeZone ?? "UTC");
   const standing = await standingFor(scope, person.id, { goal: brief.goal, today });
@@ -51,6 +53,7 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
     brief,
     approach: approachAmong(approaches, brief.approach),
     gyms,
+    coaches,
     year: yearOf(today),
   };
 });
@@ -66,7 +69,8 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
     await erasePerson(scope, id);
     throw redirect("/people");
   }
-  const submission = parseWithZod(form, { schema: personFormCodec });
+  const schema = personFormCodec(await listCoaches(scope));
+  const submission = parseWithZod(form, { schema });
   const revision = revisionField.safeParse(form.get("revision"));
   if (submission.status !== "success" || !revision.success) {
     return refused({ kind: "reply" as const, reply: submission.reply(), other: null });
@@ -87,7 +91,7 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
 
 export default function PersonPage({ loaderData, actionData }: Route.ComponentProps) {
   const { find } = useCatalogue();
-  const { person, plans, phases, today, standing, warnings, brief, approach, gyms, year } =
+  const { person, plans, phases, today, standing, warnings, brief, approach, gyms, year, coaches } =
     loaderData;
   const result = actionData?.kind === "reply" ? actionData : null;
   const other = result?.other ?? null;
@@ -204,6 +208,7 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
             person={person}
             revision={other?.revision ?? person.revision}
             other={other}
+            coaches={coaches}
             submit="Save"
           />
         </Box>

@@ -17,6 +17,7 @@ import { DaySessions } from "../components/today/day-sessions.tsx";
 import { Decisions } from "../components/today/decisions.tsx";
 import styles from "../components/today/today.module.css";
 import { Unremarkable } from "../components/today/unremarkable.tsx";
+import { Whose } from "../components/today/whose.tsx";
 import { useDeciding } from "../components/today/use-deciding.ts";
 
 export const loader = reading((scope) => todayOf(scope));
@@ -34,9 +35,12 @@ export default function Today({ loaderData }: Route.ComponentProps) {
       title="Today"
       lead={leadOf(today, plans.length, decisions.length, isOutdated)}
       actions={
-        <Button component={Link} to="/plans/new" variant="outlined">
-          Plan a session
-        </Button>
+        <>
+          {loaderData.hasOthers ? <Whose isMine={loaderData.isMine} /> : null}
+          <Button component={Link} to="/plans/new" variant="outlined">
+            Plan a session
+          </Button>
+        </>
       }
     >
       <Decisions

@@ -65,6 +65,25 @@ const options: ThemeOptions = {
         outlined: ({ theme }) => ({ borderColor: theme.vars.palette.kravo.edge }),
       },
     },
+    MuiToggleButton: {
+      styleOverrides: {
+        root: ({ theme }) => ({
+          minHeight: 40,
+          paddingInline: 12,
+          borderColor: theme.vars.palette.kravo.edge,
+          color: theme.vars.palette.kravo.ink,
+          "&.Mui-selected, &.Mui-selected:hover": {
+            backgroundColor: theme.vars.palette.kravo.ink,
+            color: theme.vars.palette.kravo.paper,
+          },
+          "&.Mui-focusVisible": {
+            outline: `3px solid ${theme.vars.palette.kravo.signal}`,
+            outlineOffset: 2,
+            zIndex: 1,
+          },
+        }),
+      },
+    },
     MuiOutlinedInput: {
       styleOverrides: {
         root: ({ theme }) => ({

@@ -25,7 +25,7 @@ import { findingsIn } from "./finding-rules.ts";
 import type { Finding } from "./finding.ts";
 import { judge, type Judged, type Judging, type OtherSession } from "./judged.ts";
 import type { SeenRecords } from "./seen.ts";
-import type { Neglect } from "./warnings/warning.ts";
+import type { Neglect } from "./warnings/index.ts";
 
 /** A station with the gym that it stands in. */
 export interface PlacedStation extends Station {

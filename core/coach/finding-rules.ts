@@ -31,7 +31,7 @@ import { setsTowardsBand, type CoveredSlot } from "./coverage.ts";
 import { bySeverity, finding, type Finding } from "./finding.ts";
 import { MORE_REPS, SLOW_LOWERING } from "./fix.ts";
 import { judge, type Judged, type Judging } from "./judged.ts";
-import type { Neglect } from "./warnings/warning.ts";
+import type { Neglect } from "./warnings/index.ts";
 import { WEEK_RULES } from "./week-rules.ts";
 
 /** So many direct hard sets at one length only are worth a word. Source: our rule. */

@@ -9,7 +9,7 @@ import type {
   ResistanceProfile,
 } from "../kernel/index.ts";
 import type { Rir } from "../plan/index.ts";
-import type { Neglect } from "./warnings/warning.ts";
+import type { Neglect } from "./warnings/index.ts";
 import type { Caution, Exclusion, Question, TightSpot, Whose } from "../person/index.ts";
 
 export const FAMILIES = [

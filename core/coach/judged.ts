@@ -15,7 +15,7 @@ import {
 import type { UnrollContext } from "../unroll/index.ts";
 import { coverageOf, coveredSlots, type Coverage, type CoveredSlot } from "./coverage.ts";
 import type { SeenRecords } from "./seen.ts";
-import type { Neglect } from "./warnings/warning.ts";
+import type { Neglect } from "./warnings/index.ts";
 
 /** Another session of the same week; `isOpen` while nobody has begun to train it. */
 export interface OtherSession {

@@ -23,6 +23,7 @@ import {
 } from "../db/plans.server.ts";
 import { listWaiting, subjectsPutOff } from "../db/waiting.server.ts";
 import { listWarnings } from "../db/warnings.server.ts";
+import { clientsOfOthers, listCoaches } from "../db/coaches.server.ts";
 import type { Scope } from "../db/scope.server.ts";
 
 /** Sessions that nobody trained are asked after for so many days. Source: our rule, docs/today.md. */
@@ -30,19 +31,33 @@ const ASKED_AFTER = 14;
 /** A phase that ends is told of so many days before and after. Source: our rule, docs/today.md. */
 const ENDS_WITHIN = 7;
 
+/** Keeps those of a list who are of the clients that a coach wants to see. */
+type Shown = <T extends { readonly personId: Id<"person"> }>(list: readonly T[]) => readonly T[];
+
+/** Whether there are other coaches, and whose clients whoever is signed in wants to see. */
+async function viewOf(scope: Scope) {
+  const coaches = await listCoaches(scope);
+  const own = coaches.find(({ id }) => scope.actor.kind === "user" && scope.actor.id === id);
+  const isMine = own?.seesMine === true && coaches.length > 1;
+  const others = isMine ? await clientsOfOthers(scope, own.id) : new Set();
+  const shown: Shown = (list) => list.filter(({ personId }) => !others.has(personId));
+  return { hasOthers: coaches.length > 1, isMine, shown };
+}
+
 /** The day of a studio: who trains, what runs, what waits for the coach. */
 export async function todayOf(scope: Scope) {
   const gyms = await listGyms(scope);
   const today = dayAt(scope.now, gyms[0]?.timeZone ?? "UTC");
+  const { hasOthers, isMine, shown } = await viewOf(scope);
   const [plans, open, waiting, putOff, untrained, ending, hard, warnings] = await Promise.all([
-    listPlans(scope, weekStart(today), addDays(weekStart(today), 13)),
-    listOpenSessions(scope),
-    listWaiting(scope),
+    listPlans(scope, weekStart(today), addDays(weekStart(today), 13)).then(shown),
+    listOpenSessions(scope).then(shown),
+    listWaiting(scope).then(shown),
     subjectsPutOff(scope, today),
-    listUntrained(scope, addDays(today, -ASKED_AFTER), addDays(today, -1)),
-    listEndingPhases(scope, addDays(today, -ENDS_WITHIN), addDays(today, ENDS_WITHIN)),
+    listUntrained(scope, addDays(today, -ASKED_AFTER), addDays(today, -1)).then(shown),
+    listEndingPhases(scope, addDays(today, -ENDS_WITHIN), addDays(today, ENDS_WITHIN)).then(shown),
     hardWeeksOf(scope, today, HARD_WEEKS_IN_A_ROW),
-    listWarnings(scope),
+    listWarnings(scope).then(shown),
   ]);
   const isOutdated = open.some(({ isWaitingKnown }) => !isWaitingKnown);
   const lines = waiting.map((own) => ({ of: "line" as const, ...own }));
@@ -63,6 +78,7 @@ export async function todayOf(scope: Scope) {
     ),
     ...untrained.map((plan): TodayItem => ({ of: "untrained", ...whose(plan), plan })),
     ...hard.flatMap(({ phase, weeks }): readonly TodayItem[] => {
+      if (shown([phase]).length === 0) return [];
       const week = weekAt(phase.document, today) + 1;
       const next = phase.document.weeks[week - 1];
       if (next === undefined || isEasy(next)) return [];
@@ -82,6 +98,8 @@ export async function todayOf(scope: Scope) {
   const waits = items.filter((item) => !putOff.has(subjectOf(item)));
   return {
     today,
+    hasOthers,
+    isMine,
     plans: plans.filter((plan) => plan.day === today),
     ahead: plans.filter((plan) => plan.day > today),
     running: open.filter((plan) => plan.sessionState.kind === "running"),

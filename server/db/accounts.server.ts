@@ -21,32 +21,63 @@ function sha256(text: string): Buffer {
   return createHash("sha256").update(text).digest();
 }
 
+/** Who registers, or joins a studio. */
+interface NewUser {
+  readonly email: string;
+  readonly displayName: string;
+  readonly passwordHash: string;
+}
+
+type Joined = Result<
+  { readonly userId: Id<"user">; readonly studioId: Id<"studio"> },
+  { readonly code: "emailTaken" }
+>;
+
 /** Registers a user with a studio of their own. */
 export async function register(
   db: Database,
-  form: { email: string; displayName: string; studioName: string; passwordHash: string },
+  { studioName, ...user }: NewUser & { readonly studioName: string },
   now: Instant,
-): Promise<Result<{ userId: Id<"user">; studioId: Id<"studio"> }, { code: "emailTaken" }>> {
-  const userId = newId<"user">();
+): Promise<Joined> {
   const studioId = newId<"studio">();
+  return join(db, studioId, "owner", user, now, (trx) =>
+    trx("studios").insert({ id: toBinary(studioId), name: studioName, created_at: now }),
+  );
+}
+
+/** Registers a user as a coach of a studio that is there. */
+export async function joinStudio(
+  db: Database,
+  studioId: Id<"studio">,
+  user: NewUser,
+  now: Instant,
+): Promise<Joined> {
+  return join(db, studioId, "coach", user, now, () => Promise.resolve());
+}
+
+async function join(
+  db: Database,
+  studioId: Id<"studio">,
+  role: "owner" | "coach",
+  { email, displayName, passwordHash }: NewUser,
+  now: Instant,
+  first: (trx: Database) => PromiseLike<unknown>,
+): Promise<Joined> {
+  const userId = newId<"user">();
   try {
     await inTransaction(db, async (trx) => {
+      await first(trx);
       await trx("users").insert({
         id: toBinary(userId),
-        email: form.email,
-        display_name: form.displayName,
-        password_hash: form.passwordHash,
-        created_at: now,
-      });
-      await trx("studios").insert({
-        id: toBinary(studioId),
-        name: form.studioName,
+        email,
+        display_name: displayName,
+        password_hash: passwordHash,
         created_at: now,
       });
       await trx("memberships").insert({
         studio_id: toBinary(studioId),
         user_id: toBinary(userId),
-        role: "owner",
+        role,
       });
     });
   } catch (error) {

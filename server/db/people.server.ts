@@ -13,9 +13,18 @@ export interface Person extends PersonForm {
 }
 
 function personFrom(row: Row): Person {
-  const form = personCodec.parse(row);
+  const coach = row["coach_id"] === null ? null : fromBinary<"user">(row["coach_id"]);
+  const form = personCodec.parse({ ...row, coach });
   return { ...form, id: fromBinary(row["id"]), revision: z.number().parse(row["revision"]) };
 }
+
+/** Somebody who is added; everybody's client where no coach is named. */
+export type NewPerson = Omit<PersonForm, "coach"> & Partial<Pick<PersonForm, "coach">>;
+
+const columnsOf = ({ coach = null, ...form }: NewPerson) => ({
+  ...form,
+  coach_id: coach === null ? null : toBinary(coach),
+});
 
 /** Everybody of the studio, by name. */
 export async function listPeople(scope: Scope): Promise<readonly Person[]> {
@@ -34,12 +43,12 @@ export async function getPerson(scope: Scope, id: Id<"person">): Promise<Person 
 
 export async function addPerson(
   scope: Scope,
-  form: PersonForm,
+  form: NewPerson,
   id: Id<"person"> = newId(),
 ): Promise<Id<"person">> {
   await scope.insert("people", {
     id: toBinary(id),
-    ...form,
+    ...columnsOf(form),
     revision: 1,
     created_at: scope.now,
     changed_at: scope.now,
@@ -58,7 +67,7 @@ export async function changePerson(
   const changed = await scope
     .from("people")
     .where({ id: toBinary(id), revision: baseRevision })
-    .update({ ...form, revision: baseRevision + 1, changed_at: scope.now, ...scope.by });
+    .update({ ...columnsOf(form), revision: baseRevision + 1, changed_at: scope.now, ...scope.by });
   if (changed === 1) return ok(null);
   const current = await getPerson(scope, id);
   return current === null ? fail({ code: "missing" }) : fail({ code: "changedMeanwhile", current });

@@ -382,6 +382,13 @@ const PHASE_TEMPLATES = [
   )`,
 ];
 
+/** Whose client somebody is, null for everybody's; and whether Today shows a coach their own alone. */
+const COACHES = [
+  `alter table people add column coach_id binary(16) null,
+    add foreign key (studio_id, coach_id) references memberships (studio_id, user_id)`,
+  "alter table memberships add column sees_mine tinyint(1) not null default 0",
+];
+
 /** Migrations by name, in order. A landed one is never edited; the next is appended. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
   { name: "001-foundation", statements: FIRST },
@@ -399,6 +406,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: "013-rooms", statements: ROOMS },
   { name: "014-warnings", statements: WARNINGS },
   { name: "015-phase-templates", statements: PHASE_TEMPLATES },
+  { name: "016-coaches", statements: COACHES },
 ];
 
 const source: Knex.MigrationSource<(typeof MIGRATIONS)[number]> = {

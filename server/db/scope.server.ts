@@ -6,6 +6,7 @@ import type { Reader, SetApart } from "./set-apart.server.ts";
 
 /** Tables that belong to a studio; every query of theirs goes through a scope. */
 export type StudioTable =
+  | "memberships"
   | "people"
   | "briefs"
   | "measurements"

@@ -13,7 +13,14 @@ import { migrate } from "~/server/db/schema.server.ts";
 import { scopeFor, type Scope } from "~/server/db/scope.server.ts";
 
 export const NOW = instant(Date.UTC(2026, 2, 2, 12));
-export const ADA = { name: "Ada", goal: "", level: "trained", unit: "kg", notes: "" } as const;
+export const ADA = {
+  name: "Ada",
+  goal: "",
+  level: "trained",
+  unit: "kg",
+  notes: "",
+  coach: null,
+} as const;
 
 let shared: Database | null = null;
 /** The migrated test database, one pool for a test file. */

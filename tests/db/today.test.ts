@@ -1,6 +1,7 @@
 import { describe, expect, it, vi } from "vitest";
 import { day, instant, kg, type Id } from "~/core/kernel/index.ts";
 import { subjectOf } from "~/core/coach/index.ts";
+import { newId } from "~/codec/new-id.ts";
 import { slotsOf } from "~/core/plan/index.ts";
 import { correct } from "~/server/coaching/corrections.server.ts";
 import {
@@ -14,13 +15,15 @@ import { takeCommands, workOutSome } from "~/server/coaching/waiting.server.ts";
 import { commandsAfter } from "~/server/db/commands.server.ts";
 import { addMeasurement } from "~/server/db/measurements.server.ts";
 import { addPerson, erasePerson } from "~/server/db/people.server.ts";
+import { joinStudio } from "~/server/db/accounts.server.ts";
+import { showMine } from "~/server/db/coaches.server.ts";
 import { addPlan, dropPlan, getPlan, savePlan } from "~/server/db/plans.server.ts";
 import { rulingsOn } from "~/server/db/rulings.server.ts";
 import { getSessionLog, startSession } from "~/server/db/session-logs.server.ts";
 import { listWaiting, outdatedSessions, putOff } from "~/server/db/waiting.server.ts";
 import { replaceWarnings, warningsOn } from "~/server/db/warnings.server.ts";
 import * as waitingRows from "~/server/db/waiting.server.ts";
-import type { Scope } from "~/server/db/scope.server.ts";
+import { scopeFor, type Scope } from "~/server/db/scope.server.ts";
 import { deviceAt } from "./sets.ts";
 import { addSquats, ADA, inStudio, NOW, squats } from "./studio.ts";
 
@@ -253,6 +256,47 @@ describe("the day", () => {
     expect(await asked(here.studio.at(instant(NOW + 86_400_000)))).toBe(false);
     await dropPlan(scope, plan, false);
     expect(await asked(here.studio.at(instant(NOW + 86_400_000)))).toBe(true);
+  });
+});
+
+describe("the clients of one coach", () => {
+  it("are all that Today shows who asked for it, with those who are nobody's", async () => {
+    const { db, studio } = here;
+    const { scope, userId, gym } = studio;
+    const mate = { email: `${newId()}@test.example`, displayName: "Mate", passwordHash: "-" };
+    const joined = await joinStudio(db, scope.studioId, mate, scope.now);
+    if (!joined.ok) throw new Error("not joined");
+    const asMate = scopeFor(db, { ...scope, actor: { kind: "user", id: joined.value.userId } });
+    const owned = { ours: null, mine: userId, theirs: joined.value.userId };
+    const names = new Map<Id<"person">, string>();
+    for (const [name, coach] of Object.entries(owned)) {
+      const personId = await addPerson(scope, { ...ADA, name, coach });
+      names.set(personId, name);
+      for (const on of [TODAY, day("2026-02-27")]) {
+        const head = { personId, gymId: gym, day: on, startTime: null, title: "Legs" };
+        await addPlan(scope, head, squats(studio.station));
+      }
+      await replaceWarnings(scope, personId, [{ kind: "limitNoBreak", weeks: 6, sets: 30 }]);
+    }
+    const seen = async (as: Scope) => {
+      const { plans, decisions, isMine } = await todayOf(as);
+      const of = (own: readonly { readonly personId: Id<"person"> }[]) =>
+        [...new Set(own.flatMap(({ personId }) => names.get(personId) ?? []))].toSorted();
+      const [asked, warned] = [
+        decisions.filter((item) => item.of === "untrained"),
+        decisions.filter((item) => item.of === "warning"),
+      ];
+      return [isMine, of(plans), of(asked), of(warned)];
+    };
+    const all = ["mine", "ours", "theirs"];
+    expect(await seen(scope)).toEqual([false, all, all, all]);
+    await showMine(scope, true);
+    const own = ["mine", "ours"];
+    expect(await seen(scope)).toEqual([true, own, own, own]);
+    // Of one coach only: the other one sees everybody still.
+    expect(await seen(asMate)).toEqual([false, all, all, all]);
+    await showMine(scope, false);
+    expect(await seen(scope)).toEqual([false, all, all, all]);
   });
 });
 
