@@ -79,7 +79,7 @@ function ruleText(cell: SheetCell | null): string {
   const [first, second] = cell.rule?.because ?? [];
   if (first === undefined) return cell.source === "next" ? "as written" : "as planned";
   const why = [first, ...(second === undefined ? [] : [second])].map(formatReason).join(" ");
-  return `${sentence(why)}${cell.rule?.mustRule === true ? ". Your decision." : ""}`;
+  return `${sentence(why)}${cell.rule?.mustRule === true ? " Your decision." : ""}`;
 }
 
 function SessionLink({ session }: { readonly session: SheetSession | null }) {

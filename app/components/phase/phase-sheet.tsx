@@ -16,11 +16,12 @@ import {
   type Place,
   type Selection,
 } from "./grid.ts";
+import { ROW_HIGH, useDrawn } from "./use-drawn.ts";
 import { NAMES_WIDE, WEEK_WIDE } from "./use-window.ts";
 import { HardSets } from "./hard-sets.tsx";
 import { MainLines, type ShownCurve } from "./main-lines.tsx";
 import styles from "./phase-sheet.module.css";
-import { placeKey, rowsOf, shownOf, type Entry, type GridRow } from "./rows.ts";
+import { drawnOf, placeKey, rowsOf, shownOf, type Entry, type GridRow } from "./rows.ts";
 import { Row } from "./sheet-row.tsx";
 import { FoundRow } from "./week-findings.tsx";
 
@@ -63,6 +64,7 @@ export function PhaseSheet({
   const grid = useRef<HTMLTableElement>(null);
   const [typing, setTyping] = useState<string | null>(null);
   const active = selection?.to ?? { row: 0, column: 0 };
+  const isDrawn = useDrawn(grid, rows.length, active.row);
   // A line that is not drawn anew asks here what is selected by now.
   const latest = useRef(selection);
   useLayoutEffect(() => {
@@ -123,6 +125,7 @@ export function PhaseSheet({
         role="grid"
         aria-label="Weeks of the phase"
         aria-multiselectable
+        aria-rowcount={rows.length}
         className={columns.length === 1 ? `${styles.sheet} ${styles.oneWeek}` : styles.sheet}
         style={
           columns.length === 1 ? undefined : { minWidth: NAMES_WIDE + WEEK_WIDE * columns.length }
@@ -173,8 +176,10 @@ export function PhaseSheet({
                 </td>
               ))}
             </tr>
-            {rows.map((row, at) =>
-              row.day === day ? (
+            {drawnOf(rows, day, isDrawn).map(({ row, at, left }) =>
+              row === null ? (
+                <tr key={at} aria-hidden style={{ height: ROW_HIGH * left }} />
+              ) : (
                 <Row
                   key={`${row.lineage} ${row.line}`}
                   row={row}
@@ -198,7 +203,7 @@ export function PhaseSheet({
                   onTyped={typeInto}
                   onLeave={() => setTyping(null)}
                 />
-              ) : null,
+              ),
             )}
           </tbody>
         ))}

@@ -23,3 +23,23 @@ export const placeKey = ({ day, lineage, line, week }: CellPlace) =>
 export function shownOf<T>(list: readonly T[], columns: readonly number[]) {
   return list.flatMap((entry, i) => (columns.includes(i) ? [[i, entry] as const] : []));
 }
+
+/**
+ * What stands under a day: its rows that are drawn, each with its number among all, and in place of those that are
+ * not a gap for each run of them, of as many rows as are left out.
+ */
+export function drawnOf(
+  rows: readonly GridRow[],
+  day: SheetDay,
+  isDrawn: (row: number) => boolean,
+) {
+  const drawn: { readonly row: GridRow | null; readonly at: number; left: number }[] = [];
+  rows.forEach((row, at) => {
+    if (row.day !== day) return;
+    const last = drawn.at(-1);
+    if (isDrawn(at)) drawn.push({ row, at, left: 0 });
+    else if (last?.row === null) last.left += 1;
+    else drawn.push({ row: null, at, left: 1 });
+  });
+  return drawn;
+}

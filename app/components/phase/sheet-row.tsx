@@ -54,7 +54,7 @@ export const Row = steady(function Row({
     row.cells.find((cell) => cell !== null);
   const base = first == null ? "" : `${first.sets} × ${formatTargetShort(first.target)}`;
   return (
-    <tr>
+    <tr aria-rowindex={at + 1}>
       <th scope="row" className={row.isFirst ? styles.name : `${styles.name} ${styles.line}`}>
         {row.isFirst ? name : ROLE_NAMES[row.role].toLowerCase()}{" "}
         <span className={styles.small}>
