@@ -26,6 +26,7 @@ const BODIES: readonly CommandBody[] = [
   },
   { kind: "note", slotId: null, text: "next time: seat 3" },
   { kind: "skip", slotId: sampleId(700), reason: "Station taken" },
+  { kind: "items", blockId: sampleId(701), isDone: false },
   { kind: "end", sessionEffort: null },
 ];
 

@@ -11,6 +11,7 @@ import { findMovement } from "~/core/movement/catalogue/index.ts";
 import {
   newBlock,
   newExtension,
+  newItemBlock,
   OPEN_TEMPO,
   type Block,
   type Extension,
@@ -25,11 +26,30 @@ export function firstPlan(
   routine: readonly Exercise[],
   stations: Readonly<Record<StationKey, Id<"station">>>,
   newId: NewId,
+  warmUp: number | null = null,
 ): SessionPlan {
   return {
     schemaVersion: 2,
-    blocks: routine.map((exercise) => blockOf(exercise, stations[exercise.station], newId)),
+    blocks: [
+      ...(warmUp === null ? [] : [warmUpOf(warmUp, newId)]),
+      ...routine.map((exercise) => blockOf(exercise, stations[exercise.station], newId)),
+    ],
   };
+}
+
+/** Minutes of easy cycling. */
+function warmUpOf(minutes: number, newId: NewId): Block {
+  const easy = {
+    kind: "pulseRaiser",
+    id: newId<"item">(),
+    lineageId: newId<"lineage">(),
+    name: "Bike",
+    movement: null,
+    target: { kind: "seconds", min: seconds(60 * minutes), max: seconds(60 * minutes) },
+    side: { kind: "both" },
+    intensity: { kind: "felt", outOfTen: count(3) },
+  } as const;
+  return { ...newItemBlock("prepare", newId), items: [easy] };
 }
 
 function blockOf(exercise: Exercise, station: Id<"station">, newId: NewId): Block {

@@ -14,10 +14,12 @@ import { hashPassword } from "../server/auth/password.server.ts";
 import { joinStudio, register } from "../server/db/accounts.server.ts";
 import type { Database } from "../server/db/connection.server.ts";
 import { UNKNOWN_GYM } from "../server/coaching/unknown-gym.server.ts";
+import { clientFor } from "../server/coaching/client.server.ts";
+import { workOutWarnings } from "../server/coaching/warnings.server.ts";
 import { workOutSome } from "../server/coaching/waiting.server.ts";
 import { addGym, addGymWith, addStation } from "../server/db/gyms.server.ts";
 import { MORE_STATIONS } from "./more-stations.ts";
-import { addPerson } from "../server/db/people.server.ts";
+import { addPerson, listPeople } from "../server/db/people.server.ts";
 import { addPlan, getPlan, savePlan } from "../server/db/plans.server.ts";
 import { scopeFor, type Scope } from "../server/db/scope.server.ts";
 import { beginSession, decide } from "./coach.server.ts";
@@ -66,6 +68,9 @@ export async function seedDemo(db: Database, now: Instant): Promise<boolean> {
   await seedEvents(setting);
   await seedTemplates(at(now), setting.stations);
   await workOutSome(at(now), 1000);
+  // Of clients whose last session is settled too.
+  for (const { id } of await listPeople(at(now)))
+    await workOutWarnings(at(now), id, await clientFor(at(now), id));
   await at(now).insert("demo_seed", { anchor_day: today });
   return true;
 }
@@ -96,7 +101,7 @@ async function seedTrainee(setting: Setting, trainee: Trainee): Promise<void> {
   let plan = await addPlan(
     at(met),
     { ...head, day: firstDay },
-    firstPlan(trainee.routine, setting.stations, newId),
+    firstPlan(trainee.routine, setting.stations, newId, trainee.warmUp ?? null),
   );
   let routine = trainee.routine;
   for (const [session, on] of days.entries()) {

@@ -28,6 +28,12 @@ export interface Course {
   readonly end: boolean;
 }
 
+/** Why the last exercise is skipped. */
+const SKIPPED: Partial<Record<Incident["kind"], string>> = {
+  stationTaken: "Station taken",
+  cameLate: "Came late",
+};
+
 /** Trains a session log as a device on the floor would: commands in sequence, handed to the same function as a sync. */
 export async function trainSession(
   at: (instant: Instant) => Scope,
@@ -51,6 +57,9 @@ export async function trainSession(
     });
   const stations = await listStations(at(course.start), sessionLog.gymId);
   const context = unrollContextOf(stations, findMovement);
+  for (const { kind, id } of sessionLog.document.blocks)
+    if (kind === "prepare")
+      say({ kind: "items", blockId: id, isDone: course.incident !== "cameLate" });
   const begun = new Set<Id<"slot">>();
   const slots = slotsOf(sessionLog.document);
   for (const step of unroll(sessionLog.document, context)
@@ -61,8 +70,9 @@ export async function trainSession(
     const exercise = routine[slots.findIndex((s) => s.id === step.slotId)];
     if (slot === null || station === null || exercise === undefined || step.load.kind !== "made")
       continue;
-    if (course.incident === "stationTaken" && exercise === routine.at(-1)) {
-      if (!begun.has(slot.id)) say({ kind: "skip", slotId: slot.id, reason: "Station taken" });
+    const skipped = course.incident === null ? undefined : SKIPPED[course.incident];
+    if (skipped !== undefined && exercise === routine.at(-1)) {
+      if (!begun.has(slot.id)) say({ kind: "skip", slotId: slot.id, reason: skipped });
       begun.add(slot.id);
       continue;
     }

@@ -25,7 +25,14 @@ export interface Exercise {
 export interface Incident {
   readonly session: number;
   readonly kind:
-    "flatDay" | "miscounted" | "kneePain" | "stationTaken" | "setUpChanged" | "overruled";
+    | "flatDay"
+    | "miscounted"
+    | "kneePain"
+    | "stationTaken"
+    /** No time for the warm-up, and none left for the last exercise. */
+    | "cameLate"
+    | "setUpChanged"
+    | "overruled";
 }
 
 /** Other exercises from a session on: a rotation, or weeks in a gym with other equipment. */
@@ -42,6 +49,8 @@ export interface Trainee {
   /** Days before today on which they trained, oldest first; a gap is a week away. */
   readonly daysAgo: readonly number[];
   readonly routine: readonly Exercise[];
+  /** Minutes of an easy warm-up before it; none where it is left out. */
+  readonly warmUp?: number;
   readonly incidents: readonly Incident[];
   readonly changes?: readonly Change[];
   readonly now: "plannedToday" | "runningNow" | "undecided" | "firstSessionTomorrow";

@@ -277,7 +277,12 @@ export const TRAINEES: readonly Trainee[] = [
         purpose: "Left and right alike",
       },
     ],
-    incidents: [{ session: 3, kind: "flatDay" }],
+    warmUp: 6,
+    incidents: [
+      { session: 2, kind: "cameLate" },
+      { session: 3, kind: "flatDay" },
+      { session: 4, kind: "cameLate" },
+    ],
     now: "plannedToday",
   },
   {

@@ -105,7 +105,7 @@ export function formatOther(
     case "warning":
       return {
         ...formatWarningBriefly(item.warning, find),
-        name: item.more === 0 ? "Over the weeks" : `Over the weeks, and ${item.more} more`,
+        name: item.more === 0 ? "Over the weeks" : `Over the weeks +${item.more}`,
       };
     case "phaseEnds":
       return { name: item.name, next: `ends ${formatShortDay(item.ends)}`, why: "nothing follows" };

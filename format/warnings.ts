@@ -56,6 +56,8 @@ export function formatWarningBriefly(
         next: spokenRegion(warning.region),
         why: `late ${warning.times} of ${warning.of} times`,
       };
+    case "warmUpSkipped":
+      return { next: "Warm-up", why: `left out ${warning.times} of ${warning.of} times` };
     case "skippedAgain":
       return {
         next: nameOf(warning.movement),
@@ -80,6 +82,11 @@ function slipsBriefly({ week, arrives, chance }: Extract<Warning, { kind: "targe
   if (arrives === null) return `slips past week ${week}`;
   if (arrives > week) return `slips to week ${arrives}`;
   return chance === null ? "slips" : `${formatChance(chance)} by week ${week}`;
+}
+
+/** "left out in 2 of the last 4 sessions" */
+export function formatLeftOut({ times, of }: { readonly times: number; readonly of: number }) {
+  return `Left out in ${times} of the last ${plural(of, "session")}.`;
 }
 
 /** The same in sentences: what was seen, with its numbers, and what a coach would look at. */
@@ -139,6 +146,11 @@ export function formatWarning(
       return {
         seen: `${sentence(spokenRegion(warning.region).toLowerCase())} is a priority and came late in ${warning.times} of the last ${warning.of} sessions.`,
         look: "Put it first next time.",
+      };
+    case "warmUpSkipped":
+      return {
+        seen: `The warm-up was left out in ${warning.times} of the last ${plural(warning.of, "session")} that said so.`,
+        look: "The floor asks for it first. If time is short, plan a shorter one.",
       };
     case "skippedAgain":
       return {

@@ -17,6 +17,7 @@ const PLACE: Readonly<Record<WarningKind, "brief" | "phase" | "next">> = {
   limitNoBreak: "phase",
   prioritySkipped: "next",
   priorityLate: "next",
+  warmUpSkipped: "next",
   skippedAgain: "next",
   outOfRange: "brief",
   sameForLong: "phase",

@@ -5,6 +5,7 @@ import * as addSet from "./command/add-set.ts";
 import * as checkIn from "./command/check-in.ts";
 import * as context from "./command/context.ts";
 import * as end from "./command/end.ts";
+import * as items from "./command/items.ts";
 import * as note from "./command/note.ts";
 import * as pain from "./command/pain.ts";
 import * as loggedSet from "./command/logged-set.ts";
@@ -28,6 +29,7 @@ export const COMMANDS = {
   note,
   skip,
   unskip,
+  items,
   swap,
   addExercise,
   addSet,

@@ -54,6 +54,7 @@ function correctionOf(
     case "note":
     case "skip":
     case "unskip":
+    case "items":
     case "checkIn":
     case "context":
     case "swap":

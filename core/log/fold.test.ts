@@ -12,6 +12,7 @@ import {
   parentFor,
   loggedSetsAt,
   loggedSetsOf,
+  itemsDoneIn,
   skipReason,
 } from "./fold.ts";
 import { hardSetsDone, summarise, unplannedSets } from "./summary.ts";
@@ -97,6 +98,18 @@ describe("a session log", () => {
     expect(skipReason(log, sampleId(700))).toBe("Station taken");
     expect(skipReason(log, sampleId(701))).toBeNull();
     expect(isEnded(log)).toBe(true);
+  });
+
+  it("knows which parts without sets were done, as it was said last", () => {
+    const block = (n: number) => sampleId<"block">(n);
+    const left = command(1, 1, { kind: "items", blockId: block(1), isDone: false });
+    const done = command(1, 2, { kind: "items", blockId: block(2), isDone: true });
+    expect([...itemsDoneIn(foldCommands(acked(left, done)))]).toEqual([
+      [block(1), false],
+      [block(2), true],
+    ]);
+    const after = command(1, 3, { kind: "items", blockId: block(1), isDone: true }, left.commandId);
+    expect(itemsDoneIn(foldCommands(acked(left, done, after))).get(block(1))).toBe(true);
   });
 
   it("takes a skipped exercise up again, and knows how the trainee came last said", () => {

@@ -134,6 +134,11 @@ export function skipsIn(log: SessionLog): ReadonlyMap<Id<"slot">, string> {
   return new Map(bodies(log, "skip").map(({ body }) => [body.slotId, body.reason]));
 }
 
+/** Which parts without sets were done, and which left out; of the others nobody said it. */
+export function itemsDoneIn(log: SessionLog): ReadonlyMap<Id<"block">, boolean> {
+  return new Map(bodies(log, "items").map(({ body }) => [body.blockId, body.isDone]));
+}
+
 /** True while the session is ended: what was said last about its end is that it ended. */
 export function isEnded(log: SessionLog): boolean {
   return log.get("end")?.at(-1)?.body.kind === "end";

@@ -1,5 +1,5 @@
 import type { Id, Region } from "../kernel/index.ts";
-import type { SessionPlan, VolumePolicy } from "../plan/index.ts";
+import { isItemBlock, type ItemBlock, type SessionPlan, type VolumePolicy } from "../plan/index.ts";
 import { plannedSets, volumeOf, type RegionVolume, type UnrollContext } from "../unroll/index.ts";
 import type { OrderedCommand } from "./command.ts";
 import { correctionsIn, type Correction } from "./corrections.ts";
@@ -7,6 +7,7 @@ import {
   checkInOf,
   conflictsOf,
   foldCommands,
+  itemsDoneIn,
   loggedSetsOf,
   notesOf,
   painsOf,
@@ -28,6 +29,8 @@ export interface ReviewedSlot extends SlotSummary {
 /** A trained session as it is looked back at. */
 export interface SessionReview {
   readonly slots: readonly ReviewedSlot[];
+  /** Its parts without sets, and whether each was done or left out; null where nobody said. */
+  readonly items: readonly { readonly block: ItemBlock; readonly isDone: boolean | null }[];
   readonly plannedSets: number;
   readonly doneSets: number;
   /** Hard sets done, by region. */
@@ -76,6 +79,9 @@ export function reviewOf(
       notes: notesOf(log, summary.slot.id),
       broughtBy: broughtBy(summary.slot.id, changes),
     })),
+    items: trained.blocks
+      .filter(isItemBlock)
+      .map((block) => ({ block, isDone: itemsDoneIn(log).get(block.id) ?? null })),
     plannedSets: slots.reduce((sum, slot) => sum + slot.plannedSets, 0),
     doneSets: slots.reduce((sum, slot) => sum + slot.doneSets, 0),
     volume,

@@ -90,6 +90,11 @@ const ITEM_BLOCKS = {
 } as const;
 export type ItemBlock = FamilyOf<typeof ITEM_BLOCKS>;
 
+/** True for a part of a session that has no sets. */
+export function isItemBlock(block: Block): block is ItemBlock {
+  return block.kind in ITEM_BLOCKS;
+}
+
 /** The kinds of blocks; the only list of them. */
 export const BLOCKS = { exercise, rotation, ...ITEM_BLOCKS } as const;
 export type Block = FamilyOf<typeof BLOCKS>;

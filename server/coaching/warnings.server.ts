@@ -49,6 +49,7 @@ export async function workOutWarnings(
     measurements,
     find: catalogue.find,
     isEasy: (session) => isEasy(places.get(session)?.training ?? { kind: "normal" }),
+    itemsDone: (session) => history.beside.get(session)?.itemsDone ?? new Map(),
     targets: await statedNow(scope, id, client, today),
     trainedSince: since,
   });

@@ -6,6 +6,7 @@ import {
   checkInOf,
   commandBodyField,
   foldCommands,
+  itemsDoneIn,
   sendingOrder,
   skipsIn,
   type SessionChange,
@@ -210,9 +211,17 @@ export interface SaidBeside {
   readonly readiness: number | null;
   /** Why exercises were skipped. */
   readonly skips: ReadonlyMap<Id<"slot">, string>;
+  /** Which parts without sets were done or left out. */
+  readonly itemsDone: ReadonlyMap<Id<"block">, boolean>;
 }
 
-const BESIDE: readonly CommandBody["kind"][] = [...CHANGE_KINDS, "checkIn", "skip", "unskip"];
+const BESIDE: readonly CommandBody["kind"][] = [
+  ...CHANGE_KINDS,
+  "checkIn",
+  "skip",
+  "unskip",
+  "items",
+];
 
 /** What was said of sessions besides their sets, by session log; one query however many they are. */
 export async function saidBeside(
@@ -229,8 +238,15 @@ export async function saidBeside(
   return new Map(
     sessionLogIds.map((id) => {
       const log = foldCommands(said.filter(({ command }) => command.runId === id));
-      const readiness = checkInOf(log)?.readiness ?? null;
-      return [id, { changes: changesIn(log), readiness, skips: skipsIn(log) }];
+      return [
+        id,
+        {
+          changes: changesIn(log),
+          readiness: checkInOf(log)?.readiness ?? null,
+          skips: skipsIn(log),
+          itemsDone: itemsDoneIn(log),
+        },
+      ];
     }),
   );
 }

@@ -92,6 +92,7 @@ export async function project(
     case "note":
     case "skip":
     case "unskip":
+    case "items":
     case "swap":
     case "addExercise":
     case "addSet":

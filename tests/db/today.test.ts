@@ -2,7 +2,7 @@ import { describe, expect, it, vi } from "vitest";
 import { day, instant, kg, type Id } from "~/core/kernel/index.ts";
 import { subjectOf } from "~/core/coach/index.ts";
 import { newId } from "~/codec/new-id.ts";
-import { slotsOf } from "~/core/plan/index.ts";
+import { newItemBlock, slotsOf } from "~/core/plan/index.ts";
 import { correct } from "~/server/coaching/corrections.server.ts";
 import {
   acceptUnremarkable,
@@ -360,6 +360,31 @@ describe("what weeks of a client warn of", () => {
     await train(null, 4);
     await train(null, 5);
     expect(await warningsOn(scope, client)).toEqual([]);
+  });
+
+  it("hears from the floor whether the warm-up was done", async () => {
+    const { scope, gym, station } = here.studio;
+    const client = await addPerson(scope, ADA);
+    for (const [i, isDone] of [false, true, false].entries()) {
+      const at = here.studio.at(NOW + i * 60_000);
+      const warmUp = newItemBlock("prepare", newId);
+      const document = squats(station);
+      const plan = await addPlan(
+        at,
+        { personId: client, gymId: gym, title: "Legs", day: TODAY, startTime: null },
+        { ...document, blocks: [warmUp, ...document.blocks] },
+      );
+      const started = await startSession(at, plan);
+      if (!started.ok) throw new Error("not started");
+      const device = await deviceAt(at, started.value);
+      await takeCommands(at, started.value, [
+        device.command({ kind: "items", blockId: warmUp.id, isDone }),
+        device.context(),
+        device.set(0, 8),
+        device.end(),
+      ]);
+    }
+    expect(await warningsOn(scope, client)).toEqual([{ kind: "warmUpSkipped", times: 2, of: 3 }]);
   });
 
   it("is erased with its client, and no other studio's", async () => {

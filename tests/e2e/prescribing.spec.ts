@@ -6,6 +6,7 @@ import {
   logSet,
   openBench,
   registerStudio,
+  saved,
   submit,
   test,
 } from "./kravo.ts";
@@ -55,6 +56,21 @@ test("sets are written as a line, refused at the character, kept through a save,
     "8 at 60 kg rest breath then rest-pause 2; 8 at 90% of set 1 then hold 20 s stretched",
   );
   await expect(page.getByLabel("Rest after set 1")).toHaveValue("breath");
+
+  // The floor asks for the preparation first, and keeps whether it was done.
+  await page.getByRole("button", { name: "Start training" }).click();
+  const preparation = page.getByRole("region", { name: "Preparation" });
+  await expect(preparation).toContainText("Pulse raiser: Bike, 5:00 min, effort 4 of 10");
+  await preparation.getByRole("button", { name: "Leave out" }).click();
+  await expect(preparation).toContainText("left out");
+  await preparation.getByRole("button", { name: "Done after all" }).click();
+  await expect(preparation.getByRole("button", { name: "Left out after all" })).toBeVisible();
+  await expect(preparation).toContainText("done");
+  await saved(page);
+  await page.getByRole("button", { name: "End the session" }).click();
+  await page.getByRole("button", { name: /^End now/ }).click();
+  const row = page.getByRole("row", { name: /Preparation/ });
+  await expect(row).toContainText("done");
 });
 
 test("the page that teaches the line shows what an example comes to", async ({ watched: page }) => {

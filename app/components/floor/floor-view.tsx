@@ -15,6 +15,7 @@ import {
   foundByTrial,
   hardSetsDone,
   isEnded,
+  itemsDoneIn,
   lastLogged,
   leastWork,
   restTaken,
@@ -61,6 +62,7 @@ import { CheckInPanel } from "./check-in.tsx";
 import { ConflictPanel } from "./conflict-panel.tsx";
 import { EndPanel } from "./end-panel.tsx";
 import { EndedNote } from "./ended-note.tsx";
+import { dueItems, DueItems } from "./items-part.tsx";
 import { LogPanel, type Logged } from "./log-panel.tsx";
 import { EntryRefused } from "./log-store.ts";
 import { RestClock } from "./rest-clock.tsx";
@@ -89,6 +91,8 @@ export interface FloorProps {
   /** The latest exposure of each exercise that is in the session or could come into it, by `lastKey`. */
   readonly lasts: Readonly<Record<string, Exposure>>;
   readonly choices: SessionChoices;
+  /** How often the warm-up was left out lately; null where it was not again and again. */
+  readonly warmUpSkipped: { readonly times: number; readonly of: number } | null;
   /** What the coach said does not matter when sessions are compared. */
   readonly comparing: readonly Comparing[];
 }
@@ -102,6 +106,7 @@ export function FloorView({
   movements,
   lasts,
   choices,
+  warmUpSkipped,
   comparing,
   rules,
   strengthRecords,
@@ -279,6 +284,16 @@ export function FloorView({
       onCheckIn={(said) => void sayOne(said)}
     />
   );
+  const itemsDone = itemsDoneIn(log);
+  const due = dueItems(plan, itemsDone, current?.slotId ?? null);
+  const items = (
+    <DueItems
+      blocks={picked === null ? due : []}
+      find={find}
+      warmUpSkipped={warmUpSkipped}
+      onCommand={(body) => void sayOne(body)}
+    />
+  );
   const slot = current && findSlot(plan, current.slotId);
   const station = slot && context.station(slot.station);
   const movement = slot && context.movement(slot.movement);
@@ -380,12 +395,14 @@ export function FloorView({
           ) : current === null || slot === null || station === null ? (
             <Box sx={{ my: 3 }}>
               {undo}
+              {items}
               <Typography variant="h1" component="p">
                 All sets are logged.
               </Typography>
             </Box>
           ) : (
             <>
+              {items}
               {picked !== null ? null : rest === null ? (
                 undo
               ) : (
@@ -455,6 +472,8 @@ export function FloorView({
           log={log}
           entries={entries}
           current={current}
+          itemsDone={itemsDone}
+          due={due}
           context={context}
           additions={choices.additions}
           onCommand={(body) => {

@@ -7,8 +7,8 @@ import type { Slot } from "~/core/plan/index.ts";
 import { formatLoggedSet } from "~/format/exposure.ts";
 import { formatSetRecord } from "~/format/set-record.ts";
 import { formatSets } from "~/format/plan.ts";
-import { EXTENSION_NAMES } from "~/format/prescription.ts";
-import { formatRir, JOINT_NAMES, SIDE_NAMES } from "~/format/training.ts";
+import { EXTENSION_NAMES, formatItem } from "~/format/prescription.ts";
+import { BLOCK_NAMES, formatRir, JOINT_NAMES, SIDE_NAMES } from "~/format/training.ts";
 import { useCatalogue } from "../catalogue.ts";
 import { Ledger } from "../ledger.tsx";
 import { Section } from "../page.tsx";
@@ -89,6 +89,13 @@ export function PlannedAndDone({
             </tr>
           ),
         )}
+        {review.items.map(({ block, isDone }) => (
+          <tr key={block.id}>
+            <th scope="row">{BLOCK_NAMES[block.kind]}</th>
+            <td>{block.items.map((item) => formatItem(item, find)).join(" · ")}</td>
+            <td>{isDone === null ? "not said" : isDone ? "done" : "left out"}</td>
+          </tr>
+        ))}
       </Ledger>
       {review.unplanned.length === 0 ? null : (
         <Typography sx={{ mt: 1 }}>

@@ -199,6 +199,12 @@ const priorities: Rule = ({ brief }, sessions) =>
     return late >= OFTEN ? [{ kind: "priorityLate", region, times: late, of: planned.length }] : [];
   });
 
+const warmUps: Rule = (_, sessions) => {
+  const said = sessions.flatMap(({ isUnprepared }) => isUnprepared ?? []).slice(-SESSIONS);
+  const times = said.filter((isLeftOut) => isLeftOut).length;
+  return times >= SKIPPED ? [{ kind: "warmUpSkipped", times, of: said.length }] : [];
+};
+
 const skipped: Rule = (_, sessions) => {
   const last = sessions.slice(-2 * SESSIONS);
   const movements = [
@@ -257,6 +263,7 @@ const RULES: readonly Rule[] = [
   sides,
   limits,
   priorities,
+  warmUps,
   skipped,
   ranges,
   sameForLong,

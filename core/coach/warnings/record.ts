@@ -33,6 +33,8 @@ export interface ClientRecord {
   readonly find: FindMovement;
   /** True for a session of a light, a lighter or a test week. */
   readonly isEasy: (session: Id<"sessionLog">) => boolean;
+  /** Which parts without sets of a session were done, and which left out; of the others nobody said it. */
+  readonly itemsDone: (session: Id<"sessionLog">) => ReadonlyMap<Id<"block">, boolean>;
   /** The stated targets of the phase that runs, in weeks that are still to come. */
   readonly targets: readonly StatedNow[];
   /** Since when each exercise is trained, wherever, and in how many sessions. */
@@ -65,13 +67,21 @@ export interface TrainedOn {
   readonly slots: readonly TrainedSlot[];
   /** Hard sets of each region, direct ones and assisting ones by their share. */
   readonly sets: ReadonlyMap<Region, number>;
+  /** True where all that prepares was left out; null where none was planned, or nobody said it of any. */
+  readonly isUnprepared: boolean | null;
   /** Sets that were taken to the limit. */
   readonly limitSets: number;
   readonly pains: readonly { readonly joint: string; readonly score: number }[];
 }
 
 /** The trained sessions of a client, oldest first. */
-export function trainedOn({ history, approach, find, isEasy }: ClientRecord): readonly TrainedOn[] {
+export function trainedOn({
+  history,
+  approach,
+  find,
+  isEasy,
+  itemsDone,
+}: ClientRecord): readonly TrainedOn[] {
   const policy = volumePolicyOf(approach.stances);
   return history.sessions.toReversed().flatMap(({ id, day, document }): TrainedOn[] => {
     const done = history.performed.get(id);
@@ -97,6 +107,7 @@ export function trainedOn({ history, approach, find, isEasy }: ClientRecord): re
         id,
         day,
         isEasy: isEasy(id),
+        isUnprepared: isUnprepared(document, itemsDone(id)),
         slots,
         sets: new Map(
           volumeOf(counted, policy).map(({ region, direct, indirect }) => [
@@ -110,6 +121,16 @@ export function trainedOn({ history, approach, find, isEasy }: ClientRecord): re
       },
     ];
   });
+}
+
+function isUnprepared(
+  { blocks }: SessionPlan,
+  itemsDone: ReadonlyMap<Id<"block">, boolean>,
+): boolean | null {
+  const said = blocks.flatMap((block) =>
+    block.kind === "prepare" ? (itemsDone.get(block.id) ?? []) : [],
+  );
+  return said.length === 0 ? null : said.every((isDone) => !isDone);
 }
 
 /** A session of one exercise. */

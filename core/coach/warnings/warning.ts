@@ -61,6 +61,8 @@ export const WARNINGS = {
     definition: kind("prioritySkipped", { region: z.enum(REGIONS), times, of: times }),
   },
   priorityLate: { definition: kind("priorityLate", { region: z.enum(REGIONS), times, of: times }) },
+  /** The general warm-up, and whatever else prepares. */
+  warmUpSkipped: { definition: kind("warmUpSkipped", { times, of: times }) },
   skippedAgain: { definition: kind("skippedAgain", { movement: movementField, times, of: times }) },
   outOfRange: {
     definition: kind("outOfRange", {
@@ -105,6 +107,7 @@ export function warningSubject(warning: Warning): string {
     case "weakerThanLighter":
     case "heavierNotStronger":
     case "limitNoBreak":
+    case "warmUpSkipped":
       return warning.kind;
   }
 }

@@ -9,7 +9,7 @@ import {
   type Measurement,
   type Stances,
 } from "../../person/index.ts";
-import type { Rir, SessionPlan, Slot } from "../../plan/index.ts";
+import { newItemBlock, type Rir, type SessionPlan, type Slot } from "../../plan/index.ts";
 import { warningsOf } from "./find.ts";
 import { medianSlope, middleOf } from "./trend.ts";
 import type { StatedNow } from "./record.ts";
@@ -44,6 +44,8 @@ interface Done {
   }[];
   readonly pain?: number;
   readonly isEasy?: boolean;
+  /** Of each block that prepares whether it was done; null where nobody said it. */
+  readonly prepared?: readonly (boolean | null)[];
 }
 
 function record(
@@ -87,16 +89,28 @@ function record(
         ),
       );
     });
-    return { id, done, slots, logged };
+    const warmUps = (done.prepared ?? []).map(() => newItemBlock("prepare", sampleNewId));
+    return { id, done, slots, logged, warmUps };
   });
+  const prepared = new Map(
+    made.map(({ id, done, warmUps }) => [
+      id,
+      new Map(
+        warmUps.flatMap((block, i) => {
+          const isDone = done.prepared?.[i] ?? null;
+          return isDone === null ? [] : [[block.id, isDone] as const];
+        }),
+      ),
+    ]),
+  );
   const history: History = {
     sessions: made
-      .map(({ id, done, slots }) => ({
+      .map(({ id, done, slots, warmUps }) => ({
         id,
         day: addDays(TODAY, -done.ago),
         readiness: null,
         startedAt: 0 as never,
-        document: planOf(slots),
+        document: { ...planOf(slots), blocks: [...warmUps, ...planOf(slots).blocks] },
       }))
       .toReversed(),
     performed: new Map(
@@ -137,6 +151,7 @@ function record(
     })),
     find: findMovement,
     isEasy: (id: Id<"sessionLog">) => easy.has(id),
+    itemsDone: (id: Id<"sessionLog">) => prepared.get(id) ?? new Map(),
     targets: over.targets ?? [],
     trainedSince: new Map(
       over.since === undefined
@@ -283,6 +298,22 @@ describe("what is late or skipped again and again", () => {
       { movement: "shipped:standing-calf-raise", times: 2, of: 4 },
     ]);
     expect(only("skippedAgain", record(calves(4, (i) => i > 2)))).toEqual([]);
+  });
+
+  it("is a warm-up that was left out whole, as often as somebody said so", () => {
+    const prepared = (...each: readonly (readonly (boolean | null)[])[]) =>
+      only(
+        "warmUpSkipped",
+        record(each.map((own, i) => ({ ago: 40 - 7 * i, slots: [{}], prepared: own }))),
+      );
+    expect(prepared([false], [true], [false], [true])).toMatchObject([{ times: 2, of: 4 }]);
+    expect(prepared([false], [true], [true], [true])).toEqual([]);
+    // What nobody said is neither, and of several parts one that was done is enough.
+    expect(prepared([false], [null], [null], [false])).toMatchObject([{ times: 2, of: 2 }]);
+    expect(prepared([false, true], [false, null], [], [])).toEqual([]);
+    expect(prepared([false, false], [false, null])).toMatchObject([{ times: 2, of: 2 }]);
+    // Only the last four count.
+    expect(prepared([false], [false], [true], [true], [true], [true])).toEqual([]);
   });
 
   it("is late after more than six hard sets", () => {
