@@ -162,8 +162,7 @@ export function briefFormCodec(today: Day) {
         ctx.addIssue({
           code: "custom",
           path: ["dislikes"],
-          message:
-            "A movement stands among the liked ones and the disliked ones; take it out of one.",
+          message: "An exercise is both liked and disliked; remove it from one.",
         });
       }
     })

@@ -70,7 +70,7 @@ describe("the form of a brief", () => {
       errorsOf(read({ likes: "shipped:leg-press", dislikes: "shipped:leg-press" }))?.[
         "dislikes"
       ]?.[0],
-    ).toContain("liked ones and the disliked ones");
+    ).toContain("both liked and disliked");
   });
 
   it("wants to know who said so", () => {
@@ -277,7 +277,7 @@ describe("a movement", () => {
 
   it.each([
     [{ "substitutes[1].movement": "shipped:no-such" }, "leads nowhere"],
-    [{ "substitutes[1].movement": "shipped:front-squat" }, "stand in for itself"],
+    [{ "substitutes[1].movement": "shipped:front-squat" }, "cannot replace itself"],
     [{ "substitutes[1].movement": "shipped:goblet-squat" }, "named twice"],
   ])("refuses a substitute: %j", (more, says) => {
     expect(errorsOf(read(more))?.["substitutes[1].movement"]?.[0]).toContain(says);

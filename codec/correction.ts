@@ -10,7 +10,7 @@ const command = idField("command");
 const rir = z
   .string()
   .transform((text) => RIR_VALUES.find((value) => String(value) === text))
-  .refine((value): value is Rir => value !== undefined, "Expected reps in reserve.");
+  .refine((value): value is Rir => value !== undefined, "Expected an RIR.");
 
 /** How much was done, as typed; empty is unknown, which is not zero. */
 const done = z

@@ -7,7 +7,7 @@ import {
 
 const TROUBLES: Readonly<Record<LoadingTrouble["code"], string>> = {
   tooManyLoads: "These sizes combine to too many loads to search; check sizes and counts.",
-  tooHeavy: `One station holds at most ${STATION_BOUNDS.heaviest / 1000}; check sizes and counts.`,
+  tooHeavy: `One machine has at most ${STATION_BOUNDS.heaviest / 1000}; check sizes and counts.`,
 };
 
 /** A station's loading model as stored, and as the form has to make it. */

@@ -161,9 +161,9 @@ export function movementFormCodec(
       form.substitutes.forEach(({ movement }, i) => {
         const isTwice = form.substitutes.some((s, j) => j < i && s.movement === movement);
         const wrong = !known(movement)
-          ? "This substitute leads nowhere; choose a movement of the catalogue."
+          ? "This substitute leads nowhere; choose an exercise of the catalogue."
           : movement === self
-            ? "A movement cannot stand in for itself."
+            ? "An exercise cannot replace itself."
             : isTwice
               ? "This one is named twice."
               : null;

@@ -114,7 +114,7 @@ export function newPhaseCodec(today: Day) {
           whole(2, weeks.most, "weeks between lighter ones"),
         ])
         .default(null),
-      easierBy: whole(0, 4, "reps more in reserve"),
+      easierBy: whole(0, 4, "reps of extra RIR"),
       fewerBy: whole(0, 4, "sets fewer"),
     })
     .refine(({ isAfterHardest, lighterEvery }) => !isAfterHardest || lighterEvery === null, {

@@ -21,7 +21,7 @@ export const changeTemplateCodec = z.object({
 /** Who is given a template, where and when; from the address for the preview, from the form for the gift. */
 export function giveCodec(today: Day) {
   return z.object({
-    people: z.array(idField("person")).min(1, "Expected at least one person.").max(30),
+    people: z.array(idField("person")).min(1, "Expected at least one client.").max(30),
     gymId: idField("gym"),
     day: plannedDayField(today),
   });

@@ -96,7 +96,7 @@ export const OF_EACH_APPROACH: readonly PhasedTrainee[] = [
   ),
   running(
     "shipped:brief-and-hard",
-    ["Jorun Tace", "size", "trained", "One set each, to the limit, and more of it"],
+    ["Jorun Tace", "size", "trained", "One set each, to failure, and more of it"],
     "One hard set",
     [19, 93],
     [

@@ -30,7 +30,7 @@ export interface Course {
 
 /** Why the last exercise is skipped. */
 const SKIPPED: Partial<Record<Incident["kind"], string>> = {
-  stationTaken: "Station taken",
+  stationTaken: "Equipment taken",
   cameLate: "Came late",
 };
 

@@ -291,7 +291,7 @@ export const TRAINEES: readonly Trainee[] = [
       goal: "First steps after ten years off",
       level: "beginner",
       unit: "kg",
-      notes: "No loads known yet: find them, far from the limit.",
+      notes: "No loads known yet: find them, far from failure.",
     },
     seed: 71,
     title: "First session",

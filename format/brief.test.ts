@@ -43,7 +43,7 @@ describe("a brief in words", () => {
       says("limits", {
         limits: [{ joint: "knee", provokedBy: "kneeLoad", since: null, severity: 4, allowed: 3 }],
       }),
-    ).toBe("knee, provoked by load on the bent knee, 4 of 10 (up to 3 allowed)");
+    ).toBe("knee, aggravated by load on the bent knee, 4 of 10 (up to 3 allowed)");
     expect(
       says("cautions", {
         cautions: ["heart"],
@@ -56,11 +56,11 @@ describe("a brief in words", () => {
 
   it("says what a field does, one or many, and nothing for what takes nothing out", () => {
     expect(formatEffect({ kind: "takesOut", field: "level", movements: 1 })).toBe(
-      "takes 1 movement out",
+      "rules out 1 exercise",
     );
     expect(formatEffect({ kind: "takesOut", field: "level", movements: 0 })).toBeNull();
     expect(formatEffect({ kind: "ranksUp", field: "likes", movements: 3 })).toBe(
-      "puts 3 movements first",
+      "puts 3 exercises first",
     );
     expect(formatEffect({ kind: "none", field: "gear" })).toBeNull();
   });

@@ -16,7 +16,7 @@ import {
   type OwnVolume,
 } from "~/core/person/index.ts";
 import { type MovementRef, type Region, assertNever } from "~/core/kernel/index.ts";
-import { formatShortDay } from "./numbers.ts";
+import { formatShortDay, plural } from "./numbers.ts";
 import {
   JOINT_NAMES,
   LEVEL_NAMES,
@@ -93,7 +93,7 @@ export const FIELD_NAMES: Readonly<Record<BriefField, string>> = {
   gyms: "Gyms",
   daysPerWeek: "Days a week",
   minutesCap: "Time for a session",
-  helper: "Helper",
+  helper: "Spotter or partner",
   likes: "Likes",
   dislikes: "Dislikes",
   gear: "Own gear",
@@ -117,10 +117,10 @@ export function formatOwnVolume({ weekly, session, exercise, isolation }: OwnVol
 
 const WATCHED: Readonly<Record<Watched, string>> = {
   bandsHalved: "halves the weekly sets and caps a session at 10 hard sets",
-  clearingAsked: "asks for a professional's word before hard training",
+  clearingAsked: "asks for medical clearance before hard training",
   ownSets: "is what hard sets are held against, before the approach",
   settings: "sets order, effort, sets, rest and what is found missing",
-  heelsAndDepth: "suggests raised heels where a movement offers them",
+  heelsAndDepth: "suggests raised heels where an exercise allows them",
   supportedSquats: "suggests supported squats beside free ones",
   priorityFirst: "puts these first",
   noGrowth: "warns above 4 direct sets a week",
@@ -128,20 +128,20 @@ const WATCHED: Readonly<Record<Watched, string>> = {
   gyms: "offers these gyms first",
   weekSpread: "spreads the week's sets over that many sessions",
   timeCap: "warns when a session runs over",
-  limitAlone: "warns of limit sets that are not safe alone",
+  limitAlone: "warns of sets to failure that are not safe alone",
   strapsAnswerGrip: "offers straps where the grip gives out first",
   loadHeld: "counts a held load as success while body weight falls",
   progressCounts: "counts rising reps and loads",
 };
 
-/** "takes 23 movements out"; null where a field says nothing yet. */
+/** "rules out 23 exercises"; null where a field says nothing yet. */
 export function formatEffect(effect: Effect): string | null {
-  const movements = (n: number) => `${n} ${n === 1 ? "movement" : "movements"}`;
+  const exercises = (n: number) => plural(n, "exercise");
   switch (effect.kind) {
     case "takesOut":
-      return effect.movements === 0 ? null : `takes ${movements(effect.movements)} out`;
+      return effect.movements === 0 ? null : `rules out ${exercises(effect.movements)}`;
     case "ranksUp":
-      return `puts ${movements(effect.movements)} first`;
+      return `puts ${exercises(effect.movements)} first`;
     case "watches":
       return WATCHED[effect.what];
     case "none":
@@ -151,9 +151,9 @@ export function formatEffect(effect: Effect): string | null {
   }
 }
 
-/** "knee, provoked by load on the bent knee, 4 of 10 (up to 3 allowed)" */
+/** "knee, aggravated by load on the bent knee, 4 of 10 (up to 3 allowed)" */
 export function formatLimit(limit: Limit): string {
-  return `${JOINT_NAMES[limit.joint]}, provoked by ${PROVOCATION_NAMES[limit.provokedBy]}, ${limit.severity} of 10 (up to ${limit.allowed} allowed)`;
+  return `${JOINT_NAMES[limit.joint]}, aggravated by ${PROVOCATION_NAMES[limit.provokedBy]}, ${limit.severity} of 10 (up to ${limit.allowed} allowed)`;
 }
 
 /** Why a brief takes a movement out, as half a sentence. */
@@ -164,9 +164,9 @@ export function formatExclusion(why: Exclusion): string {
     case "forbidden":
       return `${PATTERN_NAMES[why.pattern].toLowerCase()} was forbidden by ${why.by}`;
     case "level":
-      return `made for ${LEVEL_NAMES[why.needs].toLowerCase()}, the person is ${LEVEL_NAMES[why.has].toLowerCase()}`;
+      return `needs ${LEVEL_NAMES[why.needs].toLowerCase()}, the client is ${LEVEL_NAMES[why.has].toLowerCase()}`;
     case "disliked":
-      return "stands among the dislikes";
+      return "is disliked";
     default:
       return assertNever(why);
   }

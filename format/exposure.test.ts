@@ -48,7 +48,7 @@ it("says of a best what it is, and when and how it was set", () => {
     gear: [{ name: "belt", fromSet: 1 }],
   } as const;
   expect(formatBest(best)).toBe("105 kg × 5");
-  expect(formatHowSet(best)).toBe("12 Jan, 2 left, set 2, after 9 hard sets, with belt, at 80 kg");
+  expect(formatHowSet(best)).toBe("12 Jan, RIR 2, set 2, after 9 hard sets, with belt, at 80 kg");
   const unsaid = {
     rir: "unknown",
     place: 1,

@@ -162,7 +162,7 @@ export const EXTENSION_FIELDS: FieldNames<typeof EXTENSIONS> = {
   },
   forced: {
     by: {
-      label: "Helped by",
+      label: "With help from",
       choices: { self: sentence(HELPER_NAMES.self), partner: sentence(HELPER_NAMES.partner) },
     },
     target: "Asked for",

@@ -42,7 +42,7 @@ describe("what was found, in one sentence", () => {
       "Back squat comes after Leg extension; Even Ground would have it before. Order is a school, not a law.",
     );
     expect(says({ code: "limitAlone", movement: squat, sets: 1, effort: 0 })).toContain(
-      "not safe to the limit without a spotter",
+      "not safe to failure without a spotter",
     );
     expect(says({ code: "needsClearing", why: "minor" })).toMatch(/^Under eighteen: a qualified/);
     expect(says({ code: "needsClearing", why: "heart" })).toMatch(/^Heart condition: a qualified/);
@@ -76,7 +76,7 @@ describe("what a press does", () => {
     [{ kind: "trimSets", to: 1 }, "At most 1 work set of each"],
     [{ kind: "moveToOtherDay", slot, to: sampleId(2), day: sampleDay() }, "Move Squat to 2 Mar"],
     [{ kind: "setUp", slot, name: "Heels", choice: "raised" }, "Heels: raised"],
-    [{ kind: "leaveReserve", slot }, "Leave two reps in reserve"],
+    [{ kind: "leaveReserve", slot }, "Leave RIR 2"],
     [{ kind: "moreReps", slot }, "Stay at this load for 12 to 15 reps"],
     [{ kind: "lowerSlowly", slot }, "Stay at this load and lower it in 4 s"],
     [{ kind: "firstSide", slot, first: "left" }, "Begin with the left side"],
@@ -91,9 +91,9 @@ describe("what the search and substitutes say", () => {
       "soleus, 1 set short",
     );
     expect(formatBrings({ kind: "priority", region: "adductors" })).toBe("priority: adductors");
-    expect(formatOutReason({ code: "notInGym" })).toBe("no station in this gym serves it");
+    expect(formatOutReason({ code: "notInGym" })).toBe("no equipment for it in this gym");
     expect(formatOutReason({ code: "level", needs: "advanced", has: "beginner" })).toBe(
-      "made for advanced, the person is beginner",
+      "needs advanced, the client is beginner",
     );
     expect(formatFirstLoad({ kind: "related", reading: kg(42.5), share: 0.45 })).toBe(
       "Starts with 42.5 kg, about 45% of what both legs moved.",

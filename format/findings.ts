@@ -20,11 +20,11 @@ import { whoseWord } from "./volume.ts";
 
 export const FAMILY_NAMES: Readonly<Record<Family, string>> = {
   safety: "Safety",
-  station: "Station",
-  hole: "Hole",
+  station: "Equipment",
+  hole: "Gap",
   volume: "Volume",
   order: "Order",
-  redundancy: "Twice the same",
+  redundancy: "Redundant",
   time: "Time",
 };
 
@@ -78,21 +78,21 @@ export function formatFact(fact: Fact, approach: string, find: FindMovement): st
     case "tooMuchForNew":
       return `${fact.sets} hard sets for somebody new or returning; ${fact.limit} are plenty. Severe soreness can be dangerous.`;
     case "lowReadiness":
-      return `Readiness ${fact.outOfFive} of 5: a low-energy day is no step back. Fewer sets, or more left in reserve, keep it useful.`;
+      return `Readiness ${fact.outOfFive} of 5: a low-energy day is no step back. Fewer sets, or a higher RIR, keep it useful.`;
     case "overCap":
       return `About ${fact.minutes} minutes; there are ${fact.cap}.`;
     case "notHere":
-      return `${nameOf(fact.movement)} has no station in this gym.`;
+      return `${nameOf(fact.movement)} has no equipment in this gym.`;
     case "busyStation":
       return `${fact.station} is usually busy at the hours of training.`;
     case "atCeiling":
-      return `${formatMass(fact.reading)} is the most that ${fact.station} makes: no heavier step is left. Ways on: an add-on weight if the gym has one, one leg, more reps, slower lowering, another station.`;
+      return `${formatMass(fact.reading)} is the heaviest load of ${fact.station}. Ways on: an add-on weight if the gym has one, one leg, more reps, slower lowering, other equipment.`;
     case "excluded":
       return `${nameOf(fact.movement)}: ${formatExclusion(fact.why)}.`;
     case "limitAlone":
-      return `${nameOf(fact.movement)}: ${sets(fact.sets)} with ${formatRir(fact.effort)}, and it is not safe to the limit without a spotter. ${find(fact.movement)?.safeAlone.how ?? ""}`.trim();
+      return `${nameOf(fact.movement)}: ${sets(fact.sets)} with ${formatRir(fact.effort)}, and it is not safe to failure without a spotter. ${find(fact.movement)?.safeAlone.how ?? ""}`.trim();
     case "needsClearing":
-      return `${fact.why === "minor" ? "Under eighteen" : fact.why === "older" ? "Sixty-five or older" : CAUTION_NAMES[fact.why]}: a qualified professional clears this person first. Write down who did, and when.`;
+      return `${fact.why === "minor" ? "Under eighteen" : fact.why === "older" ? "Sixty-five or older" : CAUTION_NAMES[fact.why]}: a qualified professional clears this client first. Write down who did, and when.`;
     case "tightRange":
       return `${nameOf(fact.movement)} with tight ankles: raised heels let the trunk stay upright.`;
     case "longThighs":
@@ -150,7 +150,7 @@ export function formatFix(fix: Fix, nameOfSlot: (slot: string) => string): strin
     case "trimRest":
       return `Rest ${formatShare(1 - fix.share)} less; reps may fall`;
     case "pair":
-      return `Take ${nameOfSlot(fix.slot)} and ${nameOfSlot(fix.with)} in turn; both stations at once`;
+      return `Take ${nameOfSlot(fix.slot)} and ${nameOfSlot(fix.with)} as a superset; both machines at once`;
     case "setUp":
       return `${fix.name}: ${fix.choice}`;
     case "moreReps":
@@ -164,7 +164,7 @@ export function formatFix(fix: Fix, nameOfSlot: (slot: string) => string): strin
     case "evenLoads":
       return "Use the easiest load for all of them";
     case "leaveReserve":
-      return "Leave two reps in reserve";
+      return "Leave RIR 2";
     case "firstSide":
       return `Begin with the ${fix.first} side`;
     default:
@@ -210,7 +210,7 @@ export function formatBrings(brings: Brings): string {
 
 /** Why a movement is out, as half a sentence. */
 export function formatOutReason(reason: OutReason): string {
-  return reason.code === "notInGym" ? "no station in this gym serves it" : formatExclusion(reason);
+  return reason.code === "notInGym" ? "no equipment for it in this gym" : formatExclusion(reason);
 }
 
 /** "Starts with 42.5 kg, about 45% of what both legs moved." */

@@ -15,11 +15,11 @@ describe("what was changed for somebody", () => {
   it.each<readonly [FittingChange, string]>([
     [
       { code: "swapped", from: squat, to: "shipped:leg-press", because: notHere },
-      "Back squat becomes Leg press: no station of this gym serves it.",
+      "Back squat becomes Leg press: no equipment for it in this gym.",
     ],
     [
       { code: "leftOut", movement: squat, because: notHere },
-      "Back squat is left out, nothing here stands in: no station of this gym serves it.",
+      "Back squat is left out, nothing here stands in: no equipment for it in this gym.",
     ],
     [
       {
@@ -45,7 +45,7 @@ describe("what was changed for somebody", () => {
     ],
     [
       { code: "fewerSets", fix: { kind: "trimSets", to: 2 }, before },
-      "At most 2 work sets of each, since new and returning people begin with few sets.",
+      "At most 2 work sets of each, since new and returning clients begin with few sets.",
     ],
   ])("%#", (change, text) => {
     expect(formatFittingChange(change, findMovement)).toBe(text);

@@ -33,7 +33,7 @@ export function formatFittingChange(change: FittingChange, find: FindMovement): 
     case "shortened":
       return `${formatFix(change.fix, nameIn(change.before))}, to keep the time; saves ${Math.round(change.minutesSaved)} min.`;
     case "fewerSets":
-      return `${formatFix(change.fix, nameIn(change.before))}, since new and returning people begin with few sets.`;
+      return `${formatFix(change.fix, nameIn(change.before))}, since new and returning clients begin with few sets.`;
     default:
       return assertNever(change);
   }
@@ -41,7 +41,7 @@ export function formatFittingChange(change: FittingChange, find: FindMovement): 
 
 function formatCause(cause: FittingCause): string {
   return cause.kind === "notHere"
-    ? "no station of this gym serves it"
+    ? "no equipment for it in this gym"
     : cause.reasons.map(formatExclusion).join("; ");
 }
 

@@ -61,7 +61,7 @@ describe("training in words", () => {
     expect(formatRecipe({ kind: "plates", points: 2, perPoint: [] })).toBe("nothing hung");
     expect(formatRecipe({ kind: "pin", pin: lb(70), addOns: [lb(5)] })).toBe("pin 70 lb + 5");
     expect(formatChange({ kind: "plates", points: 2, takeOff: [kg(10)], hang: [kg(20)] })).toBe(
-      "take off 10, hang 20 a side",
+      "take off 10, add 20 a side",
     );
     expect(formatChange({ kind: "none" })).toBeNull();
   });
@@ -72,12 +72,12 @@ describe("training in words", () => {
     expect(formatTempo(tempo, "lift")).toBe("lift fast · lower 3 s · stretch 1 s");
   });
 
-  it("never shows unknown effort as none left", () => {
+  it("never shows an RIR that was not logged as failure", () => {
     expect([formatRir(0), formatRir(2), formatRir("unknown"), formatRir("past")]).toEqual([
-      "none left",
-      "2 left",
-      "effort unknown",
-      "past the limit",
+      "RIR 0 (failure)",
+      "RIR 2",
+      "RIR not logged",
+      "beyond failure",
     ]);
   });
 
@@ -88,13 +88,13 @@ describe("training in words", () => {
       sampleSet(3, { extensions: [sampleDrop(11, "current", 0.8)] }),
     ]);
     expect(formatSlot(slot, findMovement)).toBe(
-      "Back squat: 2 × (8–10 × 100 kg, 2 left); 8–10 × 100 kg, 2 left, drop to 80% × 6–8",
+      "Back squat: 2 × (8–10 × 100 kg, RIR 2); 8–10 × 100 kg, RIR 2, drop to 80% × 6–8",
     );
     expect(
       formatExposure(
         sampleExposure([sampleExposed(kg(100), 10), sampleExposed(kg(100), null, "unknown")]),
       ),
-    ).toBe("100 kg × 10, ? · last set effort unknown · 2 Mar");
+    ).toBe("100 kg × 10, ? · last set RIR not logged · 2 Mar");
   });
 });
 
@@ -267,7 +267,7 @@ describe("what is wrong in a plan, in words", () => {
     ],
     [
       { code: "setUpUnknown", blocks: false, ...at, name: "Hat", choice: "on", choices: [] },
-      "This movement has no set-up called “Hat”.",
+      "This exercise has no set-up called “Hat”.",
     ],
     [
       {

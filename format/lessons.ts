@@ -32,16 +32,16 @@ export const LESSONS: readonly Lesson[] = [
   },
   {
     title: "The load",
-    says: "Behind “at”. Without a unit it is the station’s own; a load left out is found on the day.",
+    says: "Behind “at”. Without a unit it is the equipment’s own; a load left out is found on the day.",
     examples: [
-      { line: "3 x 8 at 82.5", says: "the reading at the station" },
+      { line: "3 x 8 at 82.5", says: "the load as read on the equipment" },
       { line: "top 5 at 100; back-off 2 x 8 at 80% of set 1", says: "a share of an earlier set" },
       {
         line: '3 x 8 at 60% of "Leg press"; 3 x 5 at 75% of max',
-        says: "of another lift; of the estimated maximum",
+        says: "of another lift; of the estimated 1RM",
       },
       { line: "3 x 8-12 at last plus 1", says: "last time and a step up" },
-      { line: "3 x 6-8 at effort leave 2", says: "what the reps and the reserve allow" },
+      { line: "3 x 6-8 at effort leave 2", says: "what reps and RIR allow" },
       { line: "10 at 90; 3 x 10 at before minus 1 rest 20 s", says: "running down the stack" },
       {
         line: "3 x 6 at body plus 10 kg; 8 at body minus 20 kg",
@@ -74,9 +74,9 @@ export const LESSONS: readonly Lesson[] = [
     title: "How hard, how slow, how long to rest",
     says: "In any order behind the load. “all …:” in front says it once for every set.",
     examples: [
-      { line: "3 x 8-12 leave 2 rest 2:00", says: "two left, two minutes" },
-      { line: "2 x 10 leave 1.5; 10 past limit", says: "the last one past the limit" },
-      { line: "3 x 8 leave 1-3", says: "from one to three left" },
+      { line: "3 x 8-12 leave 2 rest 2:00", says: "RIR 2, two minutes" },
+      { line: "2 x 10 leave 1.5; 10 past limit", says: "the last one beyond failure" },
+      { line: "3 x 8 leave 1-3", says: "RIR 1 to 3" },
       {
         line: "2 x 8 at last plus 1 at most 60 kg; 8 at 80% of set 1 at least 40 kg",
         says: "loads held, whatever the rule comes to",
@@ -121,7 +121,7 @@ export const LESSONS: readonly Lesson[] = [
       },
       {
         line: "10 then rest-pause 2 after 15 s for max",
-        says: "two short pauses, again to the limit",
+        says: "two short pauses, again to failure",
       },
       {
         line: "12 then rest-pause 2 after most 15 s; 12 then 2 drops by 20% of first",

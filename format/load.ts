@@ -13,7 +13,7 @@ import { formatMass, formatShare, plural } from "./numbers.ts";
 
 export const LOAD_RULE_NAMES: Readonly<Record<LoadRule["kind"], string>> = {
   absolute: "This load",
-  open: "To be found",
+  open: "Work up to it",
   sameAsSet: "Same load as a set before",
   shareOfSet: "Share of a set before",
   shareOfPlates: "Share of the plates",
@@ -22,9 +22,9 @@ export const LOAD_RULE_NAMES: Readonly<Record<LoadRule["kind"], string>> = {
   platesFrom: "Plates more or less",
   shareOfMaximum: "Share of the estimated 1RM",
   shareOfUsual: "Share of the usual load for reps",
-  shareOfMovement: "Share of another movement",
+  shareOfMovement: "Share of another exercise",
   fromLast: "Last time and steps",
-  byEffort: "What reps and reserve allow",
+  byEffort: "What reps and RIR allow",
   bodyWeight: "Body weight and more or less",
   trial: "Trial, up to the load",
   fallback: "This load, else another",
@@ -76,7 +76,7 @@ export function formatLoadRule(
         ? "as last time"
         : `last time and ${plural(Math.abs(rule.steps), "step")} ${rule.steps < 0 ? "down" : "up"}`;
     case "byEffort":
-      return "what the reps and the reserve allow";
+      return "what reps and RIR allow";
     case "bodyWeight":
       return rule.mass.thousandths === 0
         ? "body weight"
@@ -104,25 +104,25 @@ export function formatBounds({ least, most }: LoadBounds): readonly string[] {
 export function formatOpenBecause(because: OpenBecause, find: FindMovement): string {
   switch (because.code) {
     case "toFind":
-      return "The load is still to be found.";
+      return "The load is set on the day.";
     case "noStation":
-      return "The station is not in this gym; choose one.";
+      return "The equipment is not in this gym; choose some that is.";
     case "setMissing":
       return "It follows from a set that is not before it in this session; choose another or write a load.";
     case "basisOpen":
       return "It follows from a load that is still open.";
     case "totalUnknown":
-      return "A share needs the total moved, and that is unknown here (carriage, bar, band or body weight).";
+      return "A share needs the total moved, and that is unknown here (sled, bar, band or body weight).";
     case "noRecord":
       return `Nothing is logged yet with ${find(because.movement)?.name ?? because.movement}.`;
     case "recordUnknown":
       return `What was moved with ${find(because.movement)?.name ?? because.movement} last time is unknown (sled, bar, band or body weight), so there is no share of it; write a load.`;
     case "noLast":
-      return "Nothing is logged yet with this movement at this station.";
+      return "Nothing is logged yet of this exercise on this equipment.";
     case "noEstimate":
-      return "No maximum can be estimated yet with this movement at this station; a set of at most 15 reps with its reserve gives one.";
+      return "No 1RM can be estimated yet for this exercise on this equipment; a set of at most 15 reps with its RIR gives one.";
     case "notForReps":
-      return "A load by effort needs reps and a reserve that is said, together at most 15.";
+      return "A load by RIR needs reps and a stated RIR, together at most 15.";
     case "noBodyWeight":
       return "Body weight is not recorded; write it in the brief.";
     case "noPlates":
@@ -134,7 +134,7 @@ export function formatOpenBecause(because: OpenBecause, find: FindMovement): str
     case "noUsual":
       return `Nothing logged here says what is usual for ${plural(because.reps, "rep")}.`;
     case "stepsEnd":
-      return "The station's steps end before that; ask for fewer.";
+      return "There are not that many steps; ask for fewer.";
     default:
       return assertNever(because);
   }
@@ -164,7 +164,7 @@ export const DROP_NAMES: Readonly<Record<DropLoad["kind"], string>> = {
   share: "A share of a load",
   lessBy: "Less by a share",
   strip: "Plates off a side",
-  steps: "Steps of the station",
+  steps: "Steps of the equipment",
   reading: "This load",
   bodyweight: "Body weight alone",
 };

@@ -28,7 +28,7 @@ it.each([
   ["8 then hold 3600 s stretched", "Expected 1 to 600 seconds of a hold, not 3600."],
   ["8 at 80% of set 1", "Set 1 does not come before this set"],
   ["8 at before minus 1", "There is no set before the first one."],
-  ['8 at 80% of "Nothing"', "No movement is called “Nothing”."],
+  ['8 at 80% of "Nothing"', "No exercise is called “Nothing”."],
   ["until pain", "“pain” is not known here; expected hips-lift, depth-cut"],
   ["8 leave 7", "Reps to leave are 0 to 5 by halves, or “many”; 7 is neither."],
 ])("says of %s: %s", (text, said) => {

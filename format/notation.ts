@@ -21,8 +21,8 @@ const BOUND_NAMES: Readonly<Record<BoundName, string>> = {
   percent: "per cent",
   dropPercent: "per cent",
   plates: "plates",
-  steps: "steps of the station",
-  stepsEitherWay: "steps of the station",
+  steps: "steps of the equipment",
+  stepsEitherWay: "steps of the equipment",
   tries: "tries",
   fallbacks: "loads to fall back on",
   sessions: "sessions",
@@ -31,13 +31,13 @@ const BOUND_NAMES: Readonly<Record<BoundName, string>> = {
   stepPercent: "per cent",
   secondsMore: "seconds",
   setsEitherWay: "sets more or fewer",
-  rirEitherWay: "reps in reserve more or fewer",
+  rirEitherWay: "RIR more or fewer",
   weekPercent: "a share of the load",
 };
 
 const TWICE: Readonly<Record<string, string>> = {
   load: "the load",
-  effort: "the reserve",
+  effort: "the RIR",
   phase: "this phase of the tempo",
   rest: "the rest",
   side: "the side",
@@ -45,7 +45,7 @@ const TWICE: Readonly<Record<string, string>> = {
   bounds: "this load limit",
   tempoAs: "whose tempo it has",
   range: "the range",
-  gear: "the gear, or more than six pieces of it",
+  gear: "the gear, or more than six",
   between: "what is done in the rest",
   optional: "“optional”",
   accent: "more than three accents",
@@ -94,13 +94,13 @@ export function formatNotationError(error: NotationError): string {
     case "id":
       return "Expected the number of a set.";
     case "noMovement":
-      return `No movement is called “${error.name}”.`;
+      return `No exercise is called “${error.name}”.`;
     case "noWord":
       return `“${error.word}” is not known here; expected ${oneOf(error.choices)}.`;
     case "gear":
       return `Expected a name of 1 to ${GEAR_NAME} letters.`;
     case "unnamed":
-      return "What is done in the rest needs a name in quotes, or a movement.";
+      return "What is done in the rest needs a name in quotes, or an exercise.";
     default:
       return assertNever(error);
   }

@@ -155,10 +155,7 @@ describe("rest, loads and extensions in words", () => {
       "clusters 3 × 8 after 20 s at 110%",
     ],
     [{ ...ids, kind: "partials", where: "mid", target: eight }, "partials in the middle × 8"],
-    [
-      { ...ids, kind: "forced", by: "partner", target: eight },
-      "forced reps, helped by a partner × 8",
-    ],
+    [{ ...ids, kind: "forced", by: "partner", target: eight }, "forced reps with a partner × 8"],
     [
       { ...ids, kind: "endHold", at: { kind: "angle", degrees: degrees(90) }, seconds: s(20) },
       "hold 20 s at 90°",
@@ -193,7 +190,7 @@ describe("an exercise in one line", () => {
       }),
     ]);
     expect(formatSets(slot, findMovement)).toBe(
-      "2 × (8–10 × 100 kg, 2 left); 8–10 × 80% of set 1, 2 left, Stance: wide, optional",
+      "2 × (8–10 × 100 kg, RIR 2); 8–10 × 80% of set 1, RIR 2, Stance: wide, optional",
     );
   });
 

@@ -109,7 +109,7 @@ export function formatExtension(extension: Extension): string {
     case "partials":
       return `partials ${formatWhere(extension.where)} × ${formatTargetShort(extension.target)}`;
     case "forced":
-      return `forced reps, helped by ${HELPER_NAMES[extension.by]} × ${formatTargetShort(extension.target)}`;
+      return `forced reps with ${HELPER_NAMES[extension.by]} × ${formatTargetShort(extension.target)}`;
     case "positionChange":
       return `then ${formatSetUp(extension.setUp)} × ${formatTargetShort(extension.target)}`;
     case "endHold":
@@ -143,7 +143,7 @@ export function formatDetail(step: SetStep): string {
     case "partials":
       return formatWhere(detail.where);
     case "forced":
-      return `helped by ${HELPER_NAMES[detail.by]}`;
+      return `with ${HELPER_NAMES[detail.by]}`;
     case "endHold":
       return formatHold(detail.at);
     case "breather":

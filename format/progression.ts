@@ -18,7 +18,7 @@ export const PROGRESSION_NAMES: Readonly<Record<ProgressionKind, string>> = {
   constraintFirst: "Stricter first",
   techniqueFirst: "Technique first",
   taper: "Taper to a test",
-  limitSets: "Limit set every so often",
+  limitSets: "Set to failure every so often",
   hardSets: "Count hard sets",
   keepLoad: "Keep everything",
   byHand: "By hand",

@@ -252,11 +252,11 @@ export function formatReason(reason: Reason): string {
     case "hardSets":
       return `${plural(reason.done, "hard set")} of ${reason.goal}${reason.unknown > 0 ? `, ${reason.unknown} more without RIR` : ""}. Loads are not compared.`;
     case "limitSetDue":
-      return `Every ${plural(reason.every, "session")} the last set goes to the limit: next time.`;
+      return `Every ${plural(reason.every, "session")} the last set goes to failure: next time.`;
     case "limitSetIn":
-      return `Limit set in ${plural(reason.sessions, "session")}.`;
+      return `Set to failure in ${plural(reason.sessions, "session")}.`;
     case "limitSet":
-      return `Limit set: ${plural(reason.done, "rep")}; ${reason.top} show that there is room.`;
+      return `Set to failure: ${plural(reason.done, "rep")}; ${reason.top} show that there is room.`;
     case "taperOn":
       return `Taper: ${plural(reason.reps, "rep")} next, down to ${reason.last}, with more load.`;
     case "taperTest":
@@ -312,7 +312,7 @@ export function formatPlanIssue(issue: PlanIssue, find: FindMovement): string {
     case "cannotBeMade":
       return `${formatMass(issue.reading)} cannot be made here.`;
     case "stationMissing":
-      return "The station or movement is not to be had in this gym; choose another.";
+      return "This exercise or its equipment is not in this gym; choose another.";
     case "noSets":
       return "No sets are written; add one or remove the exercise.";
     case "idleDrop":
@@ -323,16 +323,16 @@ export function formatPlanIssue(issue: PlanIssue, find: FindMovement): string {
       return `A drop gets easier: ${formatMass(issue.reading)} is not easier than the ${formatMass(issue.before)} before it.`;
     case "setUpUnknown":
       return issue.choices.length === 0
-        ? `This movement has no set-up called “${issue.name}”.`
+        ? `This exercise has no set-up called “${issue.name}”.`
         : `“${issue.choice}” is no choice of ${issue.name} here; there are ${issue.choices.join(", ")}.`;
     case "loadUnknown":
       return formatOpenBecause(issue.because, find);
     case "beyondReach":
-      return `${formatMass(issue.total)} in all for ${plural(issue.possible, "possible rep")}: ${issue.by === "estimate" ? "the estimate" : "the set it follows"} allows about ${formatMass(rounded(issue.reach))}. Right only if ${issue.by === "estimate" ? "the estimate is too low" : "that set is far from the limit"}.`;
+      return `${formatMass(issue.total)} in all for ${plural(issue.possible, "possible rep")}: ${issue.by === "estimate" ? "the estimate" : "the set it follows"} allows about ${formatMass(rounded(issue.reach))}. Right only if ${issue.by === "estimate" ? "the estimate is too low" : "that set is far from failure"}.`;
     case "tempoMissing":
       return "The set whose tempo this one has is gone or comes later: its tempo counts as open. Choose another set, or give it its own.";
     case "primerTooHard":
-      return "A primer is for feel and blood flow, never a hard set: leave more than five reps in reserve, or call it a ramp or work set.";
+      return "A feeder set is for feel and blood flow, never a hard set: stop above RIR 5, or make it a warm-up or work set.";
     case "openLoad":
       return `${plural(issue.sets, "set")} without a load: found on the day.`;
     default:

@@ -32,7 +32,7 @@ describe("the words of a printed sheet", () => {
         load: "100 kg",
         hang: "25 + 15 kg a side",
         target: "8–10 reps",
-        how: "2 left · rest 2:00",
+        how: "RIR 2 · rest 2:00",
       },
     ]);
   });

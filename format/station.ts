@@ -23,8 +23,8 @@ export function readingMeaning(loading: Loading): string {
         : `with the ${formatMass(loading.bar)} bar`;
     case "plateMachine":
       return loading.carriage === null
-        ? "plates hung; carriage of unknown mass"
-        : `plates hung; carriage ${formatMass(loading.carriage)} on top`;
+        ? "plates; sled weight unknown"
+        : `plates; sled ${formatMass(loading.carriage)} on top`;
     case "stack":
       return loading.pulleyRatio === 1
         ? "as labelled on the stack"

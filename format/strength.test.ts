@@ -32,14 +32,12 @@ describe("what is known of somebody's strength", () => {
   it("is the estimate with its range, to half a kilogram", () => {
     // 100 × (1 + 5 ⁄ 30) is 116.7; 3.2 % for the reps and 3 % for the curve on either side.
     expect(formatKnown(known(100, 5, 0))).toBe(
-      "estimated maximum 116.5 kg (109.5 kg to 124 kg) of the total moved",
+      "estimated 1RM 116.5 kg (109.5 kg to 124 kg), including bar or sled",
     );
   });
 
-  it("says what was taken where nobody said the reserve", () => {
-    expect(formatKnown(known(100, 5, "unknown"))).toContain(
-      "taking two reps left where nobody said",
-    );
+  it("says what was taken where no RIR was logged", () => {
+    expect(formatKnown(known(100, 5, "unknown"))).toContain("taking RIR 2 where none was logged");
   });
 
   it("says why there is none, and nothing where nothing is known", () => {

@@ -19,16 +19,16 @@ export const EQUATION_NAMES: Readonly<Record<Equation, string>> = {
   mayhew: "Mayhew",
 };
 
-/** "estimated maximum 104.5 kg (96 to 113 kg) of the total moved", or why there is none; empty where nothing is known. */
+/** "estimated 1RM 104.5 kg (96 to 113 kg), including bar or sled", or why there is none; empty where nothing is known. */
 export function formatKnown(known: StrengthRecord | null): string | null {
   if (known === null) return null;
-  if (known.maximum !== null) return `${formatMaximum(known.maximum)} of the total moved`;
+  if (known.maximum !== null) return `${formatMaximum(known.maximum)}, including bar or sled`;
   return known.refused === null ? null : formatNoEstimate(known.refused);
 }
 
 export function formatMaximum({ low, likely, high, assumedReserve }: MaximumEstimate): string {
-  const assumed = assumedReserve ? ", taking two reps left where nobody said" : "";
-  return `estimated maximum ${formatMass(rounded(likely))} (${formatMass(rounded(low))} to ${formatMass(rounded(high))}${assumed})`;
+  const assumed = assumedReserve ? ", taking RIR 2 where none was logged" : "";
+  return `estimated 1RM ${formatMass(rounded(likely))} (${formatMass(rounded(low))} to ${formatMass(rounded(high))}${assumed})`;
 }
 
 /** To half a unit: an estimate has no more to say. */

@@ -132,21 +132,21 @@ export const ROLE_NAMES: Readonly<Record<SetRole, string>> = {
 };
 
 export const BLOCK_NAMES: Readonly<Record<ItemBlock["kind"], string>> = {
-  prepare: "Preparation",
+  prepare: "General warm-up",
   conditioning: "Conditioning",
-  restore: "Restoration",
+  restore: "Cool-down",
 };
 
 export const SCHEME_NAMES: Readonly<Record<Scheme, string>> = {
   density: "Density block",
-  runDown: "Run down the steps",
+  runDown: "Run the rack",
   topAndBackOff: "Top and back-off",
   pyramid: "Pyramid",
 };
 
 export const LEVEL_NAMES = {
   beginner: "Beginner",
-  trained: "Trained",
+  trained: "Intermediate",
   advanced: "Advanced",
 } as const;
 
@@ -177,7 +177,7 @@ export const FAULT_NAMES: Readonly<Record<Fault, string>> = {
 
 /** Who helped, by how it is said on the floor. */
 export const HELPER_NAMES: Readonly<Record<Helper, string>> = {
-  unknown: "Not said",
+  unknown: "Not logged",
   alone: "Alone",
   partner: "With a partner",
   spotter: "With a spotter",
@@ -201,19 +201,24 @@ export const PHASE_NAMES: Readonly<Record<TempoPhaseName, string>> = {
   squeeze: "squeeze",
 };
 
-/** "2 left", "over 5 left", "past the limit", "effort unknown". */
+/** "RIR 2", "RIR over 5", "RIR 0 (failure)", "beyond failure", "RIR not logged". */
 export function formatRir(rir: Rir): string {
-  if (rir === "more") return "over 5 left";
-  if (rir === "past") return "past the limit";
-  if (rir === "unknown") return "effort unknown";
-  return rir === 0 ? "none left" : `${rir} left`;
+  if (rir === "more") return "RIR over 5";
+  if (rir === "past") return "beyond failure";
+  if (rir === "unknown") return "RIR not logged";
+  return rir === 0 ? "RIR 0 (failure)" : `RIR ${rir}`;
 }
 
-/** "2 left", "1–3 left". */
+/** "RIR 2", "no RIR stated": what a plan asks. */
+export function formatAskedRir(rir: Rir): string {
+  return rir === "unknown" ? "no RIR stated" : formatRir(rir);
+}
+
+/** "RIR 2", "RIR 1–3". */
 export function formatEffort(asked: { readonly effort: Rir; readonly effortUpTo: Rir | null }) {
   return asked.effortUpTo === null
-    ? formatRir(asked.effort)
-    : `${asked.effort}–${asked.effortUpTo} left`;
+    ? formatAskedRir(asked.effort)
+    : `RIR ${asked.effort}–${asked.effortUpTo}`;
 }
 
 /** Where the repetitions of a set stay. */
@@ -314,7 +319,7 @@ export function formatChange(change: Change): string | null {
     case "plates": {
       const parts = [
         change.takeOff.length > 0 ? `take off ${change.takeOff.map(formatAmount).join(" + ")}` : "",
-        change.hang.length > 0 ? `hang ${change.hang.map(formatAmount).join(" + ")}` : "",
+        change.hang.length > 0 ? `add ${change.hang.map(formatAmount).join(" + ")}` : "",
       ].filter((part) => part !== "");
       return `${parts.join(", ")}${change.points === 2 ? " a side" : ""}`;
     }

@@ -119,7 +119,7 @@ await page
 await shoot("loading-plan");
 await page.getByRole("button", { name: "Drop 1 of set 6 as a form" }).click();
 await page.getByText("Ramp and loading plan").first().click();
-await page.getByRole("combobox", { name: "Search movements" }).fill("curl");
+await page.getByRole("combobox", { name: "Search exercises" }).fill("curl");
 await page.getByRole("heading", { name: "Add an exercise" }).scrollIntoViewIfNeeded();
 await page.getByRole("heading", { name: "Add an exercise" }).evaluate((h) => h.scrollIntoView());
 await shoot("search");
@@ -127,7 +127,7 @@ await page.evaluate(() => window.scrollTo(0, 0));
 await shoot("bench-phone", { width: 390, height: 844 });
 await shoot("floor", { path: floor });
 await shoot("floor-phone-dark", { path: floor, width: 390, height: 844, scheme: "dark" });
-await page.getByRole("button", { name: "2 left", exact: true }).click();
+await page.getByRole("button", { name: "RIR 2", exact: true }).click();
 await page.getByRole("button", { name: /^Log \d+ reps/ }).click();
 await page.getByText("All saved on the server").waitFor();
 // The button rests for a moment after the step changed.

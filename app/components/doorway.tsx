@@ -48,7 +48,7 @@ export function Doorway({
         <Box sx={{ display: { xs: "none", md: "block" } }}>
           <SleeveDrawing plates={PICTURE} height={190} />
           <Typography sx={{ mt: 2, maxWidth: "44ch", color: "text.secondary" }}>
-            Plan the session, see what to hang, log the sets, and read why the next load is what it
+            Plan the session, see what to load, log the sets, and read why the next load is what it
             is.
           </Typography>
         </Box>

@@ -33,7 +33,7 @@ export function GiveForm({
   if (people.length === 0 || gyms.length === 0) {
     return (
       <Typography sx={{ mt: 1 }}>
-        A person and a gym come first. <Link to="/people/new">Add a person</Link>, or{" "}
+        A client and a gym come first. <Link to="/people/new">Add a client</Link>, or{" "}
         <Link to="/gyms">add a gym</Link>.
       </Typography>
     );
@@ -45,7 +45,7 @@ export function GiveForm({
         sx={{ border: 0, p: 0, my: 1, display: "flex", flexWrap: "wrap", columnGap: 3 }}
       >
         <Box component="legend" sx={{ position: "absolute", left: -9999 }}>
-          People
+          Clients
         </Box>
         {people.map((person) => (
           <Box component="label" key={person.id} sx={{ minHeight: 36 }}>

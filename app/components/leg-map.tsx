@@ -88,9 +88,9 @@ const VIEWS: readonly {
 
 const SHADE_NAMES: Readonly<Record<Shade, string>> = {
   none: "nothing",
-  below: "below the band",
-  within: "within the band",
-  above: "above the band",
+  below: "below the range",
+  within: "within the range",
+  above: "above the range",
 };
 
 /** The leg from three sides, shaded by hard sets against the band. The numbers stand as text beside it. */

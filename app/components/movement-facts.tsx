@@ -59,7 +59,7 @@ export function MovementFacts({
         title="Care and stand-ins"
         lines={[
           ...movement.cautions,
-          `Alone to the limit: ${movement.safeAlone.toTheLimit ? "yes" : "no"}. ${movement.safeAlone.how}`,
+          `Alone to failure: ${movement.safeAlone.toTheLimit ? "yes" : "no"}. ${movement.safeAlone.how}`,
           ...movement.substitutes.map(
             (s) => `Instead: ${find(s.movement)?.name ?? s.movement}, ${s.reason}`,
           ),

@@ -107,7 +107,11 @@ export function MovementForm({
           label="Legs"
           options={named(LATERALITIES, LATERALITY_NAMES)}
         />
-        <Choice field={fields.difficulty} label="Made for" options={Object.entries(LEVEL_NAMES)} />
+        <Choice
+          field={fields.difficulty}
+          label="Needs at least"
+          options={Object.entries(LEVEL_NAMES)}
+        />
         <Choice
           field={fields.length}
           label="Target muscle, hardest when"
@@ -162,7 +166,7 @@ export function MovementForm({
         errors={fields.direct.errors}
       />
       <Ticks
-        title="Assisting"
+        title="Indirect"
         name="assisting"
         chosen={defaults.assisting}
         options={named(REGIONS, REGION_NAMES)}
@@ -185,7 +189,7 @@ export function MovementForm({
         title="Alone"
         name="toTheLimit"
         chosen={movement.safeAlone.toTheLimit ? ["on"] : []}
-        options={[["on", "Safe alone to the limit"]]}
+        options={[["on", "Safe alone to failure"]]}
       />
       <TextInput field={fields.how} label="How to get out of it alone" />
       <Box sx={{ display: "grid", gridTemplateColumns: { md: "1fr 1fr" }, columnGap: 3 }}>

@@ -59,12 +59,7 @@ export function PersonFields({
           options={LEVELS}
           other={differing("level", other === null ? undefined : LEVEL_NAMES[other.level])}
         />
-        <Choice
-          field={fields.unit}
-          label="Reads loads in"
-          options={UNITS}
-          other={differing("unit")}
-        />
+        <Choice field={fields.unit} label="Units" options={UNITS} other={differing("unit")} />
       </Box>
       {coaches.length > 1 ? (
         <Choice

@@ -9,10 +9,10 @@ import { FLOOR_PAGES } from "../workers/floor-pages.ts";
 
 const TABS = [
   { to: "/", text: "Today" },
-  { to: "/people", text: "People" },
+  { to: "/people", text: "Clients" },
   { to: "/season", text: "Season" },
   { to: "/gyms", text: "Gyms" },
-  { to: "/movements", text: "Movements" },
+  { to: "/movements", text: "Exercises" },
   { to: "/templates", text: "Templates" },
   { to: "/approaches", text: "Approaches" },
 ] as const;

@@ -92,7 +92,7 @@ export function StationFields({
     <Form method="post" {...getFormProps(form)}>
       <input type="hidden" name="version" value={version} />
       <FieldErrors id={form.errorId} errors={form.errors} />
-      <TextInput field={fields.name} label="Name of the station" />
+      <TextInput field={fields.name} label="Equipment name" />
       <Box sx={{ display: "grid", gridTemplateColumns: { sm: "1fr 1fr" }, columnGap: 2 }}>
         <Choice
           field={fields.kind}
@@ -111,8 +111,8 @@ export function StationFields({
       <Box sx={shown("bar", "plateMachine")}>
         <TextInput
           field={fields.baseMass}
-          label={kind === "bar" ? `Mass of the bar, ${unit}` : `Mass of the carriage, ${unit}`}
-          hint="Leave empty if unknown; shares are then of the hung plates only, and said to be."
+          label={kind === "bar" ? `Bar weight, ${unit}` : `Sled weight, ${unit}`}
+          hint="Leave empty if unknown; shares are then of the plates only, and say so."
           inputMode="decimal"
         />
       </Box>

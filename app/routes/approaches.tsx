@@ -17,7 +17,7 @@ export default function Approaches({ loaderData: { approaches } }: Route.Compone
       title="Approaches"
       lead={
         <>
-          Schools of training, each a set of views. None of them is settled; a person’s brief picks
+          Schools of training, each a set of views. None of them is settled; a client’s brief picks
           one. Estimates follow the <Link to="/strength-rules">strength rules</Link>, whichever it
           is.
         </>

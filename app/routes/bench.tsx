@@ -47,7 +47,10 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
   const known = new Set(stations.map((station) => station.id));
   if (gym === null || slotsOf(document).some((slot) => !known.has(slot.station))) {
     return data(
-      { kind: "invalid" as const, problems: ["A gym or station is not of this studio."] },
+      {
+        kind: "invalid" as const,
+        problems: ["A gym or equipment of another studio cannot be used here."],
+      },
       { status: 400 },
     );
   }
@@ -147,7 +150,7 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
           ...invalid.values(),
           ...(reply?.kind === "invalid" ? [`Not saved. ${reply.problems.join(" ")}`] : []),
           ...(search.has("cannot-start") && isBlocked
-            ? ["Training did not start: the plan still holds something that cannot be trained."]
+            ? ["Training did not start: the session still has an exercise that cannot be done."]
             : []),
           ...(search.has("not-moved")
             ? ["Nothing was moved: one of the two sessions has begun meanwhile."]

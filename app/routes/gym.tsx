@@ -65,7 +65,7 @@ export default function GymPage({
             </Button>
           </Form>
           <Button component={Link} to={`/gyms/${gym.id}/stations/new`} variant="contained">
-            Add a station
+            Add equipment
           </Button>
         </Box>
       }
@@ -76,12 +76,9 @@ export default function GymPage({
         </Typography>
       )}
       {stations.length === 0 ? (
-        <Empty>
-          No stations yet. Add the rack, the press, the stacks and the dumbbells as they stand
-          there.
-        </Empty>
+        <Empty>No equipment yet. Add the rack, the leg press, the stacks and the dumbbells.</Empty>
       ) : (
-        <Ledger label="Stations" head={["Station", "Loading", "Makes", "Used for"]}>
+        <Ledger label="Equipment" head={["Equipment", "Loading", "Loads available", "Used for"]}>
           {stations.map((station) => (
             <tr key={station.id}>
               <th scope="row">

@@ -45,13 +45,13 @@ export default function Gyms({ loaderData: { gyms }, actionData }: Route.Compone
     shouldRevalidate: "onInput",
   });
   return (
-    <Page title="Gyms" lead="What stands where, and which loads it makes">
+    <Page title="Gyms" lead="Equipment, and the loads it has">
       {gyms.length === 0 ? (
         <Empty>
-          No gym yet. Add the one where you train, then its stations; a plan needs both.
+          No gym yet. Add the one where you train, then its equipment; a session needs both.
         </Empty>
       ) : (
-        <Ledger label="Gyms" head={["Gym", "Stations", "Time zone"]}>
+        <Ledger label="Gyms" head={["Gym", "Equipment", "Time zone"]}>
           {gyms.map((gym) => (
             <tr key={gym.id}>
               <th scope="row">
@@ -82,8 +82,8 @@ export default function Gyms({ loaderData: { gyms }, actionData }: Route.Compone
               </Button>
             </Box>
             <Typography variant="body2" sx={{ color: "text.secondary", mt: 1 }}>
-              For a journey: the stations that most gyms have, with bars, carriages and pins to be
-              corrected on the spot.
+              For travel: the equipment most gyms have. Correct its bars, sleds and stacks on the
+              spot.
             </Typography>
           </Form>
         </Section>

@@ -39,8 +39,8 @@ export default function NewMovement({ loaderData, actionData }: Route.ComponentP
   if (from === null) return null;
   return (
     <Page
-      title="Write a movement"
-      lead={`Begun from ${from.name}, which stays as it is. Change what differs.`}
+      title="Add an exercise"
+      lead={`Copied from ${from.name}, which stays as it is. Change what differs.`}
     >
       <MovementForm
         key={from.ref}
@@ -48,7 +48,7 @@ export default function NewMovement({ loaderData, actionData }: Route.ComponentP
         self={null}
         revision={0}
         lastResult={actionData ?? null}
-        submit="Add to our movements"
+        submit="Add exercise"
       />
     </Page>
   );

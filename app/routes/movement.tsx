@@ -37,7 +37,7 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
   if (saved.ok) throw redirect("/movements");
   return submission.reply({
     formErrors: [
-      "Somebody else saved this movement meanwhile. Yours is still in the form; open the page anew in another tab to compare.",
+      "Somebody else saved this exercise meanwhile. Yours is still in the form; open the page in another tab to compare.",
     ],
   });
 });
@@ -49,7 +49,7 @@ export default function MovementPage({
   return (
     <Page
       title={movement.name}
-      lead="A movement of your own. Logs keep pointing to it when it changes."
+      lead="Your own exercise. What was logged stays with it when it changes."
     >
       <MovementForm
         key={movement.revision}

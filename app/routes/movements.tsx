@@ -29,24 +29,24 @@ export default function Movements() {
   const own = all.length - SHIPPED_MOVEMENTS.length;
   return (
     <Page
-      title="Movements"
-      lead={`${SHIPPED_MOVEMENTS.length} ship with Kravo${own === 0 ? "" : `, ${own} of your own`}. General caution, not medical advice.`}
+      title="Exercises"
+      lead={`${SHIPPED_MOVEMENTS.length} built in${own === 0 ? "" : `, ${own} of your own`}. General caution, not medical advice.`}
       actions={
         <Button component={Link} to="/movements/new" variant="contained">
-          Write a movement
+          Add an exercise
         </Button>
       }
     >
       <Box sx={{ maxWidth: 520, mb: 2 }}>
         <PlainInput
           type="search"
-          aria-label="Search movements"
+          aria-label="Search exercises"
           placeholder="Name, muscle or pattern"
           value={text}
           onChange={(event) => setText(event.target.value)}
         />
       </Box>
-      {groups.length === 0 ? <Empty>No movement has all of these words.</Empty> : null}
+      {groups.length === 0 ? <Empty>No exercise matches all of these words.</Empty> : null}
       {groups.map(({ pattern, movements }) => (
         <Box component="section" key={pattern} aria-label={PATTERN_NAMES[pattern]} sx={{ mb: 3 }}>
           <Typography

@@ -1,5 +1,6 @@
 import Button from "@mui/material/Button";
 import { Link } from "react-router";
+import { plural } from "~/format/numbers.ts";
 import { LEVEL_NAMES } from "~/format/training.ts";
 import { listCoaches } from "~/server/db/coaches.server.ts";
 import { listPeople } from "~/server/db/people.server.ts";
@@ -17,22 +18,20 @@ export default function People({ loaderData: { people, coaches } }: Route.Compon
   const hasOthers = coaches.length > 1;
   return (
     <Page
-      title="People"
-      lead={`${people.length} ${people.length === 1 ? "person trains" : "people train"} here`}
+      title="Clients"
+      lead={plural(people.length, "client")}
       actions={
         <Button component={Link} to="/people/new" variant="contained">
-          Add a person
+          Add a client
         </Button>
       }
     >
       {people.length === 0 ? (
-        <Empty>
-          Nobody yet. Add the first person; a session is planned for one person on one day.
-        </Empty>
+        <Empty>No clients yet. Add the first one, then plan their first session.</Empty>
       ) : (
         <Ledger
-          label="People"
-          head={["Name", "Goal", "Level", ...(hasOthers ? ["Coach"] : []), "Reads in", ""]}
+          label="Clients"
+          head={["Name", "Goal", "Level", ...(hasOthers ? ["Coach"] : []), "Units", ""]}
         >
           {people.map((person) => (
             <tr key={person.id}>

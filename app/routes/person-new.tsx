@@ -30,7 +30,7 @@ export const action = writing(async (scope, { request }: Route.ActionArgs) => {
 
 export default function NewPerson({ loaderData, actionData }: Route.ComponentProps) {
   return (
-    <Page title="Add a person">
+    <Page title="Add a client">
       <Box sx={{ maxWidth: 640 }}>
         <PersonFields
           lastResult={actionData ?? null}

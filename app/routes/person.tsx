@@ -82,7 +82,7 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
     kind: "reply" as const,
     reply: submission.reply({
       formErrors: [
-        "Somebody else saved this person meanwhile. Their values stand at the fields that differ; yours are still in the form. Saving again keeps yours.",
+        "Somebody else saved this client meanwhile. Their values stand at the fields that differ; yours are still in the form. Saving again keeps yours.",
       ],
     }),
     other: changed.error.current,
@@ -101,7 +101,7 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
       lead={
         <>
           {person.goal === "" ? "No goal written yet" : person.goal} · {LEVEL_NAMES[person.level]} ·
-          reads in {person.unit}
+          units: {person.unit}
         </>
       }
       actions={

@@ -73,7 +73,7 @@ export default function NewPlan({ loaderData, actionData }: Route.ComponentProps
     return (
       <Page title="Plan a session">
         <Empty>
-          A session needs a person and a gym first. <Link to="/people/new">Add a person</Link>, or{" "}
+          A session needs a client and a gym first. <Link to="/people/new">Add a client</Link>, or{" "}
           <Link to="/gyms">add a gym</Link>.
         </Empty>
       </Page>
@@ -84,7 +84,7 @@ export default function NewPlan({ loaderData, actionData }: Route.ComponentProps
       title="Plan a session"
       lead={
         <>
-          From nothing, or <Link to="/templates">from a template</Link>, for one person or several
+          From nothing, or <Link to="/templates">from a template</Link>, for one client or several
         </>
       }
     >
@@ -92,17 +92,17 @@ export default function NewPlan({ loaderData, actionData }: Route.ComponentProps
         <Box sx={{ maxWidth: 520 }}>
           <Choice
             field={fields.personId}
-            label="For whom"
+            label="Client"
             options={people.map((p) => [p.id, p.name])}
           />
           <TextInput field={fields.title} label="Title" />
           <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", columnGap: 2 }}>
             <TextInput field={fields.day} label="Day" type="date" />
-            <TextInput field={fields.startTime} label="Time, if set" type="time" />
+            <TextInput field={fields.startTime} label="Start time (optional)" type="time" />
           </Box>
           <Choice field={fields.gymId} label="Gym" options={gyms.map((g) => [g.id, g.name])} />
           <Button type="submit" variant="contained">
-            Go to the bench
+            Plan the session
           </Button>
         </Box>
       </Form>

@@ -37,7 +37,7 @@ export default function PlanSheet({ loaderData }: Route.ComponentProps) {
       <title>{`${plan.title} · ${plan.personName} · Kravo`}</title>
       <Box className="not-printed" sx={{ display: "flex", gap: 1, p: 2, justifyContent: "center" }}>
         <Button component={Link} to={`/plans/${plan.id}`}>
-          Back to the bench
+          Back to the session
         </Button>
         <Button variant="contained" onClick={() => window.print()}>
           Print
@@ -68,7 +68,7 @@ export default function PlanSheet({ loaderData }: Route.ComponentProps) {
               <>
                 {block.kind === "rotation" ? (
                   <Box sx={{ fontWeight: 700, mt: "0.6em" }}>
-                    In turn: rest {formatRest(block.restBetween)} between,{" "}
+                    Superset: rest {formatRest(block.restBetween)} between,{" "}
                     {formatRest(block.restAfterRound)} after a round
                   </Box>
                 ) : null}
@@ -77,7 +77,7 @@ export default function PlanSheet({ loaderData }: Route.ComponentProps) {
                     key={slot.id}
                     slot={slot}
                     number={slots.indexOf(slot) + 1}
-                    station={unrollContext.station(slot.station)?.name ?? "no station"}
+                    station={unrollContext.station(slot.station)?.name ?? "no equipment"}
                     steps={steps.filter(isSetStep).filter((step) => step.slotId === slot.id)}
                     find={find}
                   />

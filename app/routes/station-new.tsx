@@ -25,7 +25,7 @@ const DEFAULTS = stationDefaults(null);
 
 export default function NewStation({ loaderData, actionData }: Route.ComponentProps) {
   return (
-    <Page title="Add a station" lead={loaderData.gym.name}>
+    <Page title="Add equipment" lead={loaderData.gym.name}>
       <Box sx={{ maxWidth: 680 }}>
         <StationFields
           lastResult={actionData ?? null}

@@ -50,7 +50,7 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
   return {
     reply: submission.reply({
       formErrors: [
-        `Somebody else saved this station meanwhile as “${current.name}”: ${describeLoading(current.loading)}. Yours is still in the form; saving again keeps yours as the next version.`,
+        `Somebody else saved this equipment meanwhile as “${current.name}”: ${describeLoading(current.loading)}. Yours is still in the form; saving again keeps yours as the next version.`,
       ],
     }),
     current,
@@ -83,8 +83,8 @@ export default function StationPage({ loaderData: { head }, actionData }: Route.
             />
             <Form method="post">
               <Typography variant="body2" sx={{ mt: 4, mb: 1, color: "text.secondary" }}>
-                Gone from the gym? What was logged here stays comparable; plans that use it ask for
-                another station.
+                Gone from the gym? What was logged here stays comparable; sessions that use it ask
+                for other equipment.
               </Typography>
               <Button type="submit" name="intent" value="remove" variant="outlined" color="error">
                 Take it out of this gym
@@ -92,12 +92,12 @@ export default function StationPage({ loaderData: { head }, actionData }: Route.
             </Form>
           </Box>
         </Section>
-        <Section title={`Makes ${loads.length} loads`}>
+        <Section title={`${loads.length} loads available`}>
           <Box
             sx={{ columns: 2, columnGap: 3, maxHeight: 640, overflowY: "auto", pt: 1 }}
             tabIndex={0}
             role="region"
-            aria-label="Loads this station makes"
+            aria-label="Loads available"
           >
             {loads.map(({ reading, recipe }) => (
               <Box

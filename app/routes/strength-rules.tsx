@@ -39,11 +39,11 @@ export default function StrengthRulesPage({ loaderData, actionData }: Route.Comp
   return (
     <Page
       title="Strength rules"
-      lead="How Kravo estimates a maximum, and loads from it. Sessions that have begun keep the rules they began with."
+      lead="How Kravo estimates a 1RM, and loads from it. Sessions that have begun keep the rules they began with."
     >
       <RulesForm key={loaderData.revision} stored={loaderData} lastResult={actionData ?? null} />
       <Section title="What the equations make of 100 kg">
-        <Ledger label="Maximum by equation" head={["Reps to the limit", ...NAMES]}>
+        <Ledger label="1RM by equation" head={["Reps to failure", ...NAMES]}>
           {[3, 5, 8, 10, 12, 15].map((reps) => (
             <tr key={reps}>
               <th scope="row">{reps}</th>
@@ -61,7 +61,7 @@ export default function StrengthRulesPage({ loaderData, actionData }: Route.Comp
           ))}
         </Box>
         <Typography sx={{ maxWidth: 720 }}>
-          They differ by more the more reps were done. None is right for everybody: where a person
+          They differ by more the more reps were done. None is right for everybody: where a client
           has logged sets of different loads, their own curve is weighed in, and every estimate has
           a range.
         </Typography>
@@ -109,7 +109,7 @@ function RulesForm({
           <Box sx={{ pt: 1.5 }}>
             <Choice
               field={fields.equation}
-              label="Maximum from a set"
+              label="1RM from a set"
               options={EQUATIONS.map((e) => [e, EQUATION_NAMES[e]])}
               hint="Used for every estimate and every load that follows from one."
             />

@@ -49,7 +49,7 @@ export default function Strength({ loaderData }: Route.ComponentProps) {
   const [search] = useSearchParams();
   const nameOf = (known: StrengthRecord) => {
     const station = stations.find((s) => s.id === known.station);
-    return `${find(known.movement)?.name ?? known.movement}, ${station?.name ?? "a station that is gone"}`;
+    return `${find(known.movement)?.name ?? known.movement}, ${station?.name ?? "equipment that is gone"}`;
   };
   const all = Object.values(strengthRecords).sort(
     (a, b) =>
@@ -74,14 +74,14 @@ export default function Strength({ loaderData }: Route.ComponentProps) {
     >
       {known === undefined || station === undefined ? (
         <Empty>
-          Nothing is logged yet. A set of at most 15 reps with its reserve gives an estimate.
+          Nothing is logged yet. A set of at most 15 reps with its RIR gives an estimate.
         </Empty>
       ) : (
         <>
           <Form className="not-printed" onChange={(event) => event.currentTarget.requestSubmit()}>
             <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap" }}>
               <Box sx={{ flexGrow: 1, maxWidth: 460 }}>
-                <Labelled id="at" label="Movement and station">
+                <Labelled id="at" label="Exercise and equipment">
                   <Select id="at" name="at" defaultValue={lastKey(known.movement, known.station)}>
                     {all.map((k) => (
                       <option
@@ -113,12 +113,12 @@ export default function Strength({ loaderData }: Route.ComponentProps) {
           </Typography>
           <TableOf known={known} loaderData={loaderData} />
           <Typography variant="body2" sx={{ color: "text.secondary", mt: 2, maxWidth: 720 }}>
-            Each cell is the nearest load that the station makes ({station.loading.unit}
+            Each cell is the nearest load available ({station.loading.unit}
             {", "}
             {readingMeaning(station.loading)}). {EQUATION_SOURCES[equation]}.{" "}
             {known.curve.sets === 0
               ? "The curve is the general one: no session has two sets to compare."
-              : `The curve leans on ${known.curve.sets} sets of this person; fewer sets lean more on the general one.`}{" "}
+              : `The curve leans on ${known.curve.sets} sets of this client; fewer sets lean more on the general one.`}{" "}
             {bodyWeight === null ? "Body weight is not recorded. " : ""}Far from the reps that were
             done it is less sure; stricter repetitions need less, by the{" "}
             <Link to="/strength-rules">rule of the studio</Link>.

@@ -74,7 +74,7 @@ async function save(scope: Scope, id: Id<"template">, body: unknown) {
   const { baseRevision, name, document } = parsed.data;
   const known = new Set((await listStations(scope, undefined, "all")).map((s) => s.id));
   if (slotsOf(document).some((slot) => !known.has(slot.station))) {
-    return data({ problem: "A station is not of this studio." }, { status: 400 });
+    return data({ problem: "Equipment of another studio cannot be used here." }, { status: 400 });
   }
   const saved = await changeTemplate(scope, id, baseRevision, { name, document });
   return saved.ok
@@ -105,7 +105,7 @@ export default function TemplatePage({ loaderData, actionData }: Route.Component
       </Section>
       {isIncomplete ? (
         <Typography role="alert" sx={{ color: "kravo.signal", fontWeight: 650 }}>
-          ▸ Expected at least one person, a gym and a day.
+          ▸ Expected at least one client, a gym and a day.
         </Typography>
       ) : null}
       {given === null ? null : (
@@ -125,7 +125,7 @@ export default function TemplatePage({ loaderData, actionData }: Route.Component
             submit="Plan these sessions"
           />
           <Typography variant="body2" sx={{ color: "text.secondary", mt: 1 }}>
-            Every copy is a plan of its own; what you would have otherwise is changed on its bench.
+            Each copy is a session of its own; open it to change anything.
           </Typography>
         </Section>
       )}

@@ -15,17 +15,17 @@ export const QUESTIONS = {
     },
   },
   effort: {
-    asks: "How close to the limit?",
+    asks: "How close to failure?",
     sides: {
-      reserve: "One to two reps left",
-      lastSet: "Only the last set to the limit",
-      isolationOnly: "Only isolation to the limit",
-      everything: "Everything to the limit and beyond",
+      reserve: "RIR 1 to 2",
+      lastSet: "Only the last set to failure",
+      isolationOnly: "Only isolation to failure",
+      everything: "Everything to failure and beyond",
     },
   },
   volume: {
     asks: "How many hard sets?",
-    sides: { few: "A few sets to the limit", moderate: "Moderate", high: "High" },
+    sides: { few: "A few sets to failure", moderate: "Moderate", high: "High" },
   },
   isolationVolume: {
     asks: "How many where most of it is isolation?",
@@ -57,7 +57,7 @@ export const QUESTIONS = {
   countDensity: {
     asks: "Which sets of a density block count?",
     sides: {
-      withinReach: "Those that end within reach of the limit",
+      withinReach: "Those that end close to failure",
       half: "Every set, as half a hard set",
       all: "Every set",
     },
@@ -128,12 +128,12 @@ export const QUESTIONS = {
     sides: {
       felt: "It is felt in the target",
       loadable: "It can be loaded week by week",
-      safe: "It is safe at the limit",
+      safe: "It is safe at failure",
       studies: "Studies show it",
     },
   },
   machinesAtLimit: {
-    asks: "Machines at the limit?",
+    asks: "Machines at failure?",
     sides: { harmless: "They cannot hurt", withHelp: "Only with help near" },
   },
   lockout: {

@@ -62,32 +62,31 @@ const BUNDLES: readonly Omit<Approach, "ownVolume">[] = [
   {
     ref: "shipped:even-ground",
     name: "Even Ground",
-    summary: "A bit of everything that works, a rep or two short of the limit, twice a week.",
+    summary: "A bit of everything that works, a rep or two short of failure, twice a week.",
     holds: [
       "Every region of the leg gets moderate weekly work at more than one length.",
-      "One or two reps stay in reserve, so that the second day is as good as the first.",
+      "Every set stops at RIR 1 or 2, so that the second day is as good as the first.",
       "Compound lifts lead while the trunk is fresh.",
     ],
     disputed: [
-      "Others hold that a reserve wastes sets and only the limit tells.",
+      "Others hold that stopping short wastes sets and only failure tells.",
       "Others hold that one hard day and a full week of rest does more.",
     ],
-    suits: "Most trained people with two days a week, and whoever has no reason for another.",
+    suits: "Most intermediates with two days a week, and whoever has no reason for another.",
     stances: MIDDLE_STANCES,
   },
   {
     ref: "shipped:first-steps",
     name: "First Steps",
-    summary:
-      "Few movements that are safe to fail, few sets, far from the limit, until form stands.",
+    summary: "Few exercises that are safe to fail, few sets, far from failure, until form stands.",
     holds: [
-      "Skill comes before load: the same few movements, session after session.",
+      "Skill comes before load: the same few exercises, session after session.",
       "Machines and supported positions make failing harmless.",
       "Volume grows only after soreness has become mild.",
     ],
     disputed: [
       "Others start with free squats from the first day.",
-      "Others see no need for so much reserve.",
+      "Others see no need to stop so early.",
     ],
     suits: "Beginners, people who return after months, and anybody new to training alone.",
     stances: {
@@ -183,15 +182,15 @@ const BUNDLES: readonly Omit<Approach, "ownVolume">[] = [
   {
     ref: "shipped:brief-and-hard",
     name: "Brief and Hard",
-    summary: "One short session a week, everything to the limit on machines that make that safe.",
+    summary: "One short session a week, everything to failure on machines that make that safe.",
     holds: [
-      "A few sets taken to the limit do what many do short of it.",
+      "A few sets taken to failure do what many do short of it.",
       "Isolation first tires the muscle, so that the compound lift needs less load.",
       "A week of rest belongs to the session.",
     ],
     disputed: [
       "Others find more hard sets or a second day worth more.",
-      "Limit sets cost recovery and form, others hold.",
+      "Sets to failure cost recovery and form, others hold.",
     ],
     suits: "Experienced people with little time, good machines and somebody beside them.",
     stances: {
@@ -222,7 +221,7 @@ const BUNDLES: readonly Omit<Approach, "ownVolume">[] = [
     name: "Dense Work",
     summary: "Much work in little time: high volume, short rests, continuous tension, variety.",
     holds: [
-      "Many sets with short rests, rotations and drops fill the muscle.",
+      "Many sets with short rests, supersets and drop sets fill the muscle.",
       "Curls come first so that knees are warm before they are loaded.",
       "The load may stand still while the work gets denser.",
     ],

@@ -28,7 +28,7 @@ async function takeOut(page: Page, gym: string, station: string): Promise<void> 
   await expect(page.getByRole("link", { name: station, exact: true })).toHaveCount(0);
 }
 
-const search = (page: Page) => page.getByRole("combobox", { name: "Search movements" });
+const search = (page: Page) => page.getByRole("combobox", { name: "Search exercises" });
 const exercises = (page: Page) =>
   page.getByRole("region", { name: /^Sets of / }).evaluateAll((all) => all.length);
 
@@ -49,18 +49,18 @@ test("from a brief with two limits to a session without findings, and a swap for
   await page.getByLabel("How bad, of 10").fill("5");
   await page.getByRole("button", { name: "Add a limit" }).click();
   await page.getByLabel("Joint 2").selectOption("lowBack");
-  await page.getByLabel("Provoked by").nth(1).selectOption("loadOnSpine");
+  await page.getByLabel("Aggravated by").nth(1).selectOption("loadOnSpine");
   await page.getByLabel("How bad, of 10").nth(1).fill("4");
   await page.getByLabel("Leg days a week").fill("2");
-  await page.getByLabel("Helper").selectOption("alone");
+  await page.getByLabel("Spotter or partner").selectOption("alone");
   await page.getByRole("button", { name: "Save the brief" }).click();
-  await expect(page.getByText(/takes \d+ movements out/).first()).toBeVisible();
+  await expect(page.getByText(/rules out \d+ exercises/).first()).toBeVisible();
   await expect(page.getByText("knee, provoked by load on the bent knee, 5 of 10")).toBeVisible();
 
   // The bench: what hurts is out and says why; the search works by keys alone.
   await page.goto(person);
   await page.getByRole("link", { name: "Plan a session" }).first().click();
-  await page.getByRole("button", { name: "Go to the bench" }).click();
+  await page.getByRole("button", { name: "Plan the session" }).click();
   await expect(search(page)).toBeVisible();
   await focusSearch(page);
   await page.keyboard.type("goblet");
@@ -75,7 +75,7 @@ test("from a brief with two limits to a session without findings, and a swap for
   // Every finding is answered: by its first fix where there is one, otherwise set aside with a reason.
   const findings = page.getByRole("region", { name: "Findings" });
   const isDone = async () =>
-    (await findings.getByRole("heading", { name: "Nothing found" }).count()) > 0;
+    (await findings.getByRole("heading", { name: "No findings" }).count()) > 0;
   for (let i = 0; i < 30 && !(await isDone()); i++) {
     const before = await findings.innerText();
     // The list is drawn anew after every change, so a press may meet a row that is just gone.
@@ -95,7 +95,7 @@ test("from a brief with two limits to a session without findings, and a swap for
       await expect.poll(() => findings.innerText(), press).not.toBe(before);
     }).toPass({ timeout: 120_000 });
   }
-  await expect(findings.getByRole("heading", { name: "Nothing found" })).toBeVisible();
+  await expect(findings.getByRole("heading", { name: "No findings" })).toBeVisible();
 
   // A station is taken: one press swaps, one undo brings it back.
   const first = () => page.getByRole("region", { name: /^1\. / }).innerText();
@@ -115,7 +115,7 @@ test("from a brief with two limits to a session without findings, and a swap for
   await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByText(/saved, revision 2/i)).toBeVisible();
   await page.reload();
-  await expect(findings.getByRole("heading", { name: "Nothing found" })).toBeVisible();
+  await expect(findings.getByRole("heading", { name: "No findings" })).toBeVisible();
 });
 
 test("a limit that takes everything out says so and names the closest", async ({ page }) => {
@@ -134,7 +134,7 @@ test("a limit that takes everything out says so and names the closest", async ({
   await submit(page, `${person}/brief`, form);
   await page.goto(person);
   await page.getByRole("link", { name: "Plan a session" }).first().click();
-  await page.getByRole("button", { name: "Go to the bench" }).click();
+  await page.getByRole("button", { name: "Plan the session" }).click();
   await search(page).fill("body weight squat");
   await expect(
     page.getByText(/Nothing is left because of squat was forbidden by the surgeon/),
@@ -157,7 +157,7 @@ test("body weight of 7 or 700, a stack with a pin twice and a run that does not 
   await expect(page.getByRole("row", { name: /Body weight/ })).toContainText("70.4 kg");
 
   await page.goto(`${gym}/stations/new`);
-  await page.getByLabel("Name of the station").fill("Odd stack");
+  await page.getByLabel("Equipment name").fill("Odd stack");
   await page.getByLabel("How it is loaded").selectOption("stack");
   const add = page.getByRole("button", { name: "Add", exact: true });
   for (const [pins, says] of [
@@ -190,7 +190,7 @@ test("an approach is copied, changed and followed; a gym is copied with its stat
   await page.getByRole("button", { name: "Save the brief" }).click();
   await page.goto(person);
   await page.getByRole("link", { name: "Plan a session" }).first().click();
-  await page.getByRole("button", { name: "Go to the bench" }).click();
+  await page.getByRole("button", { name: "Plan the session" }).click();
   for (const name of ["goblet", "calf raise from the floor"]) {
     await search(page).fill(name);
     await search(page).press("Enter");
@@ -221,7 +221,7 @@ test("a movement of one's own is written, refused where its substitutes lead now
   await page.goto("/movements/new?from=shipped:goblet-squat");
   await page.getByLabel("Name").fill("");
   await page.getByRole("button", { name: "Remove substitute 1" }).click();
-  await page.getByRole("button", { name: "Add to our movements" }).click();
+  await page.getByRole("button", { name: "Add exercise" }).click();
   await expect(page.getByText("Expected a name.")).toBeVisible();
   await expect(
     page.getByText("Expected at least two substitutes, each with its reason."),
@@ -229,12 +229,12 @@ test("a movement of one's own is written, refused where its substitutes lead now
 
   await submit(page, "/movements/new", MOVEMENT_FORM);
   await page.goto("/movements");
-  await page.getByLabel("Search movements").fill("quay");
+  await page.getByLabel("Search exercises").fill("quay");
   await page.getByText("Quay squat").click();
   await page.getByRole("link", { name: "Change it" }).click();
   await page.getByLabel("Name").fill("Quay front squat");
   await page.getByRole("button", { name: "Save" }).click();
-  await page.getByLabel("Search movements").fill("quay front");
+  await page.getByLabel("Search exercises").fill("quay front");
   await expect(page.getByText("Quay front squat")).toBeVisible();
 
   await page.goto(gym);
@@ -243,7 +243,7 @@ test("a movement of one's own is written, refused where its substitutes lead now
   await page.getByRole("button", { name: "Save as the next version" }).click();
   await page.goto(person);
   await page.getByRole("link", { name: "Plan a session" }).first().click();
-  await page.getByRole("button", { name: "Go to the bench" }).click();
+  await page.getByRole("button", { name: "Plan the session" }).click();
   await search(page).fill("quay front");
   await search(page).press("Enter");
   await page.getByLabel("Load of set 1, kg").fill("40");

@@ -135,7 +135,7 @@ test("two devices on one session see each other, and a set logged on both is kep
   await expect(other.getByText("Two devices logged set 2.", { exact: false })).toBeVisible();
   await expect(page.getByText("Two devices logged set 2.", { exact: false })).toBeVisible();
 
-  await page.getByRole("button", { name: "Keep 60 kg × 11, 2 left" }).click();
+  await page.getByRole("button", { name: "Keep 60 kg × 11, RIR 2" }).click();
   await expect(page.getByText("Two devices logged set 2.", { exact: false })).toBeHidden();
   await expect(other.getByText("Two devices logged set 2.", { exact: false })).toBeHidden();
   await expect(other.getByText("60 kg × 11")).toBeVisible();

@@ -107,7 +107,7 @@ test("a list that is too long is refused at its field, and equipment that cannot
   await registerStudio(page);
   const { gym } = await addGymWithRack(page);
   await page.goto(`/gyms/${gym}/stations/new`);
-  await page.getByLabel("Name of the station").fill("Dumbbells");
+  await page.getByLabel("Equipment name").fill("Dumbbells");
   await page.getByLabel("How it is loaded").selectOption("dumbbells");
   await page.getByLabel("Present, mass of one").fill("1 to 100 by 1, 102 to 204 by 2");
   await page.getByRole("button", { name: "Add", exact: true }).click();

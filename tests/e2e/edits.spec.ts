@@ -52,8 +52,8 @@ test("two edits of a plan: the bench shows both, and taking theirs can be undone
   await other.getByLabel("Load of set 1, kg").fill("70");
   await other.getByRole("button", { name: "Save", exact: true }).click();
   await expect(other.getByText("Somebody else saved revision 3 meanwhile")).toBeVisible();
-  await expect(other.getByText(/8–12 × 65 kg, 2 left/)).toBeVisible();
-  await expect(other.getByText(/8–12 × 70 kg, 2 left/)).toBeVisible();
+  await expect(other.getByText(/8–12 × 65 kg, RIR 2/)).toBeVisible();
+  await expect(other.getByText(/8–12 × 70 kg, RIR 2/)).toBeVisible();
   await other.getByRole("button", { name: "Take theirs (undo brings mine back)" }).click();
   await expect(other.getByLabel("Load of set 1, kg")).toHaveValue("65");
   await other.getByRole("button", { name: "Undo" }).click();
@@ -80,7 +80,7 @@ test("a plan changed while it is trained is offered on the floor, and taken only
     page.getByText("The plan was changed since this session began.", { exact: false }),
   ).toBeVisible();
   await expect(page.getByRole("region", { name: "Do this now" })).toContainText("60 kg");
-  await page.getByRole("button", { name: "Take the change" }).click();
+  await page.getByRole("button", { name: "Load the changes" }).click();
   await expect(page.getByRole("region", { name: "Do this now" })).toContainText("50 kg");
 });
 
@@ -101,8 +101,8 @@ test("wrong values are told at their field, and what was typed stays", async ({
   await expect(page.getByText("Expected a time zone name, like Europe/Vienna.")).toBeVisible();
   await page.getByLabel("Time zone").fill("Europe/Vienna");
   await page.getByRole("button", { name: "Add", exact: true }).click();
-  await page.getByRole("link", { name: "Add a station" }).click();
-  await page.getByLabel("Name of the station").fill("Stack");
+  await page.getByRole("link", { name: "Add equipment" }).click();
+  await page.getByLabel("Equipment name").fill("Stack");
   await page.getByLabel("How it is loaded").selectOption("stack");
   await page.getByLabel("Labelled in").selectOption("lb");
   await page.getByLabel("Pins, as labelled").fill("10, 20, 35, 20");
@@ -142,7 +142,7 @@ test("two edits of a gym, a station, an approach, the rules or an exercise: neit
   await other.setViewportSize({ width: 1280, height: 800 });
   const forms = [
     { at: `/gyms/${gym}`, field: "House rules", mine: "No chalk", theirs: "No shoes" },
-    { at: `/gyms/${gym}/stations/${rack}`, field: "Name of the station", mine: "A", theirs: "B" },
+    { at: `/gyms/${gym}/stations/${rack}`, field: "Equipment name", mine: "A", theirs: "B" },
     { at: approach, field: "In one sentence", mine: "Mine", theirs: "Theirs" },
     { at: "/strength-rules", field: "At most, %", mine: "11", theirs: "12" },
     { at: `/movements/${movement}`, field: "Breathing", mine: "In", theirs: "Out" },

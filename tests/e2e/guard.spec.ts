@@ -390,7 +390,7 @@ test("a database that is gone gets a page that says so, and Kravo recovers witho
 
   await wire.mend();
   await page.getByRole("link", { name: "Try again" }).click();
-  await expect(page.getByRole("heading", { name: "People" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Clients" })).toBeVisible();
   expect((await page.request.get("/readyz")).status()).toBe(200);
   await server.stop();
   await wire.cut();

@@ -368,7 +368,7 @@ export async function logSet(page: Page, reps: number, left: number): Promise<vo
     await panel.getByRole("button", { name: more ? "One rep more" : "One rep fewer" }).click();
   }
   await panel
-    .getByRole("button", { name: left === 0 ? "none left" : `${left} left`, exact: true })
+    .getByRole("button", { name: left === 0 ? "RIR 0 (failure)" : `RIR ${left}`, exact: true })
     .click();
   await panel.getByRole("button", { name: `Log ${reps} reps` }).click();
   const steps = page.getByRole("navigation", { name: "Steps of this session" });
@@ -387,7 +387,7 @@ export async function secondContext(
 
 /** Puts the cursor into the search by its key, which answers only once the page has come alive. */
 export async function focusSearch(page: Page): Promise<void> {
-  const search = page.getByRole("combobox", { name: "Search movements" });
+  const search = page.getByRole("combobox", { name: "Search exercises" });
   await expect(async () => {
     await page.keyboard.press("/");
     await expect(search).toBeFocused({ timeout: 500 });

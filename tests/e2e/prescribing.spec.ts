@@ -46,8 +46,8 @@ test("sets are written as a line, refused at the character, kept through a save,
   await page.getByLabel("Load of set 2, kg").fill("90% of set 1");
   await page.getByLabel("Rest after set 1").fill("breath about 2 min");
 
-  await page.getByRole("button", { name: "+ Preparation" }).click();
-  await page.getByLabel("Preparation, what is done").fill('pulse-raiser "Bike" 5 min felt 4');
+  await page.getByRole("button", { name: "+ General warm-up" }).click();
+  await page.getByLabel("General warm-up, what is done").fill('pulse-raiser "Bike" 5 min felt 4');
   await expect(page.getByText("Pulse raiser: Bike, 5:00 min, effort 4 of 10")).toBeVisible();
   await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByText(/saved, revision 3/i)).toBeVisible();
@@ -59,7 +59,7 @@ test("sets are written as a line, refused at the character, kept through a save,
 
   // The floor asks for the preparation first, and keeps whether it was done.
   await page.getByRole("button", { name: "Start training" }).click();
-  const preparation = page.getByRole("region", { name: "Preparation" });
+  const preparation = page.getByRole("region", { name: "General warm-up" });
   await expect(preparation).toContainText("Pulse raiser: Bike, 5:00 min, effort 4 of 10");
   await preparation.getByRole("button", { name: "Leave out" }).click();
   await expect(preparation).toContainText("left out");
@@ -69,7 +69,7 @@ test("sets are written as a line, refused at the character, kept through a save,
   await saved(page);
   await page.getByRole("button", { name: "End the session" }).click();
   await page.getByRole("button", { name: /^End now/ }).click();
-  const row = page.getByRole("row", { name: /Preparation/ });
+  const row = page.getByRole("row", { name: /General warm-up/ });
   await expect(row).toContainText("done");
 });
 
@@ -116,7 +116,7 @@ test("seven exercises with ramp, rotation, drops and rest-pause take at most 350
   const write = async (find: string, name: string, sets: string) => {
     await press("/");
     await type(find);
-    const found = page.getByRole("listbox", { name: "Movements" });
+    const found = page.getByRole("listbox", { name: "Exercises" });
     await expect(found.getByRole("option", { selected: true })).toContainText(name);
     await press("Control+Enter");
     await expect(page.getByLabel(`Sets of ${name}, written`)).toBeFocused();
@@ -140,7 +140,7 @@ test("seven exercises with ramp, rotation, drops and rest-pause take at most 350
   await press("Control+s");
   await expect(page.getByText(/saved, revision 2/i)).toBeVisible();
   expect(keys).toBeLessThanOrEqual(350);
-  await expect(page.getByRole("region", { name: "Rotation of 2" })).toBeVisible();
+  await expect(page.getByRole("region", { name: "Superset of 2" })).toBeVisible();
   await expect(page.getByRole("region", { name: /^\d\. / })).toHaveCount(7);
 });
 
@@ -157,7 +157,7 @@ test("the same seven exercises by pointer alone", async ({ watched: page }) => {
   };
   const exercise = (name: string) => page.getByRole("region", { name: new RegExp(`\\. ${name}$`) });
   const add = async (name: string) => {
-    const list = page.getByRole("listbox", { name: "Movements" });
+    const list = page.getByRole("listbox", { name: "Exercises" });
     const option = list.getByRole("option", { name: new RegExp(`^${name}`) });
     if ((await option.count()) === 0) await press(page.getByRole("button", { name: /^All \d+$/ }));
     await press(option.first());
@@ -179,9 +179,7 @@ test("the same seven exercises by pointer alone", async ({ watched: page }) => {
   }
   await add("Leg extension");
   await add("Romanian deadlift");
-  await press(
-    page.getByRole("button", { name: "Take Leg extension in turn with Romanian deadlift" }),
-  );
+  await press(page.getByRole("button", { name: "Superset Leg extension with Romanian deadlift" }));
   await add("Seated leg curl");
   await pick(exercise("Seated leg curl").getByLabel("What follows set 3"), "restPause");
   await add("Standing calf raise");
@@ -193,7 +191,7 @@ test("the same seven exercises by pointer alone", async ({ watched: page }) => {
   );
   await expect(page.getByLabel("Sets of Leg press, written")).toHaveValue(/3 drops to 80%/);
   await expect(page.getByLabel("Sets of Seated leg curl, written")).toHaveValue(/rest-pause 2/);
-  await expect(page.getByRole("region", { name: "Rotation of 2" })).toBeVisible();
+  await expect(page.getByRole("region", { name: "Superset of 2" })).toBeVisible();
   await expect(page.getByRole("region", { name: /^\d\. / })).toHaveCount(7);
   expect(presses).toBeLessThanOrEqual(60);
 
@@ -340,15 +338,15 @@ test("a session is kept as a template and given to two people, each copy told wi
   await page.getByRole("link", { name: "Ada First" }).click();
   await page.getByLabel("Level").selectOption("trained");
   await page.getByRole("button", { name: "Save", exact: true }).click();
-  await expect(page.getByText("Trained", { exact: false }).first()).toBeVisible();
+  await expect(page.getByText("Intermediate", { exact: false }).first()).toBeVisible();
   const second = await addPerson(page, "Ben Second");
   await page.goto(`${second}/brief`);
   await page.getByRole("button", { name: "Add a limit" }).click();
   await page.getByLabel("Joint").selectOption("lowBack");
-  await page.getByLabel("Provoked by").selectOption("loadOnSpine");
+  await page.getByLabel("Aggravated by").selectOption("loadOnSpine");
   await page.getByLabel("How bad, of 10").fill("6");
   await page.getByRole("button", { name: "Save the brief" }).click();
-  await expect(page.getByText(/takes \d+ movements out/).first()).toBeVisible();
+  await expect(page.getByText(/rules out \d+ exercises/).first()).toBeVisible();
 
   await page.goto("/");
   await page
@@ -414,7 +412,7 @@ test("sets are filled by scheme, led up to by a ramp, hung by a plan, and printe
   await page.getByRole("button", { name: "Make a ramp of 2" }).click();
   await expect(line).toHaveValue(/^ramp 8 at 30 kg.*ramp 4 at 45 kg/);
   const plan = page.getByRole("region", { name: "Loading plan of Back squat" });
-  await expect(plan).toContainText("hang 5 a side");
+  await expect(plan).toContainText("add 5 a side");
   await expect(plan.getByRole("listitem")).toHaveCount(4);
   await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByText(/saved, revision 3/i)).toBeVisible();
@@ -454,10 +452,10 @@ test("the studio's strength rules refuse what is no number, and are kept", async
   await page.getByRole("button", { name: "Save the rules" }).click();
   await expect(page.getByRole("alert")).toContainText("from 0 to 10");
   await page.getByLabel("Slow second, %").fill("1,5");
-  await page.getByLabel("Maximum from a set").selectOption("Wathan");
+  await page.getByLabel("1RM from a set").selectOption("Wathan");
   await page.getByRole("button", { name: "Save the rules" }).click();
   await expect(page.getByText("lowering over 5 s takes 3% off", { exact: false })).toBeVisible();
   await page.reload();
-  await expect(page.getByLabel("Maximum from a set")).toHaveValue("wathan");
+  await expect(page.getByLabel("1RM from a set")).toHaveValue("wathan");
   await expect(page.getByLabel("Slow second, %")).toHaveValue("1.5");
 });

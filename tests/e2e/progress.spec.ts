@@ -46,7 +46,7 @@ test("when a load will come is asked of an exercise, and says what is missing", 
   await expect(page.getByRole("link", { name: "Project a load" })).toBeVisible();
   await page
     .getByRole("navigation", { name: "Index" })
-    .getByRole("link", { name: "People" })
+    .getByRole("link", { name: "Clients" })
     .click();
   await page.getByRole("link", { name: "Ada When" }).first().click();
   // The client page says the same of the exercise, and leads to where it is decided.
@@ -57,7 +57,7 @@ test("when a load will come is asked of an exercise, and says what is missing", 
   await expect(page.getByRole("link", { name: "Project a load" })).toBeVisible();
   await page
     .getByRole("navigation", { name: "Index" })
-    .getByRole("link", { name: "People" })
+    .getByRole("link", { name: "Clients" })
     .click();
   await page.getByRole("link", { name: "Ada When" }).first().click();
   await expect(squat.getByText(/^Accepted: /)).toBeVisible();

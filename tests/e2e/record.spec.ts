@@ -18,7 +18,7 @@ test("how the trainee came, how a set was done and what was seen in it are kept 
 }) => {
   await startSquats(page);
   await expect(logButton(page)).toBeEnabled();
-  await page.getByText("Check-in: body weight and readiness not said").click();
+  await page.getByText("Check-in: body weight and readiness not logged").click();
   await page.getByLabel("Body weight, kg").fill("8");
   await page.getByRole("button", { name: "Keep check-in" }).click();
   await expect(page.getByText("“8” is no body weight in kg. Write it like 80.5.")).toBeVisible();
@@ -135,7 +135,7 @@ test("an exercise is swapped half-way, a set is added, and the plan stays as it 
   await page.getByRole("button", { name: "Take the added set out again" }).first().click();
   await expect(now).toContainText("set 1 of 3");
   await page.getByRole("button", { name: "Heavier" }).first().click();
-  await page.getByRole("button", { name: "2 left", exact: true }).click();
+  await page.getByRole("button", { name: "RIR 2", exact: true }).click();
   await logButton(page).click();
   await expect(now).toContainText("set 2 of 3");
   await context.setOffline(false);

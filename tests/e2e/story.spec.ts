@@ -13,26 +13,26 @@ test("a coach plans, trains, reads why, and plans the next session", async ({
   await expect(page.getByRole("heading", { name: "Gyms" })).toBeVisible();
   await page.getByLabel("Name").fill("Test Gym");
   await page.getByRole("button", { name: "Add", exact: true }).click();
-  await page.getByRole("link", { name: "Add a station" }).click();
-  await page.getByLabel("Name of the station").fill("Rack");
+  await page.getByRole("link", { name: "Add equipment" }).click();
+  await page.getByLabel("Equipment name").fill("Rack");
   await page.getByLabel("Plates: size x how many").fill("20x4, 10x4, 5x4, 2.5x4, 1.25x2");
   await page.getByLabel("Back squat").check();
   await page.getByRole("button", { name: "Add", exact: true }).click();
   await expect(page.getByRole("link", { name: "Rack" })).toBeVisible();
   await page
     .getByRole("navigation", { name: "Index" })
-    .getByRole("link", { name: "People" })
+    .getByRole("link", { name: "Clients" })
     .click();
-  await page.getByRole("link", { name: "Add a person" }).click();
-  await expect(page.getByRole("heading", { name: "Add a person" })).toBeVisible();
+  await page.getByRole("link", { name: "Add a client" }).click();
+  await expect(page.getByRole("heading", { name: "Add a client" })).toBeVisible();
   await page.getByLabel("Name").fill("Ada Story");
   await page.getByLabel("Level").selectOption("trained");
   await page.getByRole("button", { name: "Add" }).click();
 
   // Plan, with a load that the rack cannot make, and a drop.
   await page.getByRole("link", { name: "Plan a session" }).first().click();
-  await page.getByRole("button", { name: "Go to the bench" }).click();
-  await page.getByRole("combobox", { name: "Search movements" }).fill("back squat");
+  await page.getByRole("button", { name: "Plan the session" }).click();
+  await page.getByRole("combobox", { name: "Search exercises" }).fill("back squat");
   await page.keyboard.press("Enter");
   await page.getByLabel("Reps of set 1").fill("10-8");
   await expect(
@@ -69,7 +69,7 @@ test("a coach plans, trains, reads why, and plans the next session", async ({
   await logSet(page, 8, 2);
   await logSet(page, 8, 1);
   await expect(page.getByText("Drop of set 3 of 3")).toBeVisible();
-  await expect(page.getByText("take off 10, hang 2.5 a side")).toBeVisible();
+  await expect(page.getByText("take off 10, add 2.5 a side")).toBeVisible();
   await logSet(page, 7, 0);
   await expect(page.getByText("All saved on the server")).toBeVisible();
   await page.getByRole("button", { name: "End now" }).click();

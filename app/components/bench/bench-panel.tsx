@@ -89,8 +89,8 @@ export function VolumeBars({
         ))}
       </Box>
       <Typography variant="body2" sx={{ color: "text.secondary", mt: 1 }}>
-        Direct sets, + sets that assist, by their share. A set counts from four reps in reserve
-        down; ramp and primer never do; what follows a set counts as the approach says.
+        Direct sets + indirect sets. A set counts from RIR 4 down; warm-up and feeder sets never do;
+        techniques count as the approach says.
       </Typography>
     </Box>
   );

@@ -116,9 +116,9 @@ export function BlockList({
                   type="button"
                   className={`${plain.smallButton} ${bench.join}`}
                   onClick={() => onEdit({ kind: "join", block: block.id, rests: RESTS })}
-                  aria-label={`Take ${nameOf(block)} in turn with ${nameOf(next)}`}
+                  aria-label={`Superset ${nameOf(block)} with ${nameOf(next)}`}
                 >
-                  ⤷ take in turn with {nameOf(next)}
+                  ⤷ superset with {nameOf(next)}
                 </button>
               ) : null}
             </Handled>

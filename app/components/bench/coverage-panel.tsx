@@ -47,8 +47,8 @@ export function CoveragePanel({ judged }: { readonly judged: Judged }) {
         ))}
       </ul>
       <p className={`${plain.text} ${plain.soft}`}>
-        Hard sets of the week, assisting ones by their share; the frame is {judged.approach.name}’s
-        band, a starting point and no limit. Below it: what the direct sets meet.
+        Hard sets of the week, direct and indirect; the frame is {judged.approach.name}’s weekly
+        range, a starting point and no limit. Below it: what the direct sets meet.
       </p>
     </section>
   );

@@ -135,13 +135,13 @@ describe("a set as a row", () => {
       );
     }
     render(<Row />);
-    const reserve = screen.getByLabelText("Reps in reserve of set 1");
-    expect(within(reserve).getByRole("option", { selected: true }).textContent).toBe("1–3 left");
+    const reserve = screen.getByLabelText("RIR of set 1");
+    expect(within(reserve).getByRole("option", { selected: true }).textContent).toBe("RIR 1–3");
     await userEvent.selectOptions(reserve, "4");
     // What the row makes can be stored: a range from 4 to 3 could not.
     expect(plannedSetField.safeParse(onSet.mock.lastCall?.[0])).toMatchObject({ success: true });
     expect(onSet.mock.lastCall?.[0]).toMatchObject({ effort: 4, effortUpTo: null });
-    expect(within(reserve).queryByText("1–3 left")).toBeNull();
+    expect(within(reserve).queryByText("RIR 1–3")).toBeNull();
   });
 });
 
@@ -203,10 +203,10 @@ describe("a set as a form", () => {
     const set = open();
     const effort = await screen.findByRole("group", { name: "Effort of set 2" });
     const upTo = within(effort).getByLabelText("Up to, set 2");
-    expect(within(upTo).queryByText("1 left")).toBeNull();
-    await userEvent.selectOptions(upTo, "4 left");
+    expect(within(upTo).queryByText("RIR 1")).toBeNull();
+    await userEvent.selectOptions(upTo, "RIR 4");
     expect(set()).toMatchObject({ effort: 2, effortUpTo: 4 });
-    await userEvent.selectOptions(within(effort).getByLabelText("Reps left, set 2"), "0");
+    await userEvent.selectOptions(within(effort).getByLabelText("RIR, set 2"), "0");
     expect(set()).toMatchObject({ effort: 0, effortUpTo: null });
   });
 

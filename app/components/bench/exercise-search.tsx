@@ -73,7 +73,7 @@ export const ExerciseSearch = memo(function ExerciseSearch({
 
   const optionId = (i: number) => `search-${i}`;
   return (
-    <section className={bench.search} aria-label="Find a movement">
+    <section className={bench.search} aria-label="Find an exercise">
       <div className={`${plain.row} ${bench.searchHead}`}>
         <h2>Add an exercise</h2>
         <p className={`${plain.text} ${plain.soft}`}>
@@ -85,7 +85,7 @@ export const ExerciseSearch = memo(function ExerciseSearch({
         ref={input}
         type="search"
         role="combobox"
-        aria-label="Search movements"
+        aria-label="Search exercises"
         aria-expanded="true"
         aria-controls="search-list"
         aria-activedescendant={shown[active] === undefined ? undefined : optionId(active)}
@@ -106,7 +106,7 @@ export const ExerciseSearch = memo(function ExerciseSearch({
         }}
       />
       <Filters query={query} judged={judged} onChange={change} />
-      <ul id="search-list" role="listbox" aria-label="Movements">
+      <ul id="search-list" role="listbox" aria-label="Exercises">
         {shown.map((candidate, i) => (
           <Option
             key={candidate.movement.ref}
@@ -198,13 +198,13 @@ function NothingLeft({
   return (
     <Typography sx={{ py: 1 }}>
       {closest === undefined
-        ? "No movement fits this search; press Escape to begin anew."
-        : `Nothing is left because of ${closest.reasons.map(formatOutReason).join("; ")}. The closest: ${found.out
+        ? "No exercise matches; press Escape to start over."
+        : `All are ruled out by ${closest.reasons.map(formatOutReason).join("; ")}. The closest: ${found.out
             .slice(0, 3)
             .map((o) => o.movement.name)
             .join(", ")}.`}{" "}
       {judged.stations.length === 0 ? (
-        <Link to="/gyms">Set the stations of this gym up first.</Link>
+        <Link to="/gyms">Add the equipment of this gym first.</Link>
       ) : null}
     </Typography>
   );
@@ -275,7 +275,7 @@ function Filters({
           onChange={(laterality) => onChange({ laterality })}
         />
         <Filter
-          label="Station"
+          label="Equipment"
           value={query.station}
           options={judged.stations.map((s) => s.id)}
           names={Object.fromEntries(judged.stations.map((s) => [s.id, s.name]))}
@@ -301,7 +301,7 @@ function Filters({
             checked={query.safeAlone}
             onChange={(event) => onChange({ safeAlone: event.target.checked })}
           />
-          Safe alone to the limit
+          Safe alone to failure
         </Box>
       </Box>
     </Disclosure>

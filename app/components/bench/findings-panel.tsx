@@ -74,7 +74,7 @@ export function FindingsPanel({ findings, setAside, onTakeBack, ...row }: Findin
     <section className={bench.findings} aria-label="Findings">
       <h2>
         {open.length === 0
-          ? "Nothing found"
+          ? "No findings"
           : `${open.length} ${open.length === 1 ? "finding" : "findings"}`}
       </h2>
       {open.map((finding) => (
@@ -94,7 +94,7 @@ export function FindingsPanel({ findings, setAside, onTakeBack, ...row }: Findin
                 : {dismissal.reason}
               </Typography>
               <Button size="small" onClick={() => onTakeBack(dismissal.id)}>
-                Take back
+                Restore
               </Button>
             </Box>
           ))}

@@ -28,12 +28,12 @@ export function RotationFrame({
   return (
     <Box
       component="section"
-      aria-label={`Rotation of ${block.members.length}`}
+      aria-label={`Superset of ${block.members.length}`}
       sx={{ borderLeft: 6, borderColor: "kravo.iron", pl: { xs: 1, md: 2 }, mb: 3.5 }}
     >
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "center", mb: 1 }}>
         <Typography variant="overline" component="h2">
-          In turn, {rounds} {rounds === 1 ? "round" : "rounds"}
+          Superset, {rounds} {rounds === 1 ? "round" : "rounds"}
         </Typography>
         <Typography variant="body2" component="span">
           rest between{" "}

@@ -35,7 +35,7 @@ export function SessionTimeline({
     <figure className={bench.course} aria-label="Session timeline">
       <div className={`${plain.row} ${plain.tight}`}>
         <figcaption className={`${plain.smallHeading} ${plain.grow}`}>
-          Course: time along, load as height, rest as gaps
+          Timeline: time along, load as height, rest as gaps
         </figcaption>
         <p className={plain.text}>{formatMinutes(seconds(total))}</p>
       </div>

@@ -24,7 +24,7 @@ import type { SetStep } from "~/core/unroll/index.ts";
 import { allLoads } from "~/core/gym/index.ts";
 import { formatAmount } from "~/format/numbers.ts";
 import { EXTENSION_NAMES, extensionName } from "~/format/prescription.ts";
-import { formatEffort, formatRir, ROLE_NAMES } from "~/format/training.ts";
+import { formatEffort, formatAskedRir, ROLE_NAMES } from "~/format/training.ts";
 import { Select } from "../field.tsx";
 import { steady } from "../steady.ts";
 import { readTyped } from "./read-typed.ts";
@@ -51,7 +51,7 @@ const RESERVES = (
   <>
     {RIR_VALUES.map((value) => (
       <option key={value} value={String(value)}>
-        {formatRir(value)}
+        {formatAskedRir(value)}
       </option>
     ))}
   </>
@@ -187,10 +187,10 @@ export const SetRow = steady(function SetRow({
             invalid={main?.load.kind === "impossible"}
           />
         </td>
-        <td data-label="Reserve">
+        <td data-label="RIR">
           <div className={plain.cellSelect}>
             <Select
-              aria-label={`Reps in reserve of set ${number}`}
+              aria-label={`RIR of set ${number}`}
               value={set.effortUpTo === null ? String(set.effort) : "range"}
               onChange={(event) => {
                 const effort = RIR_VALUES.find((value) => String(value) === event.target.value);
@@ -217,7 +217,7 @@ export const SetRow = steady(function SetRow({
             width={88}
           />
         </td>
-        <td data-label="Hang">{main === undefined ? null : <StepLoadText step={main} />}</td>
+        <td data-label="Plates">{main === undefined ? null : <StepLoadText step={main} />}</td>
         <td>
           <div className={bench.setButtons}>
             <select

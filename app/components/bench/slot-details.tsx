@@ -34,7 +34,7 @@ export function SlotDetails({
   const id = (field: string) => `${slot.id}-${field}`;
   return (
     <Disclosure
-      summary={`Station, sides, set-up, notes${slot.purpose === "" ? "" : ` · ${slot.purpose}`}`}
+      summary={`Equipment, sides, set-up, notes${slot.purpose === "" ? "" : ` · ${slot.purpose}`}`}
     >
       <Box
         sx={{
@@ -44,7 +44,7 @@ export function SlotDetails({
           pt: 1,
         }}
       >
-        <Labelled id={id("station")} label="Station">
+        <Labelled id={id("station")} label="Equipment">
           <Select
             id={id("station")}
             value={slot.station}
@@ -93,7 +93,7 @@ export function SlotDetails({
               value={slot.setUp[name] ?? ""}
               onChange={(event) => setUp(name, event.target.value)}
             >
-              <option value="">Not said</option>
+              <option value="">Not stated</option>
               {choices.map((choice) => (
                 <option key={choice}>{choice}</option>
               ))}
@@ -183,7 +183,7 @@ export function SlotDetails({
             </Box>
           ))}
         </Box>
-        <Labelled id={id("note")} label="Note to the trainee">
+        <Labelled id={id("note")} label="Note to the client">
           <OutlinedInput
             id={id("note")}
             fullWidth

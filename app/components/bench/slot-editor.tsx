@@ -100,7 +100,7 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
         name={name}
         number={number}
         about={[
-          station?.name ?? "no station",
+          station?.name ?? "no equipment",
           ...(station === null ? [] : [readingMeaning(station.loading)]),
           formatMinutes(duration.likely),
         ].join(" · ")}
@@ -130,9 +130,9 @@ export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
                 "Role",
                 "Reps",
                 `Load${station === null ? "" : `, ${station.loading.unit}`}`,
-                "Reserve",
+                "RIR",
                 "Rest",
-                "Hang",
+                "Plates",
                 "",
               ].map((h) =>
                 h === "" ? (

@@ -125,7 +125,7 @@ export function SwapPanel({
         <Typography>
           Nothing here can stand in.{" "}
           {found.closest.length === 0
-            ? "No movement of this gym trains the same."
+            ? "No exercise in this gym trains the same."
             : `The closest are out: ${found.closest
                 .map((c) => `${c.movement.name} (${c.reasons.map(formatExclusion).join("; ")})`)
                 .join("; ")}.`}
@@ -147,7 +147,7 @@ function causesFor(
   away: readonly { readonly name: string; readonly context: SwapContext }[],
 ): readonly NamedCause[] {
   return [
-    { key: "stationTaken", text: "the station is taken", cause: { kind: "stationTaken" } },
+    { key: "stationTaken", text: "the equipment is taken", cause: { kind: "stationTaken" } },
     ...PROVOCATIONS.map((provokedBy) => ({
       key: `hurts-${provokedBy}`,
       text: `it hurts with ${PROVOCATION_NAMES[provokedBy]}`,

@@ -119,10 +119,14 @@ export function BriefForm({
                   label={`Joint ${i + 1}`}
                   options={JOINTS.map((j) => [j, JOINT_NAMES[j]])}
                 />
-                <Choice field={row.provokedBy} label="Provoked by" options={PROVOCATION_OPTIONS} />
+                <Choice
+                  field={row.provokedBy}
+                  label="Aggravated by"
+                  options={PROVOCATION_OPTIONS}
+                />
                 <TextInput field={row.since} label="Since" type="date" />
                 <TextInput field={row.severity} label="How bad, of 10" inputMode="numeric" />
-                <TextInput field={row.allowed} label="Allowed up to" inputMode="numeric" />
+                <TextInput field={row.allowed} label="Pain allowed up to" inputMode="numeric" />
               </>
             );
           }}
@@ -153,7 +157,7 @@ export function BriefForm({
           rows={fields.clearances.getFieldList()}
           columns="1.2fr 1.6fr 2fr 1.4fr"
           one="word"
-          add="Add a professional’s word"
+          add="Add a medical clearance"
           fresh={{ verdict: "forbidden", pattern: "squat", by: "", on: "" }}
         >
           {(clearance, i) => {
@@ -170,7 +174,7 @@ export function BriefForm({
                 />
                 <Choice
                   field={row.pattern}
-                  label="Movements"
+                  label="Exercises"
                   options={PATTERNS.map((p) => [p, PATTERN_NAMES[p]])}
                 />
                 <TextInput field={row.by} label="By whom" />
@@ -247,7 +251,11 @@ export function BriefForm({
           options={gyms.map((g) => [g.id, g.name])}
         />
         <Box sx={GRID}>
-          <Choice field={fields.helper} label="Helper" options={Object.entries(HELPER_NAMES)} />
+          <Choice
+            field={fields.helper}
+            label="Spotter or partner"
+            options={Object.entries(HELPER_NAMES)}
+          />
           <TextInput field={fields.gear} label="Own gear" hint="belt, straps, sleeves …" />
         </Box>
         <MovementList label="Likes" name={fields.likes.name} chosen={document.likes} />
@@ -317,7 +325,7 @@ function MovementList({
         renderInput={(params) => (
           <TextField
             {...params}
-            placeholder="Type a movement"
+            placeholder="Type an exercise"
             slotProps={{
               ...params.slotProps,
               htmlInput: { ...params.slotProps.htmlInput, "aria-labelledby": `${name}-label` },

@@ -74,7 +74,7 @@ export function BriefLines({
             ▸ Screening
           </Typography>
           <Typography component="dd" sx={{ fontWeight: 650 }}>
-            Not screened yet: a qualified professional clears this person before hard training.
+            Not screened yet: a qualified professional clears this client before hard training.
           </Typography>
           <Typography component="dd" variant="body2" sx={{ color: "text.secondary" }}>
             stands first among every session’s findings

@@ -55,11 +55,9 @@ export function Measurements({
   return (
     <>
       {series.length === 0 ? (
-        <Empty>
-          Nothing measured yet. Body weight makes shares of body-weight movements exact.
-        </Empty>
+        <Empty>Nothing measured yet. Body weight makes loads of body-weight exercises exact.</Empty>
       ) : (
-        <Ledger label="Measurements" head={["Measured", "Now", "Before", "Course", ""]}>
+        <Ledger label="Measurements" head={["Measured", "Now", "Before", "Trend", ""]}>
           {series.map(({ kind, side, own }) => {
             const last = own.at(-1);
             return last === undefined ? null : (

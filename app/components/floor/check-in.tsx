@@ -45,7 +45,7 @@ export function CheckInPanel({
         <Typography component="span" sx={{ fontWeight: 650 }}>
           Check-in
           <Box component="span" sx={{ fontWeight: 500, color: "text.secondary" }}>
-            {said === null ? ": body weight and readiness not said" : `: ${formatCheckIn(said)}`}
+            {said === null ? ": body weight and readiness not logged" : `: ${formatCheckIn(said)}`}
           </Box>
         </Typography>
       </Box>
@@ -57,7 +57,7 @@ export function CheckInPanel({
             id="check-in-weight"
             inputMode="decimal"
             autoComplete="off"
-            placeholder="Not said"
+            placeholder="Not logged"
             aria-describedby="check-in-error"
             value={weight}
             onChange={(e) => setWeight(e.target.value)}
@@ -65,7 +65,7 @@ export function CheckInPanel({
         </Labelled>
         <Box sx={{ mb: 2 }}>
           <Typography variant="overline" component="p" id="readiness">
-            Readiness, 5 is best{readiness === null ? ": not said" : ""}
+            Readiness, 5 is best{readiness === null ? ": not logged" : ""}
           </Typography>
           <Box role="group" aria-labelledby="readiness" sx={{ display: "flex", maxWidth: 320 }}>
             {READINESS.map((n) => (

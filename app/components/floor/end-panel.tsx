@@ -30,17 +30,17 @@ export function EndPanel({
     <Box component="section" aria-label="End the session" sx={{ mt: 2, border: 2, p: 2 }}>
       {openSets === 0 ? null : (
         <Typography sx={{ mb: 1 }}>
-          {openSets} planned {openSets === 1 ? "set is" : "sets are"} not logged; they count as left
-          out.
+          {openSets} planned {openSets === 1 ? "set is" : "sets are"} not logged and count as
+          skipped.
         </Typography>
       )}
-      <Labelled id="session-effort" label="How hard was the whole session, 0 to 10">
+      <Labelled id="session-effort" label="Session RPE, 0 to 10">
         <Select
           id="session-effort"
           value={effort}
           onChange={(event) => setEffort(event.target.value)}
         >
-          <option value="">Not said</option>
+          <option value="">Not logged</option>
           {Array.from({ length: 11 }, (_, n) => (
             <option key={n} value={n}>
               {n}

@@ -355,7 +355,7 @@ export function FloorView({
               The plan was changed since this session began. What is logged stays.
             </Typography>
             <Button type="submit" variant="outlined" disabled={saveState.kind !== "saved"}>
-              Take the change
+              Load the changes
             </Button>
           </Box>
         </Form>

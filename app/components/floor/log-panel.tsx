@@ -136,19 +136,19 @@ export function LogPanel({
           text={done === null ? "?" : String(done)}
           down={{ label: `${amountWord(counted)} fewer`, go: () => change(-counted.by) }}
           up={{ label: `${amountWord(counted)} more`, go: () => change(counted.by) }}
-          hint={done === null ? "unknown, not zero" : "press if miscounted"}
+          hint={done === null ? "unknown, not zero" : "not sure?"}
           onText={{
-            label: `${counted.label}: ${done ?? "unknown"}. Press if miscounted.`,
+            label: `${counted.label}: ${done ?? "unknown"}. Not sure? Tap to mark unknown.`,
             go: () => setDone(null),
           }}
         />
       </Box>
-      <Typography variant="overline" component="p" id="reserve" sx={{ mt: 0.5 }}>
-        Reps left in reserve{rir === "unknown" ? ": not said" : `: ${formatRir(rir)}`}
+      <Typography variant="overline" component="p" id="rir" sx={{ mt: 0.5 }}>
+        {rir === "unknown" ? "RIR: not logged" : formatRir(rir)}
       </Typography>
       <Box
         role="group"
-        aria-labelledby="reserve"
+        aria-labelledby="rir"
         sx={{ display: "grid", gridTemplateColumns: "repeat(7, 1fr)", mb: 1.25 }}
       >
         {RESERVES.map((value) => (

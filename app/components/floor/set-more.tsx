@@ -88,7 +88,7 @@ export function SetMore({
         />
         <Choice
           id="set-helper"
-          label="Helped by"
+          label="Spotter or partner"
           options={HELPERS.filter((helper) => helper !== "unknown").map((helper) => [
             helper,
             HELPER_NAMES[helper],
@@ -111,7 +111,7 @@ export function SetMore({
               inputMode="numeric"
               min={0}
               max={600}
-              placeholder="Not said"
+              placeholder="Not logged"
               value={observed.held ?? ""}
               onChange={(e) => observe({ held: secondsTyped(e.target.value) })}
             />
@@ -122,7 +122,9 @@ export function SetMore({
             key={name}
             id={`set-up-${name}`}
             label={name}
-            unsaid={step.setUp[name] === undefined ? "Not said" : `As planned: ${step.setUp[name]}`}
+            unsaid={
+              step.setUp[name] === undefined ? "Not logged" : `As planned: ${step.setUp[name]}`
+            }
             options={choices.map((choice) => [choice, sentence(choice)])}
             chosen={conditions.setUp?.[name] ?? null}
             onChoose={(choice) => {
@@ -165,7 +167,7 @@ function Choice<T extends string>({
   label,
   options,
   chosen,
-  unsaid = "Not said",
+  unsaid = "Not logged",
   onChoose,
 }: {
   readonly id: string;

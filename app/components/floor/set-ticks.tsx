@@ -71,7 +71,7 @@ export function FaultTicks({
   return (
     <>
       <Typography variant="overline" component="p" id="faults-seen">
-        Faults seen{seen === null ? ": not said" : seen.length === 0 ? ": none" : ""}
+        Faults seen{seen === null ? ": not logged" : seen.length === 0 ? ": none" : ""}
       </Typography>
       <Box role="group" aria-labelledby="faults-seen" sx={TICKS}>
         <Tick isOn={seen?.length === 0} onPress={() => onChange(seen?.length === 0 ? null : [])}>
@@ -136,8 +136,8 @@ export function GearTicks({
         {worn !== null
           ? ""
           : planned.length === 0
-            ? ": not said"
-            : `: not said, planned ${planned.join(", ")}`}
+            ? ": not logged"
+            : `: not logged, planned ${planned.join(", ")}`}
       </Typography>
       <Box role="group" aria-labelledby="gear-worn" sx={TICKS}>
         <Tick isOn={worn?.length === 0} onPress={() => onChange(worn?.length === 0 ? null : [])}>
@@ -167,7 +167,7 @@ export function TempoDone({
   return (
     <>
       <Typography variant="overline" component="p" id="tempo-done">
-        Tempo as done{done === null ? ": not said" : ""}
+        Tempo as done{done === null ? ": not logged" : ""}
       </Typography>
       <Box
         role="group"

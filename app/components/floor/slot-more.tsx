@@ -20,7 +20,7 @@ import { Labelled, Select } from "../field.tsx";
 
 const SCORES = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10] as const;
 const SKIP_REASONS = [
-  "Station taken",
+  "Equipment taken",
   "Hurts here",
   "Out of time",
   "Low-energy day",
@@ -65,7 +65,7 @@ export function SlotMore({
           fontWeight: 650,
         }}
       >
-        Pain, note, helper, swap, skip
+        Pain, note, spotter, swap, skip
         {pains.length > 0
           ? ` · ${pains.map((p) => `${JOINT_NAMES[p.joint]} ${p.score}/10`).join(", ")}`
           : ""}
@@ -176,7 +176,7 @@ export function SlotMore({
         }}
       >
         {context === null ? null : (
-          <Labelled id="helper" label="Helped by">
+          <Labelled id="helper" label="Spotter or partner">
             <Select
               id="helper"
               value={context.helper}

@@ -127,7 +127,7 @@ export function StepView({
       )}
       {isTry ? (
         <Typography sx={{ mt: 1, fontWeight: 650 }}>
-          A try: say how many are left. The load is found when it comes to {formatEffort(step)}.
+          Work-up set: log its RIR. The load is found when it comes to {formatEffort(step)}.
         </Typography>
       ) : null}
       {step.fallenFrom === null ? null : (
@@ -189,7 +189,7 @@ function LoadFigure({
   if (load.kind !== "made") {
     return (
       <Typography variant="figure" component="p" sx={{ fontSize: { xs: "2.4rem", md: "3.6rem" } }}>
-        {load.kind === "bodyweight" ? "no added load" : "find the load"}
+        {load.kind === "bodyweight" ? "no added load" : "work up to it"}
       </Typography>
     );
   }

@@ -126,7 +126,7 @@ function FieldsOf({
             options={PROVOCATIONS.map((p) => [p, PROVOCATION_NAMES[p]])}
           />
           <NumberField {...field} name="severity" label="Pain, of 10" usual="5" />
-          <NumberField {...field} name="allowed" label="Allowed up to" usual="2" />
+          <NumberField {...field} name="allowed" label="Pain allowed up to" usual="2" />
           {from}
           <DateField {...field} name="to" label="Last day, blank if not known" usual="" />
         </>

@@ -14,7 +14,7 @@ import {
   withBound,
   type PlannedSet,
 } from "~/core/plan/index.ts";
-import { formatRir, formatSideMode, PHASE_NAMES, RANGE_NAMES } from "~/format/training.ts";
+import { formatAskedRir, formatSideMode, PHASE_NAMES, RANGE_NAMES } from "~/format/training.ts";
 import { readTyped } from "../read-typed.ts";
 import type { ChangeSet } from "../slot-actions.ts";
 import type { ReportInvalid } from "../typed-cell.tsx";
@@ -98,10 +98,10 @@ export function SetForm({
         </Group>
         <Group title="Effort">
           <Pick
-            label="Reps left"
+            label="RIR"
             width={130}
             value={String(set.effort)}
-            options={RIR_VALUES.map((rir) => [String(rir), formatRir(rir)] as const)}
+            options={RIR_VALUES.map((rir) => [String(rir), formatAskedRir(rir)] as const)}
             onValue={(text) => {
               const effort = RIR_VALUES.find((rir) => String(rir) === text);
               if (effort !== undefined) onChange((now) => leaving(now, effort));
@@ -114,7 +114,7 @@ export function SetForm({
               value={String(set.effortUpTo)}
               options={[
                 ["null", "no range"],
-                ...upTo.map((rir) => [String(rir), formatRir(rir)] as const),
+                ...upTo.map((rir) => [String(rir), formatAskedRir(rir)] as const),
               ]}
               onValue={(text) => {
                 const effortUpTo = upTo.find((rir) => String(rir) === text) ?? null;

@@ -103,7 +103,7 @@ export const CALVES_AND_SHINS: readonly Movement[] = [
     laterality: "twoLegs",
     stability: "guided",
     givesOutFirst: "targetMuscle",
-    safeAlone: { toTheLimit: true, how: "Stops in; they catch the carriage." },
+    safeAlone: { toTheLimit: true, how: "Stops in; they catch the sled." },
     spinalLoad: "none",
     kneeStress: "none",
     hipStress: "none",

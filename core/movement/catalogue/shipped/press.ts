@@ -50,7 +50,7 @@ export const PRESSES: readonly Movement[] = [
     laterality: "twoLegs",
     stability: "guided",
     givesOutFirst: "targetMuscle",
-    safeAlone: { toTheLimit: true, how: "Stops set and tried with an empty carriage first." },
+    safeAlone: { toTheLimit: true, how: "Stops set and tried with an empty sled first." },
     spinalLoad: "low",
     kneeStress: "moderate",
     hipStress: "moderate",
@@ -73,7 +73,7 @@ export const PRESSES: readonly Movement[] = [
     breathing: "In on the way down, out past the hardest point.",
     takeUp: "Press to take the weight, then turn the stops out.",
     putBack: "Turn the stops in before the last effort leaves the legs.",
-    spotting: "From the side, hands on the carriage; help only upward.",
+    spotting: "From the side, hands on the sled; help only upward.",
     cues: ["Hips stay in the seat", "Knees follow the toes", "Never snap the knees straight"],
     faults: [
       {
