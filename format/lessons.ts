@@ -18,7 +18,10 @@ export const LESSONS: readonly Lesson[] = [
     examples: [
       { line: "3 x 8-12", says: "three sets of eight to twelve" },
       { line: "2 x 10; max least 6", says: "two of ten, then as many as come, six at least" },
-      { line: "ramp 10 at 40; ramp 6 at 60; top 5 at 80", says: "two rising sets and a top set" },
+      {
+        line: "warm-up 10 at 40; warm-up 6 at 60; top 5 at 80",
+        says: "two rising sets and a top set",
+      },
       { line: "40 s; 20 steps each; 30 m out and back", says: "time, steps, distance" },
       { line: "total 60 reps in 4 sets pause 30 s", says: "a total over several sets" },
       { line: "intervals 8 x 20 s pause 40 s", says: "work and pause, in rounds" },
@@ -41,14 +44,14 @@ export const LESSONS: readonly Lesson[] = [
         says: "of another lift; of the estimated 1RM",
       },
       { line: "3 x 8-12 at last plus 1", says: "last time and a step up" },
-      { line: "3 x 6-8 at effort leave 2", says: "what reps and RIR allow" },
+      { line: "3 x 6-8 at effort RIR 2", says: "what reps and RIR allow" },
       { line: "10 at 90; 3 x 10 at before minus 1 rest 20 s", says: "running down the stack" },
       {
         line: "3 x 6 at body plus 10 kg; 8 at body minus 20 kg",
         says: "body weight and more, or less",
       },
       {
-        line: "calibration 5 at trial 60 kg up 2 tries 3",
+        line: "work-up 5 at trial 60 kg up 2 tries 3",
         says: "feeler sets until the load is found",
       },
       { line: "8 at 100 kg else 100 kg else 95 kg", says: "if it falls short: again, then down" },
@@ -74,9 +77,9 @@ export const LESSONS: readonly Lesson[] = [
     title: "How hard, how slow, how long to rest",
     says: "In any order behind the load. “all …:” in front says it once for every set.",
     examples: [
-      { line: "3 x 8-12 leave 2 rest 2:00", says: "RIR 2, two minutes" },
-      { line: "2 x 10 leave 1.5; 10 past limit", says: "the last one beyond failure" },
-      { line: "3 x 8 leave 1-3", says: "RIR 1 to 3" },
+      { line: "3 x 8-12 RIR 2 rest 2:00", says: "RIR 2, two minutes" },
+      { line: "2 x 10 RIR 1.5; 10 beyond failure", says: "the last one beyond failure" },
+      { line: "3 x 8 RIR 1-3", says: "RIR 1 to 3" },
       {
         line: "2 x 8 at last plus 1 at most 60 kg; 8 at 80% of set 1 at least 40 kg",
         says: "loads held, whatever the rule comes to",

@@ -21,7 +21,7 @@ const says = (text: string): string => {
 
 it.each([
   ["3x8 rst", "“rst” does not fit here; expected"],
-  ["3x", "Something is missing at the end; expected ramp, primer"],
+  ["3x", "Something is missing at the end; expected warm-up, feeder"],
   ["12-8", "12 to 8 runs backwards; write the lower number first."],
   ["0x8", "Expected 1 to 60 sets of one exercise, not 0."],
   ["8 then drop to 120%", "Expected 0.01 to 99.99 per cent, not 120. A drop gets lighter."],
@@ -30,7 +30,7 @@ it.each([
   ["8 at before minus 1", "There is no set before the first one."],
   ['8 at 80% of "Nothing"', "No exercise is called “Nothing”."],
   ["until pain", "“pain” is not known here; expected hips-lift, depth-cut"],
-  ["8 leave 7", "Reps to leave are 0 to 5 by halves, or “many”; 7 is neither."],
+  ["8 leave 7", "RIR is 0 to 5 by halves, or 5+; 7 is neither."],
 ])("says of %s: %s", (text, said) => {
   expect(says(text)).toContain(said);
 });

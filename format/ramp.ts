@@ -1,9 +1,9 @@
 import type { RampReasons } from "~/core/coach/index.ts";
-import { formatSets } from "./numbers.ts";
+import { formatSets, plural } from "./numbers.ts";
 
-/** "Make a ramp of 3", "Take the ramp out" where the rule has none. */
+/** "Add 3 warm-up sets", "Remove the warm-up sets" where the rule has none. */
 export function formatRamp(sets: number): string {
-  return sets === 0 ? "Take the ramp out" : `Make a ramp of ${sets}`;
+  return sets === 0 ? "Remove the warm-up sets" : `Add ${plural(sets, "warm-up set")}`;
 }
 
 /** "compound lift, at least 8 reps, 3.9 times the lightest load, 2 hard sets for these regions before". */

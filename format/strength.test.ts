@@ -86,8 +86,8 @@ describe("a ramp", () => {
   });
 
   it("is offered by its length", () => {
-    expect(formatRamp(3)).toBe("Make a ramp of 3");
-    expect(formatRamp(0)).toBe("Take the ramp out");
+    expect(formatRamp(3)).toBe("Add 3 warm-up sets");
+    expect(formatRamp(0)).toBe("Remove the warm-up sets");
   });
 });
 

@@ -122,9 +122,9 @@ export const PATTERN_NAMES: Readonly<Record<Movement["pattern"], string>> = {
 };
 
 export const ROLE_NAMES: Readonly<Record<SetRole, string>> = {
-  ramp: "Ramp",
-  primer: "Primer",
-  calibration: "Calibration",
+  ramp: "Warm-up",
+  primer: "Feeder",
+  calibration: "Work-up",
   work: "Work",
   top: "Top",
   backOff: "Back-off",

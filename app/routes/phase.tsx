@@ -413,14 +413,14 @@ function Replans({
         >
           <Typography>
             Replanned {formatShortDay(own.on)}: {own.text}
-            {own.isTakenBack ? ", restored" : ""}
+            {own.isTakenBack ? ", undone" : ""}
           </Typography>
           {own.revision === revision ? (
             <Form method="post">
               <input type="hidden" name="intent" value="takeBack" />
               <input type="hidden" name="revision" value={own.revision} />
               <Button type="submit" size="small" disabled={isBusy}>
-                Restore
+                Undo replan
               </Button>
             </Form>
           ) : null}

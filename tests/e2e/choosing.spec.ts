@@ -55,7 +55,7 @@ test("from a brief with two limits to a session without findings, and a swap for
   await page.getByLabel("Spotter or partner").selectOption("alone");
   await page.getByRole("button", { name: "Save the brief" }).click();
   await expect(page.getByText(/rules out \d+ exercises/).first()).toBeVisible();
-  await expect(page.getByText("knee, provoked by load on the bent knee, 5 of 10")).toBeVisible();
+  await expect(page.getByText("knee, aggravated by load on the bent knee, 5 of 10")).toBeVisible();
 
   // The bench: what hurts is out and says why; the search works by keys alone.
   await page.goto(person);
@@ -137,7 +137,7 @@ test("a limit that takes everything out says so and names the closest", async ({
   await page.getByRole("button", { name: "Plan the session" }).click();
   await search(page).fill("body weight squat");
   await expect(
-    page.getByText(/Nothing is left because of squat was forbidden by the surgeon/),
+    page.getByText(/All are ruled out by squat was forbidden by the surgeon/),
   ).toBeVisible();
 });
 

@@ -126,7 +126,7 @@ test("fields inside what is opened keep to their width, on the phone floor too",
   await startSquats(page);
   await page.getByText("Check-in: body weight").click();
   await page.getByText("More about this set").click();
-  await page.getByText("Pain, note, helper, swap, skip").click();
+  await page.getByText("Pain, note, spotter, swap, skip").click();
   await expect(page.locator("details[open]")).toHaveCount(3);
   const wide = await page.evaluate(() => {
     const most = document.documentElement.clientWidth;

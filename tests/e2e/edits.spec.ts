@@ -28,7 +28,7 @@ test("two edits of a person: the second sees the other's values, loses none of i
   await other.getByLabel("Goal of the phase").fill("Size");
   await other.getByRole("button", { name: "Save" }).click();
   await expect(
-    other.getByText("Somebody else saved this person meanwhile.", { exact: false }),
+    other.getByText("Somebody else saved this client meanwhile.", { exact: false }),
   ).toBeVisible();
   await expect(other.getByText("Other edit: Strength")).toBeVisible();
   await expect(other.getByLabel("Goal of the phase")).toHaveValue("Size");
@@ -120,7 +120,7 @@ test("an erased person is gone, and their address says so", async ({ page }) => 
   // A box ticked before the page has come alive is cleared by it.
   await expect(() => page.getByLabel("I understand that this cannot be undone.").check()).toPass();
   await page.getByRole("button", { name: "Erase Ada Gone" }).click();
-  await expect(page.getByText("Nobody yet.", { exact: false })).toBeVisible();
+  await expect(page.getByText("No clients yet.", { exact: false })).toBeVisible();
   await page.goto(address);
   await expect(page.getByRole("heading", { name: "Nothing is filed here" })).toBeVisible();
 });

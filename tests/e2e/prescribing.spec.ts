@@ -171,7 +171,7 @@ test("the same seven exercises by pointer alone", async ({ watched: page }) => {
   for (let i = 0; i < 8; i++) await press(squat.getByRole("button", { name: /^Harder/ }));
   await expect(squat.getByLabel("Load of set 1, kg")).not.toHaveValue("20");
   await pick(squat.getByLabel("Fill Back squat with"), "topAndBackOff");
-  await press(squat.getByText("Ramp and loading plan"));
+  await press(squat.getByText("Warm-up sets and loading plan"));
   await press(squat.getByRole("button", { name: /^Make a ramp/ }));
   await add("Leg press");
   for (let i = 0; i < 3; i++) {
@@ -187,7 +187,7 @@ test("the same seven exercises by pointer alone", async ({ watched: page }) => {
   await press(page.getByRole("button", { name: "Save", exact: true }));
   await expect(page.getByText(/saved, revision 2/i)).toBeVisible();
   await expect(page.getByLabel("Sets of Back squat, written")).toHaveValue(
-    /^ramp .*; top .*back-off/,
+    /^warm-up .*; top .*back-off/,
   );
   await expect(page.getByLabel("Sets of Leg press, written")).toHaveValue(/3 drops to 80%/);
   await expect(page.getByLabel("Sets of Seated leg curl, written")).toHaveValue(/rest-pause 2/);
@@ -356,7 +356,7 @@ test("a session is kept as a template and given to two people, each copy told wi
   await page.getByRole("button", { name: "Keep as template" }).click();
   await expect(page.getByRole("heading", { name: "Leg day", level: 1 })).toBeVisible();
   await page.getByRole("button", { name: "Show what changes" }).click();
-  await expect(page.getByText("Expected at least one person", { exact: false })).toBeVisible();
+  await expect(page.getByText("Expected at least one client", { exact: false })).toBeVisible();
   await page.getByLabel("Ada First").check();
   await page.getByLabel("Ben Second").check();
   await page.getByRole("button", { name: "Show what changes" }).click();
@@ -407,10 +407,10 @@ test("sets are filled by scheme, led up to by a ramp, hung by a plan, and printe
   await page.getByLabel("Fill Back squat with").selectOption("topAndBackOff");
   const line = page.getByLabel("Sets of Back squat, written");
   await expect(line).toHaveValue(/^top 8-12 at 60 kg.*back-off 2 x 8-12 at 80% of set 1/);
-  await page.getByText("Ramp and loading plan").click();
+  await page.getByText("Warm-up sets and loading plan").click();
   await expect(page.getByText("by rule: compound lift, at least 8 reps")).toBeVisible();
-  await page.getByRole("button", { name: "Make a ramp of 2" }).click();
-  await expect(line).toHaveValue(/^ramp 8 at 30 kg.*ramp 4 at 45 kg/);
+  await page.getByRole("button", { name: "Add 2 warm-up sets" }).click();
+  await expect(line).toHaveValue(/^warm-up 8 at 30 kg.*warm-up 4 at 45 kg/);
   const plan = page.getByRole("region", { name: "Loading plan of Back squat" });
   await expect(plan).toContainText("add 5 a side");
   await expect(plan.getByRole("listitem")).toHaveCount(4);
@@ -435,7 +435,7 @@ test("a trial ends on the floor when its load is found, and what follows from it
   await expect(page.getByText(/saved, revision 3/i)).toBeVisible();
   await page.getByRole("button", { name: "Start training" }).click();
   const now = page.getByRole("region", { name: "Do this now" });
-  await expect(now).toContainText("A try: say how many are left");
+  await expect(now).toContainText("Work-up set: log its RIR");
   await logSet(page, 5, 4);
   await expect(now).toContainText("65");
   await logSet(page, 5, 2);

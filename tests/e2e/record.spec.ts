@@ -50,7 +50,7 @@ test("how the trainee came, how a set was done and what was seen in it are kept 
   await expect(page.getByText("Work set 2 of 3")).toBeVisible();
 
   // An exercise that was skipped is taken up again.
-  await page.getByText("Pain, note, helper, swap, skip").click();
+  await page.getByText("Pain, note, spotter, swap, skip").click();
   await page.getByRole("button", { name: "Skip exercise" }).click();
   await expect(page.getByText("All sets are logged.")).toBeVisible();
   await steps.getByRole("button", { name: "Train it after all" }).click();
@@ -89,7 +89,7 @@ test("an exercise further down is swapped, and done next", async ({ watched: pag
   await onFloor(page, 3);
   await expect(logButton(page)).toBeEnabled();
   await stepsOf(page).getByRole("button", { name: /set 1/ }).nth(2).click();
-  await page.getByText("Pain, note, helper, swap, skip").click();
+  await page.getByText("Pain, note, spotter, swap, skip").click();
   await page.getByRole("button", { name: "Swap exercise" }).click();
   await expect(exercisesOf(page)).toHaveText(["1 Back squat", "2 Back squat", "3 Leg press"]);
   await page.getByRole("button", { name: "Do Leg press next" }).click();
@@ -112,7 +112,7 @@ test("an exercise is swapped half-way, a set is added, and the plan stays as it 
   // Without a network: the rack is taken, and the sled instead has the two sets that were left.
   await saved(page);
   await context.setOffline(true);
-  await page.getByText("Pain, note, helper, swap, skip").click();
+  await page.getByText("Pain, note, spotter, swap, skip").click();
   await expect(page.getByLabel("Swap the rest of it for")).toContainText("Leg press · Sled");
   await page.getByRole("button", { name: "Swap exercise" }).click();
   await expect(exercises).toHaveText(["1 Back squat", "2 Leg press", "3 Back squat"]);
@@ -121,14 +121,14 @@ test("an exercise is swapped half-way, a set is added, and the plan stays as it 
   await expect(now).toContainText("set 1 of 2");
 
   // Taken back, taken again for good; one set more; then one set of that is taken out again.
-  await page.getByText("Pain, note, helper, swap, skip").click();
+  await page.getByText("Pain, note, spotter, swap, skip").click();
   await page.getByRole("button", { name: "Take the swap back" }).click();
   await expect(exercises).toHaveText(["1 Back squat", "2 Back squat"]);
-  await page.getByText("Pain, note, helper, swap, skip").click();
+  await page.getByText("Pain, note, spotter, swap, skip").click();
   await page.getByLabel("For how long").selectOption("forGood");
   await page.getByRole("button", { name: "Swap exercise" }).click();
   await expect(now).toContainText("set 1 of 2");
-  await page.getByText("Pain, note, helper, swap, skip").click();
+  await page.getByText("Pain, note, spotter, swap, skip").click();
   await page.getByRole("button", { name: "Add a set" }).click();
   await expect(now).toContainText("set 1 of 3");
   await page.getByRole("button", { name: "Add a set" }).click();

@@ -157,7 +157,7 @@ class Training {
   private async keepLongNote(): Promise<void> {
     const { page } = this;
     const note = page.getByLabel("Note, also to next time");
-    if (!(await note.isVisible())) await page.getByText("Pain, note, helper, swap, skip").click();
+    if (!(await note.isVisible())) await page.getByText("Pain, note, spotter, swap, skip").click();
     // The field itself takes no more than can be kept; what gets round it is refused all the same.
     await note.evaluate((field) => field.removeAttribute("maxlength"));
     await note.fill("n".repeat(4500));

@@ -135,9 +135,9 @@ test("a phase is changed, replanned, and the replan taken back", async ({ watche
   await steps.getByRole("checkbox").first().check();
   await page.getByRole("button", { name: `Accept ${all} steps` }).click();
   await expect(page.getByText(/^Replanned .* away|^Replanned .* ill/)).toBeVisible();
-  await page.getByRole("button", { name: "Restore" }).click();
-  await expect(page.getByText(/^Replanned .*, taken back$/)).toBeVisible();
-  await expect(page.getByRole("button", { name: "Restore" })).toBeHidden();
+  await page.getByRole("button", { name: "Undo replan" }).click();
+  await expect(page.getByText(/^Replanned .*, undone$/)).toBeVisible();
+  await expect(page.getByRole("button", { name: "Undo replan" })).toBeHidden();
 });
 
 test("a phase is kept, and given to another client from what was kept", async ({

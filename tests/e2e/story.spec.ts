@@ -107,7 +107,7 @@ test("pain keeps the load and asks for the coach's word", async ({ watched: page
   await page.getByRole("button", { name: "Save", exact: true }).click();
   await page.getByRole("button", { name: "Start training" }).click();
 
-  await page.getByText("Pain, note, helper, swap, skip").click();
+  await page.getByText("Pain, note, spotter, swap, skip").click();
   await page.getByLabel("Pain where").selectOption("knee");
   await page.getByLabel("Of 10").selectOption("4");
   await page.getByRole("button", { name: "Record pain" }).click();

@@ -19,7 +19,7 @@ export function LoadingPlanPanel({
   readonly ramp: React.ReactNode;
 }) {
   return (
-    <Disclosure summary="Ramp and loading plan">
+    <Disclosure summary="Warm-up sets and loading plan">
       {ramp}
       <Loads name={name} steps={steps} />
     </Disclosure>

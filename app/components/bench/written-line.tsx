@@ -129,7 +129,7 @@ export function WrittenLine({
           spellCheck={false}
           autoCapitalize="off"
           autoCorrect="off"
-          placeholder="3 x 8-12 at 60 leave 2 rest 2:00"
+          placeholder="3 x 8-12 at 60 RIR 2 rest 2:00"
           value={text}
           readOnly={!isAlive}
           onFocus={() => {

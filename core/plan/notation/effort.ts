@@ -1,6 +1,6 @@
 import { isEffortSpan, isRir, type PlannedSet, type Rir } from "../index.ts";
 import { number, range, type Num, type Range } from "./measures.ts";
-import { first, map, oneOf, word, type Means, type Words } from "./phrase.ts";
+import { first, inTurn, map, oneOf, word, type Means, type Words } from "./phrase.ts";
 import { note, type Reading } from "./reading.ts";
 import { headed, type Saying } from "./saying.ts";
 
@@ -10,31 +10,47 @@ function readReserve(r: Reading, left: number, said: Num): Rir {
   return 0;
 }
 
-/** Reps to leave, also where the effort is written out of ten. */
-export const effort: Words<Saying> = first(
-  headed(
-    "leave",
-    first<Means<Reserve>>(
-      map(range(number), (left) => (r: Reading) => readReserves(r, left)),
-      map(
-        oneOf<Rir>([
-          ["many", "more"],
-          ["none", 0],
-          ["unknown", "unknown"],
-        ]),
-        (effort) => () => ({ effort, effortUpTo: null }),
-      ),
-    ),
-    (reserve) => (r) => reserve(r),
+type Reserve = Pick<PlannedSet, "effort" | "effortUpTo">;
+
+const reserve = first<Means<Reserve>>(
+  map(
+    inTurn(number, word("plusSign")),
+    ([least]) =>
+      (r: Reading) =>
+        readAbove(r, least),
   ),
-  headed("past", word("limit"), () => () => ({ effort: "past", effortUpTo: null })),
-  headed("effort", number, (said) => (r) => ({
-    effort: said.value >= 0 && said.value < 5 ? "more" : readReserve(r, 10 - said.value, said),
-    effortUpTo: null,
-  })),
+  map(range(number), (left) => (r: Reading) => readReserves(r, left)),
+  map(
+    oneOf<Rir>([
+      ["many", "more"],
+      ["none", 0],
+      ["unknown", "unknown"],
+    ]),
+    (effort) => () => ({ effort, effortUpTo: null }),
+  ),
+);
+const outOfTen = (said: Num) => (r: Reading) => ({
+  effort: said.value >= 0 && said.value < 5 ? "more" : readReserve(r, 10 - said.value, said),
+  effortUpTo: null,
+});
+const stated = (effort: Rir) => () => () => ({ effort, effortUpTo: null });
+
+/** The RIR, also where the effort is written out of ten; older lines say "leave 2" and "past limit". */
+export const effort: Words<Saying> = first(
+  headed("rir", reserve, (said) => said),
+  headed("leave", reserve, (said) => said),
+  headed("to", word("failure"), stated(0)),
+  headed("beyond", word("failure"), stated("past")),
+  headed("past", word("limit"), stated("past")),
+  headed("rpe", number, outOfTen),
+  headed("effort", number, outOfTen),
 );
 
-type Reserve = Pick<PlannedSet, "effort" | "effortUpTo">;
+/** "5+": more than can be told apart. */
+function readAbove(r: Reading, least: Num): Reserve {
+  if (least.value !== 5) note(r, least, { code: "reserve", value: least.value });
+  return { effort: "more", effortUpTo: null };
+}
 
 /** So many to leave, or from the least to the most. */
 function readReserves(r: Reading, left: Range): Reserve {
@@ -47,8 +63,7 @@ function readReserves(r: Reading, left: Range): Reserve {
 }
 
 export function effortText(rir: Rir, upTo: Rir | null): string {
-  if (upTo !== null) return `leave ${rir}-${upTo}`;
-  if (rir === "more") return "leave many";
-  if (rir === "past") return "past limit";
-  return rir === "unknown" ? "leave unknown" : `leave ${rir}`;
+  if (upTo !== null) return `RIR ${rir}-${upTo}`;
+  if (rir === "more") return "RIR 5+";
+  return rir === "past" ? "beyond failure" : `RIR ${rir}`;
 }

@@ -3,7 +3,6 @@ import { AS_USUAL, BOUNDS, OPEN_TEMPO, type PlannedSet, type SetRole } from "../
 import { effortOf, type NotationContext } from "./context.ts";
 import { FACET_NAMES, FACETS, modifier, type Facet, type Modifier } from "./facet.ts";
 import { joined, number, readBounded, type Num } from "./measures.ts";
-import { kebab } from "./names.ts";
 import { extension, extensionsText, type ExtensionWords } from "./extension.ts";
 import {
   first,
@@ -21,7 +20,7 @@ import {
 import type { Span } from "./span.ts";
 import { note, type Reading } from "./reading.ts";
 import { target, writeTarget } from "./target.ts";
-import type { WordName } from "./tokens.ts";
+import { textOfWord, type WordName } from "./tokens.ts";
 
 /** The word of each role. */
 const ROLE_WORDS: Readonly<Record<SetRole, WordName>> = {
@@ -218,7 +217,7 @@ const textOf = (w: Written, facets: readonly Facet[]) =>
 
 function writeSet(set: PlannedSet, place: Parameters<typeof FACETS.load.write>[1]): Written {
   return {
-    role: set.role === "work" ? "" : kebab(set.role),
+    role: set.role === "work" ? "" : textOfWord(ROLE_WORDS[set.role]),
     target: writeTarget(set.target),
     facets: recordOf(FACET_NAMES, (facet) => FACETS[facet].write(set, place)),
     extensions: extensionsText(set.extensions, set.target),

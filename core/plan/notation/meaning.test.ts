@@ -49,6 +49,7 @@ describe("a target", () => {
     ["40 m", { kind: "metres", metres: 40, outAndBack: false }],
     ["40 m out and back", { kind: "metres", metres: 40, outAndBack: true }],
     ["max", { kind: "limit", atLeast: null, likely: 10 }],
+    ["AMRAP", { kind: "limit", atLeast: null, likely: 10 }],
     ["max least 12", { kind: "limit", atLeast: 12, likely: 12 }],
     ["max least 6 about 9", { kind: "limit", atLeast: 6, likely: 9 }],
     ["total 60 reps", { kind: "total", of: "reps", amount: 60, likelySets: 4, pause: 20 }],
@@ -172,6 +173,12 @@ describe("what else is said of a set", () => {
     ["top 8", 1],
     ["8 leave 0", 0],
     ["8 leave none", 0],
+    ["8 RIR 2.5", 2.5],
+    ["8 rir2", 2],
+    ["8 RIR 5+", "more"],
+    ["8 to failure", 0],
+    ["8 beyond failure", "past"],
+    ["8 RPE 8", 2],
     ["8 leave 2.5", 2.5],
     ["8 leaving 3", 3],
     ["8 leave many", "more"],
@@ -186,6 +193,10 @@ describe("what else is said of a set", () => {
   });
 
   it.each([
+    ["warm-up", "ramp"],
+    ["warmup", "ramp"],
+    ["feeder", "primer"],
+    ["work-up", "calibration"],
     ["ramp", "ramp"],
     ["primer", "primer"],
     ["calibration", "calibration"],

@@ -91,10 +91,10 @@ describe("a line as coaches type it", () => {
   it.each([
     ["3x8-12 at 82,5 leave 2 rest 2:00", "3 x 8-12 at 82.5 kg"],
     ["3 sets of 8 to 12 reps @ 82.5 kg, rest 120 s", "3 x 8-12 at 82.5 kg"],
-    ["RAMP 10 at 40; ramp 6 at 60", "ramp 10 at 40 kg; ramp 6 at 60 kg"],
+    ["RAMP 10 at 40; ramp 6 at 60", "warm-up 10 at 40 kg; warm-up 6 at 60 kg"],
     [
       "top 5 at 100 effort 9\n2 of backoff 8 at 80% of set 1",
-      "top 5 at 100 kg leave 1; back-off 2 x 8 at 80% of set 1",
+      "top 5 at 100 kg RIR 1; back-off 2 x 8 at 80% of set 1",
     ],
     [
       "10 at 90 lb; 3x10 at before minus 1 rest 20",
@@ -109,10 +109,13 @@ describe("a line as coaches type it", () => {
       "all lower 3 left then right: 8 at 20; 8 at 22.5",
       "all lower 3 left then right: 8 at 20 kg; 8 at 22.5 kg",
     ],
-    ["2x max least 6 about 8 past limit optional", "2 x max least 6 about 8 past limit optional"],
+    [
+      "2x max least 6 about 8 past limit optional",
+      "2 x max least 6 about 8 beyond failure optional",
+    ],
     ["until knees-cave", "until knees-cave"],
-    ["calibration 5 at trial 60 tries 3", "calibration 5 at trial 60 kg"],
-    ["8 effort 5; 8 effort 4,5; 8 effort 0", "8 leave 5; 2 x 8 leave many"],
+    ["calibration 5 at trial 60 tries 3", "work-up 5 at trial 60 kg"],
+    ["8 effort 5; 8 effort 4,5; 8 effort 0", "8 RIR 5; 2 x 8 RIR 5+"],
   ])("%s", (text, written) => {
     expect(writeLine(setsOf(text), CONTEXT)).toBe(written);
   });
@@ -309,7 +312,7 @@ describe("completion", () => {
     expect(texts("")).toContain("all");
     expect(texts("8 at 60; ")).not.toContain("all");
     expect(texts("all rest 60 s: ")).not.toContain("all");
-    expect(texts("8 at 60; ")).toContain("ramp");
+    expect(texts("8 at 60; ")).toContain("warm-up");
   });
 
   it("takes no longer for a set at the end of a long line than at its beginning", () => {

@@ -61,16 +61,16 @@ const WORDS = {
   all: word("all"),
   optional: word("optional"),
   // roles
-  ramp: word("ramps?", "ramp"),
-  primer: word("primer"),
-  calibration: word("calibration|calibrate", "calibration"),
+  ramp: word("warm[- ]?ups?|ramps?", "warm-up"),
+  primer: word("feeders?|primer", "feeder"),
+  calibration: word("work-?ups?|calibration|calibrate", "work-up"),
   work: word("work"),
   top: word("top"),
   burnout: word("burn-?out", "burnout"),
   // targets
   reps: word("reps?", "reps"),
   steps: word("steps?", "steps"),
-  max: word("max(?:imum)?", "max"),
+  max: word("max(?:imum)?|amrap", "max"),
   least: word("least"),
   about: word("about"),
   total: word("total"),
@@ -106,6 +106,10 @@ const WORDS = {
   as: word("as"),
   usual: word("usual"),
   // effort
+  rir: word("rir", "RIR"),
+  rpe: word("rpe", "RPE"),
+  beyond: word("beyond"),
+  failure: word("failure"),
   leave: word("leav(?:e|ing)", "leave"),
   many: word("many"),
   none: word("none"),
@@ -169,6 +173,12 @@ const WORDS = {
 } as const satisfies Readonly<Record<string, WordType>>;
 
 export type WordName = keyof typeof WORDS;
+
+/** How the named word is written; empty for what has no fixed text. */
+export function textOfWord(name: WordName): string {
+  const expectation = expectationOf(name);
+  return expectation !== null && "word" in expectation ? expectation.word : "";
+}
 
 /** What the named word expects where it may stand; null for a word that is not told. */
 export function expectationOf(name: WordName): Expectation | null {
