@@ -172,7 +172,7 @@ test("the same seven exercises by pointer alone", async ({ watched: page }) => {
   await expect(squat.getByLabel("Load of set 1, kg")).not.toHaveValue("20");
   await pick(squat.getByLabel("Fill Back squat with"), "topAndBackOff");
   await press(squat.getByText("Warm-up sets and loading plan"));
-  await press(squat.getByRole("button", { name: /^Make a ramp/ }));
+  await press(squat.getByRole("button", { name: /^Add \d warm-up set/ }));
   await add("Leg press");
   for (let i = 0; i < 3; i++) {
     await pick(exercise("Leg press").getByLabel("What follows set 3"), "drop");

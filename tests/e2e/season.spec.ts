@@ -89,7 +89,9 @@ test("events are added, told where they are wrong, moved and removed", async ({
   const was = await mark.getAttribute("aria-label");
   await mark.focus();
   await page.keyboard.press("ArrowRight");
+  const saved = page.waitForResponse((response) => response.request().method() === "POST");
   await page.keyboard.press("Enter");
+  await saved;
   await page.reload();
   await expect(mark).not.toHaveAttribute("aria-label", was ?? "");
   await page.getByRole("button", { name: "Remove Spring show" }).click();
