@@ -97,7 +97,7 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
       return (
         <Notice
           code="503"
-          title="Somebody else is writing here"
+          title="Someone else is writing here"
           text="The record is held by another write that takes too long. Nothing was saved this time; try again in a moment."
           retry
         />

@@ -48,7 +48,7 @@ export function formatCorrectionError(
     | { readonly code: "notALoad"; readonly error: { readonly text: string } },
 ): string {
   return error.code === "changedMeanwhile"
-    ? "This set was corrected or removed meanwhile. The page now shows it as it is; correct it again if it is still wrong."
+    ? "This set was corrected or removed in the meantime. The page now shows it as it is; correct it again if it is still wrong."
     : `“${error.error.text}” is not a load; write like 82.5, or nothing where it is unknown.`;
 }
 
@@ -58,7 +58,7 @@ export function formatReconsiderError(error: {
 }): string {
   switch (error.code) {
     case "changedMeanwhile":
-      return "The session, or the one planned from it, changed again meanwhile. The page now shows what holds; decide again.";
+      return "The session, or the one planned from it, changed again in the meantime. The page now shows what holds; decide again.";
     case "undecided":
       return "Your decision is needed for each of them.";
     case "reasonMissing":

@@ -76,7 +76,7 @@ export function formatFact(fact: Fact, approach: string, find: FindMovement): st
     case "growthUnwanted":
       return `${sentence(regionOf(fact.region))} must not grow and gets ${fact.sets} direct sets in the week.`;
     case "tooMuchForNew":
-      return `${fact.sets} hard sets for somebody new or returning; ${fact.limit} are plenty. Severe soreness can be dangerous.`;
+      return `${fact.sets} hard sets for a new or returning client; ${fact.limit} are plenty. Severe soreness can be dangerous.`;
     case "lowReadiness":
       return `Readiness ${fact.outOfFive} of 5: a low-energy day is no step back. Fewer sets, or a higher RIR, keep it useful.`;
     case "overCap":

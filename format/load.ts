@@ -112,7 +112,7 @@ export function formatOpenBecause(because: OpenBecause, find: FindMovement): str
     case "basisOpen":
       return "It follows from a load that is still open.";
     case "totalUnknown":
-      return "A share needs the total moved, and that is unknown here (sled, bar, band or body weight).";
+      return "A percentage needs the whole load, and part of it is unknown here (sled, bar, band or body weight).";
     case "noRecord":
       return `Nothing is logged yet with ${find(because.movement)?.name ?? because.movement}.`;
     case "recordUnknown":

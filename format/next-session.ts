@@ -32,7 +32,7 @@ export function formatPlanNextError(error: PlanNextProblem): string {
     case "notEnded":
       return "The session is still running; end it first.";
     case "settled":
-      return "The next session was planned already, perhaps by somebody else. Load the page again to see it.";
+      return "The next session was planned already, perhaps by someone else. Load the page again to see it.";
     case "undecided":
       return "Your decision is needed: accept it, or change it with a reason.";
     case "reasonMissing":

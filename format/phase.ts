@@ -266,9 +266,9 @@ export function formatTypeCellsError(error: TypeCellsProblem): string {
     case "notThere":
       return "This exercise is not in this week.";
     case "cellChanged":
-      return `Somebody else changed this cell meanwhile; it is shown as they left it. Not saved: ${error.at.text}`;
+      return `Someone else changed this cell in the meantime; it is shown as they left it. Not saved: ${error.at.text}`;
     case "changedMeanwhile":
-      return "Somebody else changed this phase meanwhile; it is shown as they left it. Nothing was undone.";
+      return "Someone else changed this phase in the meantime; it is shown as they left it. Nothing was undone.";
     case "overlaps":
       return formatOverlap(error.with);
     case "missing":

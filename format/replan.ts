@@ -96,7 +96,7 @@ export function formatChangeProblem(error: {
     case "overlaps":
       return `It would lie on days of ${error.with?.name ?? "another phase"}. Move that one first.`;
     case "changedMeanwhile":
-      return "Somebody changed this phase meanwhile. Look at it again, then decide.";
+      return "Someone changed this phase in the meantime. Look at it again, then decide.";
     case "nothingTaken":
       return "Nothing is ticked, so that nothing was changed.";
     case "notAWeek":

@@ -35,7 +35,7 @@ export function formatMoveError(
     case "taken":
       return `${error.by === undefined ? "Another phase" : nameOf(error.by)} has those days.`;
     case "notAsShown":
-      return "Somebody moved something meanwhile: look again at what would move along.";
+      return "Someone moved something in the meantime: look again at what would move along.";
     default:
       return formatChangeProblem(error as never);
   }

@@ -46,7 +46,7 @@ describe("what is known of somebody's strength", () => {
   });
 
   it.each<readonly [NoEstimate, string]>([
-    [{ code: "totalUnknown" }, "no estimate: the total moved is unknown here"],
+    [{ code: "totalUnknown" }, "no estimate: the bar or sled weight is unknown here"],
     [{ code: "repsUnknown" }, "no estimate: reps were not counted"],
     [{ code: "noReps" }, "no estimate: no full rep"],
     [{ code: "afterExtension", after: "drop" }, "no estimate after a drop"],

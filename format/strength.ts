@@ -40,7 +40,7 @@ export function rounded<M extends { readonly thousandths: number }>(mass: M): M 
 export function formatNoEstimate(why: NoEstimate): string {
   switch (why.code) {
     case "totalUnknown":
-      return "no estimate: the total moved is unknown here";
+      return "no estimate: the bar or sled weight is unknown here";
     case "repsUnknown":
       return "no estimate: reps were not counted";
     case "noReps":

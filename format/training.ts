@@ -281,7 +281,7 @@ export function formatTempo(tempo: Tempo, start: Movement["tempoStart"]): string
     .join(" · ");
 }
 
-/** "20 + 10 + 2.5 kg a side", "pin 70 lb + 5", "two of 22.5 kg". */
+/** "20 + 10 + 2.5 kg a side", "pin 70 lb + 5", "2 × 22.5 kg". */
 export function formatRecipe(recipe: Recipe): string {
   switch (recipe.kind) {
     case "plates": {
@@ -293,7 +293,7 @@ export function formatRecipe(recipe: Recipe): string {
     case "pin":
       return [`pin ${formatMass(recipe.pin)}`, ...recipe.addOns.map(formatAmount)].join(" + ");
     case "dumbbells":
-      return `two of ${formatMass(recipe.each)}`;
+      return `2 × ${formatMass(recipe.each)}`;
     case "object":
       return `${recipe.held === 2 ? "two" : "one"} of ${formatMass(recipe.each)}`;
     case "added":

@@ -22,6 +22,8 @@ const RETIRED = [
   /\bmiscounted\b|\bflat day\b/i,
   /\btakes? the change\b|\bputs? away\b|\btakes? back\b|\bgives? it to\b/i,
   /\bships? with\b/i,
+  /\bmeanwhile\b|\banew\b|constrains nothing/i,
+  /\bloads by reps\b|effort in all\b/i,
   /\bestimated maximum\b|of the total moved\b/i,
 ];
 /** And on screens, though a machine's, an exercise's or an approach's text may. */

@@ -119,7 +119,7 @@ export function MovementForm({
         />
         <Choice
           field={fields.profile}
-          label="Profile"
+          label="Resistance curve"
           options={named(RESISTANCE_PROFILES, PROFILE_NAMES)}
         />
         <Choice

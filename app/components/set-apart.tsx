@@ -29,7 +29,7 @@ export function SetApartNotice() {
       {named.map((record) => (
         <Typography key={`${record.what} ${record.id}`} variant="body2" sx={{ mt: 0.5 }}>
           {formatSetApart(record)}{" "}
-          {record.mendAt === null ? null : <Link to={record.mendAt}>Enter it anew</Link>}
+          {record.mendAt === null ? null : <Link to={record.mendAt}>Enter it again</Link>}
         </Typography>
       ))}
     </Box>

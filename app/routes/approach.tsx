@@ -68,7 +68,7 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
   if (saved.ok) throw redirect(approachPath(approach.ref));
   return submission.reply({
     formErrors: [
-      "Somebody else saved this approach meanwhile. Yours is still in the form; open the page anew in another tab to compare.",
+      "Someone else saved this approach in the meantime. Yours is still in the form; open the page in another tab to compare.",
     ],
   });
 });

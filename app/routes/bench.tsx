@@ -153,7 +153,7 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
             ? ["Training did not start: the session still has an exercise that cannot be done."]
             : []),
           ...(search.has("not-moved")
-            ? ["Nothing was moved: one of the two sessions has begun meanwhile."]
+            ? ["Nothing was moved: one of the two sessions has begun in the meantime."]
             : []),
         ]}
         sessionState={plan.sessionState}

@@ -76,7 +76,7 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
     current: current.revision,
     reply: submission.reply({
       formErrors: [
-        `Somebody else saved this brief meanwhile (revision ${current.revision}). Theirs is kept in the history below; yours is still in the form, and saving again makes it the next.`,
+        `Someone else saved this brief in the meantime (revision ${current.revision}). Theirs is kept in the history below; yours is still in the form, and saving again makes it the next.`,
       ],
     }),
   };
@@ -104,7 +104,7 @@ export default function BriefPage({ loaderData, actionData }: Route.ComponentPro
           {current.at === null
             ? "nothing written yet"
             : `as of ${formatDay(dayAt(current.at, gyms[0]?.timeZone ?? "UTC"))}`}{" "}
-          · what is empty constrains nothing
+          · blank fields have no effect
         </>
       }
     >

@@ -54,7 +54,7 @@ async function done(scope: Scope, asked: DecideAction): Promise<DecideReply> {
         problem:
           changed.length === 0
             ? null
-            : `${changed.length} changed meanwhile and were left: look again.`,
+            : `${changed.length} changed in the meantime and were skipped: look again.`,
         planned,
       };
     }

@@ -42,7 +42,7 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
     other: changed.error.current,
     reply: submission.reply({
       formErrors: [
-        "Somebody else saved this gym meanwhile. Their values stand at the fields that differ; yours are still in the form. Saving again keeps yours.",
+        "Someone else saved this gym in the meantime. Their values stand at the fields that differ; yours are still in the form. Saving again keeps yours.",
       ],
     }),
   };

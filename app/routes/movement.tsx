@@ -37,7 +37,7 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
   if (saved.ok) throw redirect("/movements");
   return submission.reply({
     formErrors: [
-      "Somebody else saved this exercise meanwhile. Yours is still in the form; open the page in another tab to compare.",
+      "Someone else saved this exercise in the meantime. Yours is still in the form; open the page in another tab to compare.",
     ],
   });
 });

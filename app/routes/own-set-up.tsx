@@ -42,7 +42,7 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
   if (saved.ok) throw redirect("/movements");
   return submission.reply({
     formErrors: [
-      "Somebody else saved this set-up meanwhile. Yours is still in the form; open the page anew in another tab to compare.",
+      "Someone else saved this set-up in the meantime. Yours is still in the form; open the page in another tab to compare.",
     ],
   });
 });

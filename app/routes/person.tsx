@@ -82,7 +82,7 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
     kind: "reply" as const,
     reply: submission.reply({
       formErrors: [
-        "Somebody else saved this client meanwhile. Their values stand at the fields that differ; yours are still in the form. Saving again keeps yours.",
+        "Someone else saved this client in the meantime. Their values stand at the fields that differ; yours are still in the form. Saving again keeps yours.",
       ],
     }),
     other: changed.error.current,
@@ -140,7 +140,7 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
         aside={
           <>
             <Button component={Link} to={`/people/${person.id}/strength`} size="small">
-              Loads by reps
+              Rep-max table
             </Button>
             <Button component={Link} to={`/people/${person.id}/when`} size="small">
               Project a load

@@ -210,7 +210,7 @@ export default function NewPhase({ loaderData, actionData }: Route.ComponentProp
                 </label>
                 <label>
                   <input type="checkbox" name={fields.isAfterHardest.name} /> Lighter week after the
-                  hardest ones, then build up anew
+                  hardest ones, then build up again
                 </label>
               </Box>
               <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr 1fr", columnGap: 2 }}>

@@ -45,7 +45,7 @@ export const action = writing(async (scope, { request }: Route.ActionArgs) => {
   ]);
   if (person === null)
     return refused(
-      submission.reply({ fieldErrors: { personId: ["Expected somebody of this studio."] } }),
+      submission.reply({ fieldErrors: { personId: ["Expected a client of this studio."] } }),
     );
   if (gym === null)
     return refused(

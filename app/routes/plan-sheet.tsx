@@ -105,4 +105,4 @@ export default function PlanSheet({ loaderData }: Route.ComponentProps) {
 }
 
 /** What is worth knowing of the session as a whole. */
-const TO_WRITE = ["Body weight", "Ready, of 10", "Begun", "Ended", "Effort in all, of 10"];
+const TO_WRITE = ["Body weight", "Readiness, of 5", "Start", "End", "Session RPE, of 10"];

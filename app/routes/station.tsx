@@ -50,7 +50,7 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
   return {
     reply: submission.reply({
       formErrors: [
-        `Somebody else saved this equipment meanwhile as “${current.name}”: ${describeLoading(current.loading)}. Yours is still in the form; saving again keeps yours as the next version.`,
+        `Someone else saved this equipment in the meantime as “${current.name}”: ${describeLoading(current.loading)}. Yours is still in the form; saving again keeps yours as the next version.`,
       ],
     }),
     current,
@@ -63,7 +63,7 @@ export default function StationPage({ loaderData: { head }, actionData }: Route.
   return (
     <Page
       title={head.name}
-      lead={station === null ? "Enter how it is loaded anew" : readingMeaning(station.loading)}
+      lead={station === null ? "Enter again how it is loaded" : readingMeaning(station.loading)}
     >
       <Box
         sx={{

@@ -29,7 +29,7 @@ export const action = writing(async (scope, { request }: Route.ActionArgs) => {
   if (saved.ok) throw redirect("/strength-rules");
   return submission.reply({
     formErrors: [
-      "Somebody else saved these rules meanwhile. Yours are still in the form; open the page anew in another tab to compare.",
+      "Someone else saved these rules in the meantime. Yours are still in the form; open the page in another tab to compare.",
     ],
   });
 });

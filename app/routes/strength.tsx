@@ -59,7 +59,7 @@ export default function Strength({ loaderData }: Route.ComponentProps) {
   const station = stations.find((s) => s.id === known?.station);
   return (
     <Page
-      title={`Loads for ${person.name}`}
+      title={`Rep-max table: ${person.name}`}
       lead={
         <>
           <Link to={`/people/${person.id}`}>{person.name}</Link> · from logged sets; an estimate,

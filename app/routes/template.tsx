@@ -80,7 +80,10 @@ async function save(scope: Scope, id: Id<"template">, body: unknown) {
   return saved.ok
     ? { revision: saved.value }
     : data(
-        { problem: "Somebody else saved this template meanwhile. Open it anew to compare." },
+        {
+          problem:
+            "Someone else saved this template in the meantime. Open it in another tab to compare.",
+        },
         { status: 409 },
       );
 }
@@ -94,8 +97,8 @@ export default function TemplatePage({ loaderData, actionData }: Route.Component
       title={template.name}
       lead={
         <>
-          <Link to="/templates">Templates</Link> · given to somebody it is fitted to level, kit,
-          limits and time
+          <Link to="/templates">Templates</Link> · assigned, it is fitted to level, kit, limits and
+          time
         </>
       }
     >

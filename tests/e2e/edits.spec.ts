@@ -28,7 +28,7 @@ test("two edits of a person: the second sees the other's values, loses none of i
   await other.getByLabel("Goal of the phase").fill("Size");
   await other.getByRole("button", { name: "Save" }).click();
   await expect(
-    other.getByText("Somebody else saved this client meanwhile.", { exact: false }),
+    other.getByText("Someone else saved this client in the meantime.", { exact: false }),
   ).toBeVisible();
   await expect(other.getByText("Other edit: Strength")).toBeVisible();
   await expect(other.getByLabel("Goal of the phase")).toHaveValue("Size");
@@ -51,7 +51,7 @@ test("two edits of a plan: the bench shows both, and taking theirs can be undone
 
   await other.getByLabel("Load of set 1, kg").fill("70");
   await other.getByRole("button", { name: "Save", exact: true }).click();
-  await expect(other.getByText("Somebody else saved revision 3 meanwhile")).toBeVisible();
+  await expect(other.getByText("Someone else saved revision 3 in the meantime")).toBeVisible();
   await expect(other.getByText(/8–12 × 65 kg, RIR 2/)).toBeVisible();
   await expect(other.getByText(/8–12 × 70 kg, RIR 2/)).toBeVisible();
   await other.getByRole("button", { name: "Take theirs (undo brings mine back)" }).click();
@@ -158,7 +158,7 @@ test("two edits of a gym, a station, an approach, the rules or an exercise: neit
     expect((await first).status(), at).toBeLessThan(400);
     await other.getByLabel(field).fill(mine);
     await save(other).click();
-    await expect(other.getByText(/^(▸ )?Somebody else saved/), at).toBeVisible();
+    await expect(other.getByText(/^(▸ )?Someone else saved/), at).toBeVisible();
     await expect(other.getByLabel(field), at).toHaveValue(mine);
     // Nothing of it was saved yet: the other's value still stands.
     const fresh = comingAlive(await context.newPage());
@@ -168,7 +168,7 @@ test("two edits of a gym, a station, an approach, the rules or an exercise: neit
     const second = other.waitForResponse((r) => r.request().method() === "POST");
     await save(other).click();
     expect((await second).status(), at).toBeLessThan(400);
-    await expect(other.getByText(/^(▸ )?Somebody else saved/), at).toHaveCount(0);
+    await expect(other.getByText(/^(▸ )?Someone else saved/), at).toHaveCount(0);
     await fresh.goto(at);
     await expect(fresh.getByLabel(field), at).toHaveValue(mine);
     await fresh.close();

@@ -247,7 +247,7 @@ function Filters({
           onChange={(length) => onChange({ length })}
         />
         <Filter
-          label="Profile"
+          label="Resistance curve"
           value={query.profile}
           options={RESISTANCE_PROFILES}
           names={PROFILE_NAMES}

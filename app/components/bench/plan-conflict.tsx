@@ -17,7 +17,9 @@ interface PlanConflictProps {
 export function PlanConflict(props: PlanConflictProps) {
   return (
     <Box role="alert" sx={{ border: 2, borderColor: "kravo.warn", p: 2, mb: 3 }}>
-      <Typography variant="h3">Somebody else saved revision {props.revision} meanwhile</Typography>
+      <Typography variant="h3">
+        Someone else saved revision {props.revision} in the meantime
+      </Typography>
       <Box sx={{ display: "grid", gridTemplateColumns: { md: "1fr 1fr" }, gap: 3, my: 1.5 }}>
         <Lines title="Theirs" plan={props.theirs} />
         <Lines title="Yours, on this screen" plan={props.mine} />

@@ -224,7 +224,7 @@ export function BriefForm({
       </Group>
       <Group title="Body">
         <Box sx={GRID}>
-          <Choice field={fields.limbs} label="Build" options={Object.entries(LIMB_NAMES)} />
+          <Choice field={fields.limbs} label="Proportions" options={Object.entries(LIMB_NAMES)} />
           <Choice
             field={fields.weakerSide}
             label="Weaker side"
@@ -237,7 +237,7 @@ export function BriefForm({
           <TextInput field={fields.weakerSideCause} label="Its cause, where known" />
         </Box>
         <Ticks
-          title="Tight"
+          title="Mobility limits"
           name={fields.tight.name}
           chosen={document.tight}
           options={TIGHT_SPOTS.map((t) => [t, TIGHT_NAMES[t]])}

@@ -216,7 +216,7 @@ function LoadFigure({
           : ""}
         {share === null
           ? ""
-          : `; ${formatShare(share.made)} of the ${share.basis === "totalMoved" ? "total moved" : "hung plates"}`}
+          : `; ${formatShare(share.made)} ${share.basis === "totalMoved" ? "including bar or sled" : "of the plates alone"}`}
       </Typography>
     </Box>
   );
