@@ -8,7 +8,7 @@ const OTHER = {
   note: "A note was changed after the end",
   skip: "An exercise was marked as skipped after the end",
   unskip: "A skipped exercise was taken up again after the end",
-  items: "Warm-up, conditioning or cool-down was marked done or left out after the end",
+  items: "Warm-up, conditioning or cool-down was marked done or skipped after the end",
   checkIn: "The check-in was changed after the end",
   swap: "An exercise was swapped after the end",
   addExercise: "An exercise was added after the end",

@@ -57,7 +57,7 @@ export function formatWarningBriefly(
         why: `late ${warning.times} of ${warning.of} times`,
       };
     case "warmUpSkipped":
-      return { next: "Warm-up", why: `left out ${warning.times} of ${warning.of} times` };
+      return { next: "Warm-up", why: `skipped ${warning.times} of ${warning.of} times` };
     case "skippedAgain":
       return {
         next: nameOf(warning.movement),
@@ -84,9 +84,9 @@ function slipsBriefly({ week, arrives, chance }: Extract<Warning, { kind: "targe
   return chance === null ? "slips" : `${formatChance(chance)} by week ${week}`;
 }
 
-/** "left out in 2 of the last 4 sessions" */
-export function formatLeftOut({ times, of }: { readonly times: number; readonly of: number }) {
-  return `Left out in ${times} of the last ${plural(of, "session")}.`;
+/** "Skipped in 2 of the last 4 sessions." */
+export function formatSkipped({ times, of }: { readonly times: number; readonly of: number }) {
+  return `Skipped in ${times} of the last ${plural(of, "session")}.`;
 }
 
 /** The same in sentences: what was seen, with its numbers, and what a coach would look at. */
@@ -149,7 +149,7 @@ export function formatWarning(
       };
     case "warmUpSkipped":
       return {
-        seen: `The warm-up was left out in ${warning.times} of the last ${plural(warning.of, "session")} that said so.`,
+        seen: `The warm-up was skipped in ${warning.times} of the last ${plural(warning.of, "session")} in which that was logged.`,
         look: "The floor asks for it first. If time is short, plan a shorter one.",
       };
     case "skippedAgain":

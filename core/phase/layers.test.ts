@@ -48,24 +48,24 @@ describe("a week", () => {
   });
 
   it.each([
-    ["3 x 8 at 100", LIGHTER, "8 at 90 kg leave 4"],
-    ["4 x 8 at 100", LIGHTER, "2 x 8 at 90 kg leave 4"],
+    ["3 x 8 at 100", LIGHTER, "8 at 90 kg RIR 4"],
+    ["4 x 8 at 100", LIGHTER, "2 x 8 at 90 kg RIR 4"],
     // No harder than the share: 0.9 of 102.5 is 92.25.
-    ["4 x 8 at 102.5", LIGHTER, "2 x 8 at 90 kg leave 4"],
-    ["2 x 8 at 100 leave 1-2", { ...NORMAL, effort: 2 }, "2 x 8 at 100 kg leave 3-4"],
+    ["4 x 8 at 102.5", LIGHTER, "2 x 8 at 90 kg RIR 4"],
+    ["2 x 8 at 100 RIR 1-2", { ...NORMAL, effort: 2 }, "2 x 8 at 100 kg RIR 3-4"],
     // A set of a normal week stays a hard one, at four; of a lighter one at five. Ends that meet are one number.
-    ["2 x 8 at 100 leave 3", { ...NORMAL, effort: 2 }, "2 x 8 at 100 kg leave 4"],
-    ["2 x 8 at 100 leave 5", { ...NORMAL, effort: 2 }, "2 x 8 at 100 kg leave 5"],
-    ["2 x 8 at 100 leave 3-4", { ...NORMAL, effort: 2 }, "2 x 8 at 100 kg leave 4"],
-    ["2 x 8 at 100 leave 4", { ...LIGHTER, sets: 0 }, "2 x 8 at 90 kg leave 5"],
-    ["2 x 8 at 100 leave 1", { ...NORMAL, effort: -2 }, "2 x 8 at 100 kg leave 0"],
+    ["2 x 8 at 100 RIR 3", { ...NORMAL, effort: 2 }, "2 x 8 at 100 kg RIR 4"],
+    ["2 x 8 at 100 RIR 5", { ...NORMAL, effort: 2 }, "2 x 8 at 100 kg RIR 5"],
+    ["2 x 8 at 100 RIR 3-4", { ...NORMAL, effort: 2 }, "2 x 8 at 100 kg RIR 4"],
+    ["2 x 8 at 100 RIR 4", { ...LIGHTER, sets: 0 }, "2 x 8 at 90 kg RIR 5"],
+    ["2 x 8 at 100 RIR 1", { ...NORMAL, effort: -2 }, "2 x 8 at 100 kg RIR 0"],
     ["2 x 8 at 100", { ...NORMAL, sets: 2 }, "4 x 8 at 100 kg"],
     ["2 x 8 at 100", { ...NORMAL, sets: -5 }, "8 at 100 kg"],
     // Preparation stays; what follows another set follows.
     [
-      "ramp 8 at 60; 5 at 120; 3 x 8 at 80% of set 2",
+      "warm-up 8 at 60; 5 at 120; 3 x 8 at 80% of set 2",
       LIGHTER,
-      "ramp 8 at 60 kg; 5 at 107.5 kg leave 4; 8 at 80% of set 2 leave 4",
+      "warm-up 8 at 60 kg; 5 at 107.5 kg RIR 4; 8 at 80% of set 2 RIR 4",
     ],
   ] as const)("makes %s into %s", (line, week, expected) => {
     expect(layers(writtenSlot(line), week as PhaseWeek).week).toBe(expected);
@@ -73,17 +73,17 @@ describe("a week", () => {
 
   it("goes down on a stack in its own steps, and stays where one is more than twice as far as asked", () => {
     const slot = writtenSlot("3 x 12 at 65 lb");
-    expect(layers(slot, LIGHTER, [], STACK).week).toBe("12 at 65 lb leave 4");
+    expect(layers(slot, LIGHTER, [], STACK).week).toBe("12 at 65 lb RIR 4");
     const further = { ...LIGHTER, load: share(0.85) };
-    expect(layers(slot, further, [], STACK).week).toBe("12 at 50 lb leave 4");
+    expect(layers(slot, further, [], STACK).week).toBe("12 at 50 lb RIR 4");
   });
 
   it("takes the load of a drop that has its own along, but not of one that follows", () => {
     const own = writtenSlot("3 x 8 at 100 then drop to 80 kg for 6");
-    expect(layers(own, LIGHTER).week).toBe("8 at 90 kg leave 4 then drop to 70 kg for 6");
+    expect(layers(own, LIGHTER).week).toBe("8 at 90 kg RIR 4 then drop to 70 kg for 6");
     const follows = writtenSlot("3 x 8 at 100 then drop to 80% of first for 6");
     expect(layers(follows, LIGHTER).week).toBe(
-      "8 at 90 kg leave 4 then drop to 80% of first for 6",
+      "8 at 90 kg RIR 4 then drop to 80% of first for 6",
     );
   });
 });
@@ -130,18 +130,18 @@ describe("a lighter week on awkward equipment", () => {
 });
 
 describe("the coach's changes", () => {
-  const slot = writtenSlot("5 at 120 leave 1; 3 x 8 at 100");
+  const slot = writtenSlot("5 at 120 RIR 1; 3 x 8 at 100");
   it.each([
-    [{ kind: "load", reading: kg(125) }, "5 at 125 kg leave 1; 3 x 8 at 100 kg"],
-    [{ kind: "loadBy", share: share(0.95) }, "5 at 115 kg leave 1; 3 x 8 at 100 kg"],
-    [{ kind: "sets", to: count(2) }, "2 x 5 at 120 kg leave 1; 3 x 8 at 100 kg"],
-    [{ kind: "setsBy", by: -1 }, "5 at 120 kg leave 1; 3 x 8 at 100 kg"],
+    [{ kind: "load", reading: kg(125) }, "5 at 125 kg RIR 1; 3 x 8 at 100 kg"],
+    [{ kind: "loadBy", share: share(0.95) }, "5 at 115 kg RIR 1; 3 x 8 at 100 kg"],
+    [{ kind: "sets", to: count(2) }, "2 x 5 at 120 kg RIR 1; 3 x 8 at 100 kg"],
+    [{ kind: "setsBy", by: -1 }, "5 at 120 kg RIR 1; 3 x 8 at 100 kg"],
     [
       { kind: "target", to: { kind: "reps", min: count(3), max: count(3) } },
-      "3 at 120 kg leave 1; 3 x 8 at 100 kg",
+      "3 at 120 kg RIR 1; 3 x 8 at 100 kg",
     ],
-    [{ kind: "effort", to: 3 }, "5 at 120 kg leave 3; 3 x 8 at 100 kg"],
-    [{ kind: "rest", to: seconds(300) }, "5 at 120 kg leave 1 rest 5:00; 3 x 8 at 100 kg"],
+    [{ kind: "effort", to: 3 }, "5 at 120 kg RIR 3; 3 x 8 at 100 kg"],
+    [{ kind: "rest", to: seconds(300) }, "5 at 120 kg RIR 1 rest 5:00; 3 x 8 at 100 kg"],
     [{ kind: "leftOut" }, "3 x 8 at 100 kg"],
   ] as const)("%o", (edit, expected) => {
     expect(layers(slot, NORMAL, [[0, edit]]).coach).toBe(expected);
@@ -153,32 +153,32 @@ describe("the coach's changes", () => {
       [1, { kind: "setsBy", by: 1 }],
     ] as const;
     expect(layers(slot, LIGHTER, edits).coach).toBe(
-      "5 at 107.5 kg leave 3; 2 x 8 at 80 kg leave 4",
+      "5 at 107.5 kg RIR 3; 2 x 8 at 80 kg RIR 4",
     );
   });
 
   it("give a load of its own to a line that follows another, for this week", () => {
-    const from = writtenSlot("5 at 120 leave 1; 3 x 8 at 80% of set 1");
+    const from = writtenSlot("5 at 120 RIR 1; 3 x 8 at 80% of set 1");
     const own = layers(from, NORMAL, [[1, { kind: "load", reading: kg(100) }]]).coach;
-    expect(own).toBe("5 at 120 kg leave 1; 3 x 8 at 100 kg");
+    expect(own).toBe("5 at 120 kg RIR 1; 3 x 8 at 100 kg");
     const less = layers(from, NORMAL, [[1, { kind: "loadBy", share: share(0.9) }]]).coach;
-    expect(less).toBe("5 at 120 kg leave 1; 3 x 8 at 85 kg");
+    expect(less).toBe("5 at 120 kg RIR 1; 3 x 8 at 85 kg");
   });
 
   it("leave the load of a set that goes from one that is left out", () => {
-    const from = writtenSlot("5 at 120 leave 1; 3 x 8 at 80% of set 1");
+    const from = writtenSlot("5 at 120 RIR 1; 3 x 8 at 80% of set 1");
     expect(layers(from, NORMAL, [[0, { kind: "leftOut" }]]).coach).toBe("3 x 8 at 95 kg");
   });
 
   it("leave nothing of an exercise whose every line is left out", () => {
     const out = { kind: "leftOut" } as const;
-    const ramped = writtenSlot("ramp 8 at 60; 5 at 120");
+    const ramped = writtenSlot("warm-up 8 at 60; 5 at 120");
     expect(layers(ramped, NORMAL, [[1, out]]).coach).toBeNull();
   });
 
   it("do nothing to a line that is gone", () => {
     expect(layers(slot, NORMAL, [[7, { kind: "leftOut" }]]).coach).toBe(
-      "5 at 120 kg leave 1; 3 x 8 at 100 kg",
+      "5 at 120 kg RIR 1; 3 x 8 at 100 kg",
     );
   });
 

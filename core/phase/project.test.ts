@@ -22,7 +22,7 @@ import { project, type PhaseFacts } from "./project.ts";
 const RUNS = Number(process.env["KRAVO_RUNS"] ?? 30);
 const SMALLEST = { kind: "smallestStep", after: count(1) } as const;
 const squat = writtenSlot("3 x 8-10 at 100");
-const heavy = writtenSlot("5 at 120 leave 1; 2 x 8 at 85% of set 1", { progression: SMALLEST });
+const heavy = writtenSlot("5 at 120 RIR 1; 2 x 8 at 85% of set 1", { progression: SMALLEST });
 const projectOf = (phase: Phase, facts: PhaseFacts) => project(phase, facts, sampleNewId);
 const ofLine = (phase: Phase, week: number, edit: CellChange["edit"]): CellChange => {
   const [own] = phase.days;
@@ -42,17 +42,17 @@ describe("a phase of which nothing was trained", () => {
     ];
     const plain = samplePhase([samplePhaseDay(1, heavy)], { weeks });
     expect(told(projectOf(plain, sampleFacts()))).toEqual([
-      "1 next: 5 at 112.5 kg leave 3; 8 at 85% of set 1 leave 4",
-      "2 projected: 5 at 120 kg leave 1; 2 x 8 at 85% of set 1",
-      "3 projected: 5 at 110 kg leave 3; 8 at 85% of set 1 leave 4",
-      "4 projected: 5 at 122.5 kg leave 1; 2 x 8 at 85% of set 1",
+      "1 next: 5 at 112.5 kg RIR 3; 8 at 85% of set 1 RIR 4",
+      "2 projected: 5 at 120 kg RIR 1; 2 x 8 at 85% of set 1",
+      "3 projected: 5 at 110 kg RIR 3; 8 at 85% of set 1 RIR 4",
+      "4 projected: 5 at 122.5 kg RIR 1; 2 x 8 at 85% of set 1",
     ]);
     const changed = { ...plain, changes: [ofLine(plain, 2, { kind: "load", reading: kg(130) })] };
     // What was changed is what the rule goes on from; a light week is not.
     expect(told(projectOf(changed, sampleFacts())).slice(1)).toEqual([
-      "2 projected: 5 at 130 kg leave 1; 2 x 8 at 85% of set 1",
-      "3 projected: 5 at 117.5 kg leave 3; 8 at 85% of set 1 leave 4",
-      "4 projected: 5 at 132.5 kg leave 1; 2 x 8 at 85% of set 1",
+      "2 projected: 5 at 130 kg RIR 1; 2 x 8 at 85% of set 1",
+      "3 projected: 5 at 117.5 kg RIR 3; 8 at 85% of set 1 RIR 4",
+      "4 projected: 5 at 132.5 kg RIR 1; 2 x 8 at 85% of set 1",
     ]);
   });
 
@@ -74,10 +74,10 @@ describe("a phase of which nothing was trained", () => {
       line: id,
     }));
     expect(told(projectOf({ ...phase, changes }, sampleFacts()))).toEqual([
-      "1 next: 5 at 120 kg leave 1; 2 x 8 at 85% of set 1",
+      "1 next: 5 at 120 kg RIR 1; 2 x 8 at 85% of set 1",
       "2 projected: ",
-      "3 projected: 5 at 122.5 kg leave 1; 2 x 8 at 85% of set 1",
-      "4 projected: 5 at 125 kg leave 1; 2 x 8 at 85% of set 1",
+      "3 projected: 5 at 122.5 kg RIR 1; 2 x 8 at 85% of set 1",
+      "4 projected: 5 at 125 kg RIR 1; 2 x 8 at 85% of set 1",
     ]);
   });
 });
@@ -92,10 +92,10 @@ describe("a phase that is being trained", () => {
     });
     const facts = trainNext(phase, sampleFacts(), short);
     expect(told(projectOf(phase, facts)).filter((_, i) => i % 2 === 0)).toEqual([
-      "1 done: 5 at 120 kg leave 1; 2 x 8 at 85% of set 1",
-      "2 next: 5 at 120 kg leave 1; 2 x 8 at 85% of set 1",
-      "3 projected: 5 at 122.5 kg leave 1; 2 x 8 at 85% of set 1",
-      "4 projected: 5 at 125 kg leave 1; 2 x 8 at 85% of set 1",
+      "1 done: 5 at 120 kg RIR 1; 2 x 8 at 85% of set 1",
+      "2 next: 5 at 120 kg RIR 1; 2 x 8 at 85% of set 1",
+      "3 projected: 5 at 122.5 kg RIR 1; 2 x 8 at 85% of set 1",
+      "4 projected: 5 at 125 kg RIR 1; 2 x 8 at 85% of set 1",
     ]);
   });
 
@@ -112,10 +112,10 @@ describe("a phase that is being trained", () => {
   it("passes over a week that went by, and comes back lighter after two weeks without", () => {
     const facts = { ...trainNext(phase, sampleFacts()), today: day("2026-03-17") };
     expect(told(projectOf(phase, facts)).filter((_, i) => i % 2 === 0)).toEqual([
-      "1 done: 5 at 120 kg leave 1; 2 x 8 at 85% of set 1",
-      "2 missed: 5 at 112.5 kg leave 1; 2 x 8 at 85% of set 1",
-      "3 next: 5 at 112.5 kg leave 1; 2 x 8 at 85% of set 1",
-      "4 projected: 5 at 115 kg leave 1; 2 x 8 at 85% of set 1",
+      "1 done: 5 at 120 kg RIR 1; 2 x 8 at 85% of set 1",
+      "2 missed: 5 at 112.5 kg RIR 1; 2 x 8 at 85% of set 1",
+      "3 next: 5 at 112.5 kg RIR 1; 2 x 8 at 85% of set 1",
+      "4 projected: 5 at 115 kg RIR 1; 2 x 8 at 85% of set 1",
     ]);
   });
 
@@ -140,10 +140,10 @@ describe("a phase that is being trained", () => {
     ];
     const missed = { ...first, placed, today: day("2026-03-17") };
     expect(told(projectOf(phase, missed)).filter((_, i) => i % 2 === 0)).toEqual([
-      "1 done: 5 at 120 kg leave 1; 2 x 8 at 85% of set 1",
-      "2 missed: 5 at 122.5 kg leave 1; 2 x 8 at 85% of set 1",
-      "3 next: 5 at 112.5 kg leave 1; 2 x 8 at 85% of set 1",
-      "4 projected: 5 at 115 kg leave 1; 2 x 8 at 85% of set 1",
+      "1 done: 5 at 120 kg RIR 1; 2 x 8 at 85% of set 1",
+      "2 missed: 5 at 122.5 kg RIR 1; 2 x 8 at 85% of set 1",
+      "3 next: 5 at 112.5 kg RIR 1; 2 x 8 at 85% of set 1",
+      "4 projected: 5 at 115 kg RIR 1; 2 x 8 at 85% of set 1",
     ]);
   });
 
@@ -181,9 +181,9 @@ describe("a phase that is being trained", () => {
       ],
     });
     const easy = told(projectOf(light, trainNext(light, sampleFacts())));
-    expect(easy[1]).toBe("2 next: 5 at 120 kg leave 1; 2 x 8 at 85% of set 1");
+    expect(easy[1]).toBe("2 next: 5 at 120 kg RIR 1; 2 x 8 at 85% of set 1");
     const painful = projectOf(light, trainNext(light, sampleFacts(), hurt));
-    expect(told(painful)[1]).toBe("2 next: 5 at 112.5 kg leave 1; 2 x 8 at 85% of set 1");
+    expect(told(painful)[1]).toBe("2 next: 5 at 112.5 kg RIR 1; 2 x 8 at 85% of set 1");
     expect(painful[1]?.because.get(heavy.lineageId)?.[0]).toMatchObject({ mustRule: true });
   });
 });
@@ -198,8 +198,8 @@ const pattern = fc.record({
 });
 const written = fc.constantFrom(
   "3 x 8-10 at 100",
-  "5 at 120 leave 1; 2 x 8 at 85% of set 1",
-  "ramp 5 at 60; 3 at 140; 2 x 6 at 120",
+  "5 at 120 RIR 1; 2 x 8 at 85% of set 1",
+  "warm-up 5 at 60; 3 at 140; 2 x 6 at 120",
   "3 x 10 at 60 then drop to 40 kg for 8",
   "4 x 6 at 100 rest 1:30",
 );

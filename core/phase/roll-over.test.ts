@@ -16,7 +16,7 @@ import type { PhaseFacts } from "./project.ts";
 import { rollOver } from "./roll-over.ts";
 
 const progression = { kind: "smallestStep", after: count(1) } as const;
-const squat = writtenSlot("5 at 120 leave 1; 2 x 8 at 100", { progression });
+const squat = writtenSlot("5 at 120 RIR 1; 2 x 8 at 100", { progression });
 const extension = writtenSlot("3 x 12 at 60", {
   id: sampleId(71),
   lineageId: sampleId(72),
@@ -62,7 +62,7 @@ describe("the phase that follows", () => {
     expect(next.weeks).toEqual(phase.weeks);
     expect(next.changes).toEqual([]);
     expect(putFirst).toEqual([]);
-    expect(linesIn(sessionOf(next))[0]).toBe("5 at 132.5 kg leave 1; 2 x 8 at 105 kg");
+    expect(linesIn(sessionOf(next))[0]).toBe("5 at 132.5 kg RIR 1; 2 x 8 at 105 kg");
   });
 
   it.each([
@@ -77,7 +77,7 @@ describe("the phase that follows", () => {
 
   it("knows nothing of weeks that are only projected", () => {
     const { phase: next } = rollOver(phase, trained(phase, 1), sampleNewId);
-    expect(linesIn(sessionOf(next))[0]).toBe("5 at 122.5 kg leave 1; 2 x 8 at 102.5 kg");
+    expect(linesIn(sessionOf(next))[0]).toBe("5 at 122.5 kg RIR 1; 2 x 8 at 102.5 kg");
   });
 
   it("has the same lines under new ids", () => {

@@ -17,7 +17,7 @@ import { usualWeek } from "./phase-week.ts";
 import { project } from "./project.ts";
 import { sheetOf } from "./sheet.ts";
 
-const squat = writtenSlot("ramp 5 at 60; 5 at 120 leave 1; 2 x 8 at 85% of set 2");
+const squat = writtenSlot("warm-up 5 at 60; 5 at 120 RIR 1; 2 x 8 at 85% of set 2");
 const extension = writtenSlot("3 x 12 at 60", {
   id: sampleId(71),
   lineageId: sampleId(72),

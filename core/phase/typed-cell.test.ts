@@ -9,7 +9,7 @@ const over = (line: string, loading: Loading = RACK) => ({
   sets: writtenSlot(line).sets,
   loading,
 });
-const read = (text: string, line = "3 x 8 at 100 leave 2 rest 2:00") =>
+const read = (text: string, line = "3 x 8 at 100 RIR 2 rest 2:00") =>
   parseCell(text, over(line), sampleNewId);
 
 describe("what is typed in a cell", () => {
@@ -25,10 +25,10 @@ describe("what is typed in a cell", () => {
     ["+2 sets", [{ kind: "setsBy", by: 2 }]],
     ["out", [{ kind: "leftOut" }]],
     ["–", [{ kind: "leftOut" }]],
-    ["3 x 8 at 100 leave 2 rest 2:00", []],
+    ["3 x 8 at 100 RIR 2 rest 2:00", []],
     ["3 x 8", []],
     [
-      "4 x 6 at 105 leave 1 rest 3:00",
+      "4 x 6 at 105 RIR 1 rest 3:00",
       [
         { kind: "sets", to: count(4) },
         { kind: "target", to: { kind: "reps", min: count(6), max: count(6) } },
@@ -49,7 +49,7 @@ describe("what is typed in a cell", () => {
     ["8 at 100; 6 at 110", { code: "unlike" }],
     ["top 3 x 8 at 100", { code: "wholePhase", what: "role" }],
     ["3 x 8 at 100 then drop to 80 kg for 6", { code: "wholePhase", what: "technique" }],
-    ["3 x 8 at 100 leave 1-2", { code: "wholePhase", what: "rirRange" }],
+    ["3 x 8 at 100 RIR 1-2", { code: "wholePhase", what: "rirRange" }],
   ])("refuses %s and says why", (text, error) => {
     expect(read(text)).toMatchObject({ ok: false, error });
   });
@@ -79,7 +79,7 @@ describe("what is typed in a cell", () => {
 });
 
 describe("a cell as text", () => {
-  it.each(["3 x 8 at 100 leave 2", "5 at 120 leave 0 rest 3:00", "max at 60", "3 x 40 s at 20"])(
+  it.each(["3 x 8 at 100 RIR 2", "5 at 120 RIR 0 rest 3:00", "max at 60", "3 x 40 s at 20"])(
     "of %s is read back as no change",
     (line) => {
       const { sets } = writtenSlot(line);
@@ -93,7 +93,7 @@ describe("a cell as text", () => {
   );
 
   it("leaves away what holds for the whole phase", () => {
-    const { sets } = writtenSlot("3 x 8 at 100 leave 1 then drop to 80 kg for 6");
-    expect(cellText(sets, kg(100), "kg")).toBe("3 x 8 at 100 kg leave 1");
+    const { sets } = writtenSlot("3 x 8 at 100 RIR 1 then drop to 80 kg for 6");
+    expect(cellText(sets, kg(100), "kg")).toBe("3 x 8 at 100 kg RIR 1");
   });
 });

@@ -252,7 +252,7 @@ const EXAMPLES: readonly Example[] = [
     sessions: [
       {
         reps: "8 8 8",
-        then: "2 x 8 at 100 kg; max least 8 about 8 at 100 kg leave 0",
+        then: "2 x 8 at 100 kg; max least 8 about 8 at 100 kg RIR 0",
         byHand: "It is due: the last set goes to the limit.",
       },
       {

@@ -230,7 +230,7 @@ describe("what is written of a change", () => {
 
   it("is one effort, also where a range of it was written", () => {
     const changes = [{ kind: "effort", set: 1, from: 2, to: 0 }] as const;
-    const sets = written("2 x 8 at 60 leave 1-2", changes);
+    const sets = written("2 x 8 at 60 RIR 1-2", changes);
     expect(sets.map(({ effort, effortUpTo }) => [effort, effortUpTo])).toEqual([
       [1, 2],
       [0, null],

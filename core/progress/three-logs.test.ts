@@ -23,9 +23,9 @@ import { proposeFor } from "./propose.ts";
 /** Sessions of ours with every structure of PRACTICE.md §4 that holds work sets, each as one written line. */
 const SESSIONS: readonly (readonly [name: string, line: string])[] = [
   ["Straight sets, the last one short-range", "2 x 8-10 at 100; 8-12 at 100 range stretched"],
-  ["Top set and back-offs", "ramp 5 at 60; top 5 at 120; 2 x back-off 8 at 80% of set 2"],
+  ["Top set and back-offs", "warm-up 5 at 60; top 5 at 120; 2 x back-off 8 at 80% of set 2"],
   ["Rising ramp with falling reps, and down again", "12 at 60; 8 at 80; 5 at 100; 8 at 80"],
-  ["Density block", "6 x 6 at 70 rest 45 leave 1"],
+  ["Density block", "6 x 6 at 70 rest 45 RIR 1"],
   ["Holds in every rep, a hold at the end", "3 x 10-12 at 40 squeeze 2 then hold 20s stretched"],
   ["Slow lowering and a dead stop", "3 x 6-8 at 60 lower 5 stretch 1"],
   [

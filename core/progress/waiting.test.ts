@@ -6,7 +6,7 @@ import type { SlotProposal } from "./next-session.ts";
 import { keep, type LineProposal, type Reason } from "./proposal.ts";
 import { urgencyOf, WAITING_KINDS, waitingIn } from "./waiting.ts";
 
-const SLOT = writtenSlot("3 x 8-12 at 100 leave 2");
+const SLOT = writtenSlot("3 x 8-12 at 100 RIR 2");
 
 function proposalFor(because: readonly Reason[], mustRule = false): SlotProposal {
   const { line } = SLOT.sets[0]!;

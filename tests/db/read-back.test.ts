@@ -403,7 +403,7 @@ describe("what a form takes is written and read back equal:", () => {
         "+2 sets",
         "out",
         "",
-        "4 x 6-8 at 105 leave 1 rest 3:00",
+        "4 x 6-8 at 105 RIR 1 rest 3:00",
         "max at 60",
         "3 x 40 s",
       ),

@@ -61,10 +61,10 @@ test("sets are written as a line, refused at the character, kept through a save,
   await page.getByRole("button", { name: "Start training" }).click();
   const preparation = page.getByRole("region", { name: "General warm-up" });
   await expect(preparation).toContainText("Pulse raiser: Bike, 5:00 min, effort 4 of 10");
-  await preparation.getByRole("button", { name: "Leave out" }).click();
-  await expect(preparation).toContainText("left out");
-  await preparation.getByRole("button", { name: "Done after all" }).click();
-  await expect(preparation.getByRole("button", { name: "Left out after all" })).toBeVisible();
+  await preparation.getByRole("button", { name: "Skip" }).click();
+  await expect(preparation).toContainText("skipped");
+  await preparation.getByRole("button", { name: "Mark as done" }).click();
+  await expect(preparation.getByRole("button", { name: "Mark as skipped" })).toBeVisible();
   await expect(preparation).toContainText("done");
   await saved(page);
   await page.getByRole("button", { name: "End the session" }).click();

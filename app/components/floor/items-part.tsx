@@ -5,12 +5,12 @@ import type { Id } from "~/core/kernel/index.ts";
 import type { CommandBody } from "~/core/log/index.ts";
 import type { FindMovement } from "~/core/movement/index.ts";
 import { isItemBlock, slotsOfBlock, type ItemBlock, type SessionPlan } from "~/core/plan/index.ts";
-import { formatLeftOut } from "~/format/warnings.ts";
+import { formatSkipped } from "~/format/warnings.ts";
 import { formatItem } from "~/format/prescription.ts";
 import { BLOCK_NAMES } from "~/format/training.ts";
 import { TOUCH } from "../../theme/tokens.ts";
 
-/** What comes next without sets: whatever stands before the exercise that is due, and was neither done nor left out. */
+/** What comes next without sets: whatever stands before the exercise that is due, and was neither done nor skipped. */
 export function dueItems(
   { blocks }: SessionPlan,
   said: ReadonlyMap<Id<"block">, boolean>,
@@ -23,7 +23,7 @@ export function dueItems(
     .filter(({ id }) => !said.has(id));
 }
 
-/** What comes next without sets, before the set that is due; `warmUpSkipped` is how often preparing was left out lately. */
+/** What comes next without sets, before the set that is due; `warmUpSkipped` is how often preparing was skipped lately. */
 export function DueItems({
   blocks,
   find,
@@ -42,14 +42,14 @@ export function DueItems({
       isDone={null}
       find={find}
       note={
-        block.kind === "prepare" && warmUpSkipped !== null ? formatLeftOut(warmUpSkipped) : null
+        block.kind === "prepare" && warmUpSkipped !== null ? formatSkipped(warmUpSkipped) : null
       }
       onCommand={onCommand}
     />
   ));
 }
 
-/** A part of the session without sets, item by item; done or left out with one press, and the other way round later. */
+/** A part of the session without sets, item by item; done or skipped with one press, and the other way round later. */
 export function ItemsPart({
   block,
   isDone,
@@ -73,7 +73,7 @@ export function ItemsPart({
           {BLOCK_NAMES[block.kind]}
         </Typography>
         {isDone === null ? null : (
-          <Typography variant="body2">{isDone ? "done" : "left out"}</Typography>
+          <Typography variant="body2">{isDone ? "done" : "skipped"}</Typography>
         )}
       </Box>
       {note === null ? null : (
@@ -94,12 +94,12 @@ export function ItemsPart({
             sx={{ minHeight: TOUCH, flexGrow: isDone === null ? 1 : 0 }}
             onClick={() => say(true)}
           >
-            {isDone === null ? "Done" : "Done after all"}
+            {isDone === null ? "Done" : "Mark as done"}
           </Button>
         )}
         {isDone === false ? null : (
           <Button sx={{ minHeight: TOUCH }} onClick={() => say(false)}>
-            {isDone === null ? "Leave out" : "Left out after all"}
+            {isDone === null ? "Skip" : "Mark as skipped"}
           </Button>
         )}
       </Box>

@@ -93,7 +93,7 @@ export function PlannedAndDone({
           <tr key={block.id}>
             <th scope="row">{BLOCK_NAMES[block.kind]}</th>
             <td>{block.items.map((item) => formatItem(item, find)).join(" · ")}</td>
-            <td>{isDone === null ? "not logged" : isDone ? "done" : "left out"}</td>
+            <td>{isDone === null ? "not logged" : isDone ? "done" : "skipped"}</td>
           </tr>
         ))}
       </Ledger>
