@@ -82,9 +82,7 @@ describe("a week", () => {
     const own = writtenSlot("3 x 8 at 100 then drop to 80 kg for 6");
     expect(layers(own, LIGHTER).week).toBe("8 at 90 kg RIR 4 then drop to 70 kg for 6");
     const follows = writtenSlot("3 x 8 at 100 then drop to 80% of first for 6");
-    expect(layers(follows, LIGHTER).week).toBe(
-      "8 at 90 kg RIR 4 then drop to 80% of first for 6",
-    );
+    expect(layers(follows, LIGHTER).week).toBe("8 at 90 kg RIR 4 then drop to 80% of first for 6");
   });
 });
 
@@ -152,9 +150,7 @@ describe("the coach's changes", () => {
       [1, { kind: "loadBy", share: share(0.9) }],
       [1, { kind: "setsBy", by: 1 }],
     ] as const;
-    expect(layers(slot, LIGHTER, edits).coach).toBe(
-      "5 at 107.5 kg RIR 3; 2 x 8 at 80 kg RIR 4",
-    );
+    expect(layers(slot, LIGHTER, edits).coach).toBe("5 at 107.5 kg RIR 3; 2 x 8 at 80 kg RIR 4");
   });
 
   it("give a load of its own to a line that follows another, for this week", () => {

@@ -216,7 +216,7 @@ test("ids of another studio inside one's own forms are refused", async ({ playwr
     headers: { origin: server.origin, "content-type": "application/x-www-form-urlencoded" },
     data: form,
   });
-  expect(await response.text()).toContain("Expected somebody of this studio.");
+  expect(await response.text()).toContain("Expected a client of this studio.");
 });
 
 test("nothing behind the sign-in is shown without one", async ({ request }) => {

@@ -104,9 +104,9 @@ test("the empty studio tells what to do first, and is accessible", async ({ watc
   await registerStudio(page);
   for (const [address, text] of [
     ["/", "Start here"],
-    ["/people", "Nobody yet"],
+    ["/people", "No clients yet"],
     ["/gyms", "No gym yet"],
-    ["/plans/new", "A session needs a person and a gym first."],
+    ["/plans/new", "A session needs a client and a gym first."],
   ] as const) {
     await page.goto(address);
     await expect(page.getByText(text, { exact: false }).first()).toBeVisible();
