@@ -24,6 +24,7 @@ import {
   REGION_NAMES,
   SIDE_NAMES,
   spokenRegion,
+  WHO_IS,
 } from "./training.ts";
 
 export const GOAL_NAMES: Readonly<Record<Goal, string>> = {
@@ -164,7 +165,7 @@ export function formatExclusion(why: Exclusion): string {
     case "forbidden":
       return `${PATTERN_NAMES[why.pattern].toLowerCase()} was forbidden by ${why.by}`;
     case "level":
-      return `needs ${LEVEL_NAMES[why.needs].toLowerCase()}, the client is ${LEVEL_NAMES[why.has].toLowerCase()}`;
+      return `needs ${WHO_IS[why.needs]}; the client is ${WHO_IS[why.has]}`;
     case "disliked":
       return "is disliked";
     default:

@@ -42,7 +42,7 @@ describe("what was found, in one sentence", () => {
       "Back squat comes after Leg extension; Even Ground would have it before. Order is a school, not a law.",
     );
     expect(says({ code: "limitAlone", movement: squat, sets: 1, effort: 0 })).toContain(
-      "not safe to failure without a spotter",
+      "not safe at failure without a spotter",
     );
     expect(says({ code: "needsClearing", why: "minor" })).toMatch(/^Under eighteen: a qualified/);
     expect(says({ code: "needsClearing", why: "heart" })).toMatch(/^Heart condition: a qualified/);
@@ -93,7 +93,7 @@ describe("what the search and substitutes say", () => {
     expect(formatBrings({ kind: "priority", region: "adductors" })).toBe("priority: adductors");
     expect(formatOutReason({ code: "notInGym" })).toBe("no equipment for it in this gym");
     expect(formatOutReason({ code: "level", needs: "advanced", has: "beginner" })).toBe(
-      "needs advanced, the client is beginner",
+      "needs an advanced client; the client is a beginner",
     );
     expect(formatFirstLoad({ kind: "related", reading: kg(42.5), share: 0.45 })).toBe(
       "Starts with 42.5 kg, about 45% of what both legs moved.",

@@ -90,7 +90,7 @@ export function formatFact(fact: Fact, approach: string, find: FindMovement): st
     case "excluded":
       return `${nameOf(fact.movement)}: ${formatExclusion(fact.why)}.`;
     case "limitAlone":
-      return `${nameOf(fact.movement)}: ${sets(fact.sets)} with ${formatRir(fact.effort)}, and it is not safe to failure without a spotter. ${find(fact.movement)?.safeAlone.how ?? ""}`.trim();
+      return `${nameOf(fact.movement)}: ${sets(fact.sets)} with ${formatRir(fact.effort)}, and it is not safe at failure without a spotter. ${find(fact.movement)?.safeAlone.how ?? ""}`.trim();
     case "needsClearing":
       return `${fact.why === "minor" ? "Under eighteen" : fact.why === "older" ? "Sixty-five or older" : CAUTION_NAMES[fact.why]}: a qualified professional clears this client first. Write down who did, and when.`;
     case "tightRange":

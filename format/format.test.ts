@@ -26,7 +26,7 @@ import { formatPlanNextError } from "./next-session.ts";
 import { formatStep } from "./progression.ts";
 import { formatAtSets, formatPlanIssue, formatReason } from "./reasons.ts";
 import { describeLoading, listText, plateListText, readingMeaning } from "./station.ts";
-import { formatChange, formatRecipe, formatRir, formatTempo } from "./training.ts";
+import { formatChange, formatRecipe, formatRir, formatRotation, formatTempo } from "./training.ts";
 
 describe("numbers for people", () => {
   it("carry their unit and no needless zeros", () => {
@@ -70,6 +70,10 @@ describe("training in words", () => {
     const tempo = { lower: 3, stretch: 1, lift: "explosive", squeeze: null } as const;
     expect(formatTempo(tempo, "lower")).toBe("lower 3 s · stretch 1 s · lift fast");
     expect(formatTempo(tempo, "lift")).toBe("lift fast · lower 3 s · stretch 1 s");
+  });
+
+  it("names exercises in turn by how many they are", () => {
+    expect([2, 3, 4, 7].map(formatRotation)).toEqual(["Superset", "Tri-set", "Circuit", "Circuit"]);
   });
 
   it("never shows an RIR that was not logged as failure", () => {

@@ -30,7 +30,7 @@ it.each([
   ["8 at before minus 1", "There is no set before the first one."],
   ['8 at 80% of "Nothing"', "No exercise is called “Nothing”."],
   ["until pain", "“pain” is not known here; expected hips-lift, depth-cut"],
-  ["8 leave 7", "RIR is 0 to 5 by halves, or 5+; 7 is neither."],
+  ["8 leave 7", "RIR is 0 to 5 by halves, or over 5; 7 is neither."],
 ])("says of %s: %s", (text, said) => {
   expect(says(text)).toContain(said);
 });

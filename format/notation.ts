@@ -80,7 +80,7 @@ export function formatNotationError(error: NotationError): string {
     case "mass":
       return `${error.value} is no load: at most three decimals and 9999.`;
     case "reserve":
-      return `RIR is 0 to 5 by halves, or 5+; ${error.value} is neither.`;
+      return `RIR is 0 to 5 by halves, or over 5; ${error.value} is neither.`;
     case "noSet":
       return error.exercise === null
         ? `There is no set ${error.number} here.`

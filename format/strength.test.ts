@@ -32,7 +32,7 @@ describe("what is known of somebody's strength", () => {
   it("is the estimate with its range, to half a kilogram", () => {
     // 100 × (1 + 5 ⁄ 30) is 116.7; 3.2 % for the reps and 3 % for the curve on either side.
     expect(formatKnown(known(100, 5, 0))).toBe(
-      "estimated 1RM 116.5 kg (109.5 kg to 124 kg), including bar or sled",
+      "estimated 1RM 116.5 kg (109.5 kg to 124 kg), including bar, sled or body weight",
     );
   });
 
@@ -46,7 +46,7 @@ describe("what is known of somebody's strength", () => {
   });
 
   it.each<readonly [NoEstimate, string]>([
-    [{ code: "totalUnknown" }, "no estimate: the bar or sled weight is unknown here"],
+    [{ code: "totalUnknown" }, "no estimate: bar, sled or body weight is unknown here"],
     [{ code: "repsUnknown" }, "no estimate: reps were not counted"],
     [{ code: "noReps" }, "no estimate: no full rep"],
     [{ code: "afterExtension", after: "drop" }, "no estimate after a drop"],

@@ -19,10 +19,11 @@ export const EQUATION_NAMES: Readonly<Record<Equation, string>> = {
   mayhew: "Mayhew",
 };
 
-/** "estimated 1RM 104.5 kg (96 to 113 kg), including bar or sled", or why there is none; empty where nothing is known. */
+/** "estimated 1RM 104.5 kg (96 to 113 kg), including bar, sled or body weight", or why there is none; empty where nothing is known. */
 export function formatKnown(known: StrengthRecord | null): string | null {
   if (known === null) return null;
-  if (known.maximum !== null) return `${formatMaximum(known.maximum)}, including bar or sled`;
+  if (known.maximum !== null)
+    return `${formatMaximum(known.maximum)}, including bar, sled or body weight`;
   return known.refused === null ? null : formatNoEstimate(known.refused);
 }
 
@@ -40,7 +41,7 @@ export function rounded<M extends { readonly thousandths: number }>(mass: M): M 
 export function formatNoEstimate(why: NoEstimate): string {
   switch (why.code) {
     case "totalUnknown":
-      return "no estimate: the bar or sled weight is unknown here";
+      return "no estimate: bar, sled or body weight is unknown here";
     case "repsUnknown":
       return "no estimate: reps were not counted";
     case "noReps":

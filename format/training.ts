@@ -137,6 +137,11 @@ export const BLOCK_NAMES: Readonly<Record<ItemBlock["kind"], string>> = {
   restore: "Cool-down",
 };
 
+/** What so many exercises in turn are called. */
+export function formatRotation(members: number): string {
+  return members === 2 ? "Superset" : members === 3 ? "Tri-set" : "Circuit";
+}
+
 export const SCHEME_NAMES: Readonly<Record<Scheme, string>> = {
   density: "Density block",
   runDown: "Run the rack",
@@ -149,6 +154,13 @@ export const LEVEL_NAMES = {
   trained: "Intermediate",
   advanced: "Advanced",
 } as const;
+
+/** A client of a level, within a sentence. */
+export const WHO_IS: Readonly<Record<keyof typeof LEVEL_NAMES, string>> = {
+  beginner: "a beginner",
+  trained: "an intermediate",
+  advanced: "an advanced client",
+};
 
 export const LIMITER_NAMES: Readonly<Record<Limiter, string>> = {
   targetMuscle: "target muscle",

@@ -26,7 +26,6 @@ import { listMeasurements } from "~/server/db/measurements.server.ts";
 import { catalogueFor } from "~/server/db/movements.server.ts";
 import { getPerson } from "~/server/db/people.server.ts";
 import { comparingOf } from "~/server/db/comparing.server.ts";
-import { warningsOn } from "~/server/db/warnings.server.ts";
 import { strengthRules } from "~/server/db/strength-rules.server.ts";
 import { commandsAfter } from "~/server/db/commands.server.ts";
 import { adoptNewestRevision, getSessionLog } from "~/server/db/session-logs.server.ts";
@@ -58,29 +57,18 @@ function slotsIn(change: SessionChange): readonly Slot[] {
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const sessionLog = orNotFound(await getSessionLog(scope, idParam<"sessionLog">(params.runId)));
   const person = orNotFound(await getPerson(scope, sessionLog.personId));
-  const [
-    coaching,
-    commands,
-    stations,
-    gym,
-    history,
-    catalogue,
-    measurements,
-    { rules },
-    said,
-    warnings,
-  ] = await Promise.all([
-    contextFor(scope, person, sessionLog.gymId, sessionLog.day),
-    commandsAfter(scope, sessionLog.id, 0),
-    listStations(scope, sessionLog.gymId, "all"),
-    getGym(scope, sessionLog.gymId),
-    historyOf(scope, sessionLog.personId),
-    catalogueFor(scope),
-    listMeasurements(scope, sessionLog.personId),
-    strengthRules(scope, sessionLog.startedAt),
-    comparingOf(scope, sessionLog.personId),
-    warningsOn(scope, sessionLog.personId),
-  ]);
+  const [coaching, commands, stations, gym, history, catalogue, measurements, { rules }, said] =
+    await Promise.all([
+      contextFor(scope, person, sessionLog.gymId, sessionLog.day),
+      commandsAfter(scope, sessionLog.id, 0),
+      listStations(scope, sessionLog.gymId, "all"),
+      getGym(scope, sessionLog.gymId),
+      historyOf(scope, sessionLog.personId),
+      catalogueFor(scope),
+      listMeasurements(scope, sessionLog.personId),
+      strengthRules(scope, sessionLog.startedAt),
+      comparingOf(scope, sessionLog.personId),
+    ]);
   // As it was when the session began: what is trained now must not change its own loads.
   const series = seriesOf(before(history, sessionLog));
   const bodyWeight = bodyWeightOf(measurements, sessionLog.day);
@@ -122,7 +110,7 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
     comparing: said
       .filter(({ movement }) => named.has(movement))
       .map(({ id: _id, reason: _reason, ...word }) => word),
-    warmUpSkipped: warnings.find((warning) => warning.kind === "warmUpSkipped") ?? null,
+    warmUpSkipped: coaching.warnings.find((warning) => warning.kind === "warmUpSkipped") ?? null,
     movements,
     rules,
     strengthRecords,

@@ -7,7 +7,7 @@ import { sessionDuration, isSetStep, unroll } from "~/core/unroll/index.ts";
 import { slotsOf, slotsOfBlock } from "~/core/plan/index.ts";
 import { formatDay, formatMinuteRange } from "~/format/numbers.ts";
 import { formatItem, formatRest } from "~/format/prescription.ts";
-import { BLOCK_NAMES } from "~/format/training.ts";
+import { BLOCK_NAMES, formatRotation } from "~/format/training.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { benchOf } from "~/server/coaching/bench.server.ts";
 import { getPlan } from "~/server/db/plans.server.ts";
@@ -68,8 +68,8 @@ export default function PlanSheet({ loaderData }: Route.ComponentProps) {
               <>
                 {block.kind === "rotation" ? (
                   <Box sx={{ fontWeight: 700, mt: "0.6em" }}>
-                    Superset: rest {formatRest(block.restBetween)} between,{" "}
-                    {formatRest(block.restAfterRound)} after a round
+                    {formatRotation(block.members.length)}: rest {formatRest(block.restBetween)}{" "}
+                    between, {formatRest(block.restAfterRound)} after a round
                   </Box>
                 ) : null}
                 {slotsOfBlock(block).map((slot) => (

@@ -220,6 +220,17 @@ describe("findings, each with a session that triggers it and the smallest change
     expect(codes(passes).filter((k) => k.startsWith(key))).toEqual([]);
   });
 
+  it("tell a priority that was neglected before once, and not again for coming late here", () => {
+    const plan = sessionOf(exercise("leg-press", 7), exercise("adduction-machine"));
+    const told = (neglected: Judging["neglected"]) =>
+      codes(judging(plan, { brief: { priorities: ["adductors"] }, neglected })).filter((key) =>
+        key.endsWith("/adductors"),
+      );
+    expect(told([])).toEqual(["priorityLate/adductors"]);
+    const late = { kind: "priorityLate", region: "adductors", times: 3, of: 4 } as const;
+    expect(told([late])).toEqual(["putFirst/adductors"]);
+  });
+
   it("are all named here", () => {
     const named = new Set(CASES.map(([code]) => code));
     expect(named.size).toBe(CASES.length);

@@ -166,8 +166,10 @@ const schoolOrder: Rule = ({ slots, approach, brief }) => {
   return [];
 };
 
-const priorityLate: Rule = ({ slots, brief, setsBefore }) =>
+/** A priority that was neglected over the last sessions is told by `putFirst` instead. */
+const priorityLate: Rule = ({ slots, brief, setsBefore, neglected }) =>
   brief.priorities.flatMap((region): Finding[] => {
+    if (neglected.some((own) => own.kind !== "skippedAgain" && own.region === region)) return [];
     const at = slots.findIndex((s) => trains(s, region) && s.hardSets > 0);
     const [slot, before] = [slots[at], setsBefore[at]];
     if (slot === undefined || before === undefined || before <= PRIORITY_BY) return [];

@@ -15,7 +15,7 @@ import { strengthRules } from "../db/strength-rules.server.ts";
 import { warningsOn } from "../db/warnings.server.ts";
 import { historyOf } from "./history.server.ts";
 
-/** What a session of a person on a day in a gym is judged by, with the series that it was worked out from. */
+/** What a session of a person on a day in a gym is judged by, with the series and warnings that it was worked out from. */
 export async function contextFor(
   scope: Scope,
   person: Pick<Person, "id" | "level">,
@@ -50,5 +50,5 @@ export async function contextFor(
     year: yearOf(dayAt(scope.now, gym?.timeZone ?? "UTC")),
     readiness: readinessOn(measurements, day),
   } satisfies CoachingContext;
-  return { context, series };
+  return { context, series, warnings };
 }

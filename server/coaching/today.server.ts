@@ -31,24 +31,27 @@ const ASKED_AFTER = 14;
 /** A phase that ends is told of so many days before and after. Source: our rule, docs/today.md. */
 const ENDS_WITHIN = 7;
 
-/** Keeps those of a list who are of the clients that a coach wants to see. */
-type Shown = <T extends { readonly personId: Id<"person"> }>(list: readonly T[]) => readonly T[];
-
 /** Whether there are other coaches, and whose clients whoever is signed in wants to see. */
 async function viewOf(scope: Scope) {
   const coaches = await listCoaches(scope);
   const own = coaches.find(({ id }) => scope.actor.kind === "user" && scope.actor.id === id);
   const isMine = own?.seesMine === true && coaches.length > 1;
   const others = isMine ? await clientsOfOthers(scope, own.id) : new Set();
-  const shown: Shown = (list) => list.filter(({ personId }) => !others.has(personId));
-  return { hasOthers: coaches.length > 1, isMine, shown };
+  const isShown = ({ personId }: { readonly personId: Id<"person"> }) => !others.has(personId);
+  return {
+    hasOthers: coaches.length > 1,
+    isMine,
+    isShown,
+    shown: <T extends { readonly personId: Id<"person"> }>(list: readonly T[]) =>
+      list.filter(isShown),
+  };
 }
 
 /** The day of a studio: who trains, what runs, what waits for the coach. */
 export async function todayOf(scope: Scope) {
   const gyms = await listGyms(scope);
   const today = dayAt(scope.now, gyms[0]?.timeZone ?? "UTC");
-  const { hasOthers, isMine, shown } = await viewOf(scope);
+  const { hasOthers, isMine, isShown, shown } = await viewOf(scope);
   const [plans, open, waiting, putOff, untrained, ending, hard, warnings] = await Promise.all([
     listPlans(scope, weekStart(today), addDays(weekStart(today), 13)).then(shown),
     listOpenSessions(scope).then(shown),
@@ -78,7 +81,7 @@ export async function todayOf(scope: Scope) {
     ),
     ...untrained.map((plan): TodayItem => ({ of: "untrained", ...whose(plan), plan })),
     ...hard.flatMap(({ phase, weeks }): readonly TodayItem[] => {
-      if (shown([phase]).length === 0) return [];
+      if (!isShown(phase)) return [];
       const week = weekAt(phase.document, today) + 1;
       const next = phase.document.weeks[week - 1];
       if (next === undefined || isEasy(next)) return [];

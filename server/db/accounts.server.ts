@@ -3,7 +3,13 @@ import { z } from "zod";
 import { type Instant, type Id, fail, ok, type Result } from "~/core/kernel/index.ts";
 import { newId } from "~/codec/new-id.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
-import { deleteOld, inTransaction, isDuplicate, type Database } from "./connection.server.ts";
+import {
+  deleteOld,
+  inTransaction,
+  isDuplicate,
+  type Database,
+  type Transaction,
+} from "./connection.server.ts";
 import type { Row } from "./scope.server.ts";
 
 /** Accounts and sign-ins lie above the studios; these are the only queries outside a scope. */
@@ -40,9 +46,10 @@ export async function register(
   now: Instant,
 ): Promise<Joined> {
   const studioId = newId<"studio">();
-  return join(db, studioId, "owner", user, now, (trx) =>
-    trx("studios").insert({ id: toBinary(studioId), name: studioName, created_at: now }),
-  );
+  return joining(db, async (trx) => {
+    await trx("studios").insert({ id: toBinary(studioId), name: studioName, created_at: now });
+    return { studioId, userId: await addMember(trx, studioId, "owner", user, now) };
+  });
 }
 
 /** Registers a user as a coach of a studio that is there. */
@@ -52,39 +59,46 @@ export async function joinStudio(
   user: NewUser,
   now: Instant,
 ): Promise<Joined> {
-  return join(db, studioId, "coach", user, now, () => Promise.resolve());
+  return joining(db, async (trx) => ({
+    studioId,
+    userId: await addMember(trx, studioId, "coach", user, now),
+  }));
 }
 
-async function join(
+/** Runs work in one transaction; an e-mail address that is known already is told, not thrown. */
+async function joining(
   db: Database,
-  studioId: Id<"studio">,
-  role: "owner" | "coach",
-  { email, displayName, passwordHash }: NewUser,
-  now: Instant,
-  first: (trx: Database) => PromiseLike<unknown>,
+  work: (trx: Transaction) => Promise<{ userId: Id<"user">; studioId: Id<"studio"> }>,
 ): Promise<Joined> {
-  const userId = newId<"user">();
   try {
-    await inTransaction(db, async (trx) => {
-      await first(trx);
-      await trx("users").insert({
-        id: toBinary(userId),
-        email,
-        display_name: displayName,
-        password_hash: passwordHash,
-        created_at: now,
-      });
-      await trx("memberships").insert({
-        studio_id: toBinary(studioId),
-        user_id: toBinary(userId),
-        role,
-      });
-    });
+    return ok(await inTransaction(db, work));
   } catch (error) {
     if (isDuplicate(error)) return fail({ code: "emailTaken" });
     throw error;
   }
-  return ok({ userId, studioId });
+}
+
+async function addMember(
+  trx: Transaction,
+  studioId: Id<"studio">,
+  role: "owner" | "coach",
+  { email, displayName, passwordHash }: NewUser,
+  now: Instant,
+): Promise<Id<"user">> {
+  const id = newId<"user">();
+  await trx("users").insert({
+    id: toBinary(id),
+    email,
+    display_name: displayName,
+    password_hash: passwordHash,
+    created_at: now,
+  });
+  await trx("memberships").insert({
+    studio_id: toBinary(studioId),
+    user_id: toBinary(id),
+    role,
+  });
+  return id;
 }
 
 /** The stored hash of an account with its user and first studio, or null. */

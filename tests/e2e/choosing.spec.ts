@@ -137,7 +137,7 @@ test("a limit that takes everything out says so and names the closest", async ({
   await page.getByRole("button", { name: "Plan the session" }).click();
   await search(page).fill("body weight squat");
   await expect(
-    page.getByText(/All are ruled out by squat was forbidden by the surgeon/),
+    page.getByText(/All are ruled out: squat was forbidden by the surgeon/),
   ).toBeVisible();
 });
 

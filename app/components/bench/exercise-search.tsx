@@ -199,7 +199,7 @@ function NothingLeft({
     <Typography sx={{ py: 1 }}>
       {closest === undefined
         ? "No exercise matches; press Escape to start over."
-        : `All are ruled out by ${closest.reasons.map(formatOutReason).join("; ")}. The closest: ${found.out
+        : `All are ruled out: ${closest.reasons.map(formatOutReason).join("; ")}. The closest: ${found.out
             .slice(0, 3)
             .map((o) => o.movement.name)
             .join(", ")}.`}{" "}

@@ -3,6 +3,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { parseRest, writeRest, type NotationContext } from "~/core/plan/notation/index.ts";
 import { roundsOf, type RotationBlock, type RotationRests } from "~/core/plan/index.ts";
+import { formatRotation } from "~/format/training.ts";
 import { readTyped } from "./read-typed.ts";
 import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
 
@@ -23,17 +24,18 @@ export function RotationFrame({
   readonly children: React.ReactNode;
 }) {
   const rounds = roundsOf(block);
+  const name = formatRotation(block.members.length);
   const { restBetween, restAfterRound } = block;
   const read = (text: string) => readTyped(parseRest(text, notation));
   return (
     <Box
       component="section"
-      aria-label={`Superset of ${block.members.length}`}
+      aria-label={name}
       sx={{ borderLeft: 6, borderColor: "kravo.iron", pl: { xs: 1, md: 2 }, mb: 3.5 }}
     >
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "center", mb: 1 }}>
         <Typography variant="overline" component="h2">
-          Superset, {rounds} {rounds === 1 ? "round" : "rounds"}
+          {name}, {rounds} {rounds === 1 ? "round" : "rounds"}
         </Typography>
         <Typography variant="body2" component="span">
           rest between{" "}

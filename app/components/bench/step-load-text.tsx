@@ -40,7 +40,7 @@ export function ExtensionLoadText({
       <strong>{formatMass(reading)}</strong>, {formatRecipe(recipe)} · {inOther(reading)}
       {share === null || Math.abs(share.made - share.asked) < 0.005
         ? ""
-        : ` · comes to ${formatShare(share.made)} ${share.basis === "totalMoved" ? "including bar or sled" : "of the plates alone"}`}
+        : ` · comes to ${formatShare(share.made)} ${share.basis === "totalMoved" ? "including bar, sled or body weight" : "of the plates alone"}`}
       {movedFrom === null ? "" : ` · ${formatMoved(movedFrom, reading)}`}
     </p>
   );

@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useMemo, useRef, useState } from "react";
-import { Form, Link, useNavigate } from "react-router";
+import { Link, useNavigate } from "react-router";
 import { newId } from "~/codec/new-id.ts";
 import type { HeldSession } from "~/codec/hand-in.ts";
 import type { Id, MovementRef, Mass } from "~/core/kernel/index.ts";
@@ -24,10 +24,8 @@ import {
   skipReason,
   type Command,
   type CommandBody,
-  type Moment,
   type OrderedCommand,
   type LoggedSet,
-  type SessionLog,
   plannedContext,
   changesIn,
   comparingFor,
@@ -65,9 +63,11 @@ import { EndedNote } from "./ended-note.tsx";
 import { dueItems, DueItems } from "./items-part.tsx";
 import { LogPanel, type Logged } from "./log-panel.tsx";
 import { EntryRefused } from "./log-store.ts";
+import { PlanChanged } from "./plan-changed.tsx";
 import { RestClock } from "./rest-clock.tsx";
 import { SaveLine } from "./save-line.tsx";
 import { SlotMore } from "./slot-more.tsx";
+import { loadBefore, restOf } from "./so-far.ts";
 import { StepList } from "./step-list.tsx";
 import { StepView } from "./step-view.tsx";
 import { UndoLine } from "./undo-line.tsx";
@@ -337,28 +337,7 @@ export function FloorView({
         </Typography>
       )}
       {newestRevision !== null && newestRevision !== sessionLog.revisionId && !ended ? (
-        <Form method="post">
-          <Box
-            role="status"
-            sx={{
-              border: 2,
-              borderColor: "kravo.warn",
-              p: 1.5,
-              mb: 1.5,
-              display: "flex",
-              gap: 1,
-              alignItems: "center",
-              flexWrap: "wrap",
-            }}
-          >
-            <Typography sx={{ flexGrow: 1 }}>
-              The plan was changed since this session began. What is logged stays.
-            </Typography>
-            <Button type="submit" variant="outlined" disabled={saveState.kind !== "saved"}>
-              Load the changes
-            </Button>
-          </Box>
-        </Form>
+        <PlanChanged canLoad={saveState.kind === "saved"} />
       ) : null}
       {conflictsOf(log).map((conflict) => (
         <ConflictPanel
@@ -489,26 +468,4 @@ export function FloorView({
       </Box>
     </Box>
   );
-}
-
-/** The rest that runs now: from when the latest set was logged, for what its step asks. */
-function restOf(
-  latest: OrderedCommand | null,
-  steps: readonly SetStep[],
-  seenAt: (command: Id<"command">) => Moment | null,
-): { command: Id<"command">; from: Moment; seconds: number } | null {
-  if (latest?.command.body.kind !== "part") return null;
-  const { commandId, body } = latest.command;
-  const step = steps.find((s) => stepKeyText(s.key) === stepKeyText(body.part.key));
-  const from = seenAt(commandId);
-  if (step === undefined || from === null) return null;
-  return { command: commandId, from, seconds: step.restAfter.likely };
-}
-
-/** The load last logged in the same exercise, for a set whose load was left open. */
-function loadBefore(steps: readonly SetStep[], current: SetStep, log: SessionLog) {
-  const before = steps
-    .slice(0, steps.indexOf(current))
-    .filter((s) => s.slotId === current.slotId && s.kind === "set");
-  return before.flatMap((s) => loggedSetsAt(log, s.key)).at(-1)?.loggedSet.reading ?? null;
 }

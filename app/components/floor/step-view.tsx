@@ -216,7 +216,7 @@ function LoadFigure({
           : ""}
         {share === null
           ? ""
-          : `; ${formatShare(share.made)} ${share.basis === "totalMoved" ? "including bar or sled" : "of the plates alone"}`}
+          : `; ${formatShare(share.made)} ${share.basis === "totalMoved" ? "including bar, sled or body weight" : "of the plates alone"}`}
       </Typography>
     </Box>
   );

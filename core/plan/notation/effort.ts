@@ -1,6 +1,6 @@
 import { isEffortSpan, isRir, type PlannedSet, type Rir } from "../index.ts";
 import { number, range, type Num, type Range } from "./measures.ts";
-import { first, inTurn, map, oneOf, word, type Means, type Words } from "./phrase.ts";
+import { behind, first, map, oneOf, word, type Means, type Words } from "./phrase.ts";
 import { note, type Reading } from "./reading.ts";
 import { headed, type Saying } from "./saying.ts";
 
@@ -13,12 +13,7 @@ function readReserve(r: Reading, left: number, said: Num): Rir {
 type Reserve = Pick<PlannedSet, "effort" | "effortUpTo">;
 
 const reserve = first<Means<Reserve>>(
-  map(
-    inTurn(number, word("plusSign")),
-    ([least]) =>
-      (r: Reading) =>
-        readAbove(r, least),
-  ),
+  map(behind("over", number), (most) => (r: Reading) => readOver(r, most)),
   map(range(number), (left) => (r: Reading) => readReserves(r, left)),
   map(
     oneOf<Rir>([
@@ -46,9 +41,9 @@ export const effort: Words<Saying> = first(
   headed("effort", number, outOfTen),
 );
 
-/** "5+": more than can be told apart. */
-function readAbove(r: Reading, least: Num): Reserve {
-  if (least.value !== 5) note(r, least, { code: "reserve", value: least.value });
+/** "over 5": more than can be told apart. */
+function readOver(r: Reading, most: Num): Reserve {
+  if (most.value !== 5) note(r, most, { code: "reserve", value: most.value });
   return { effort: "more", effortUpTo: null };
 }
 
@@ -64,6 +59,6 @@ function readReserves(r: Reading, left: Range): Reserve {
 
 export function effortText(rir: Rir, upTo: Rir | null): string {
   if (upTo !== null) return `RIR ${rir}-${upTo}`;
-  if (rir === "more") return "RIR 5+";
+  if (rir === "more") return "RIR over 5";
   return rir === "past" ? "beyond failure" : `RIR ${rir}`;
 }

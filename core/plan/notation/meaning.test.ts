@@ -175,7 +175,10 @@ describe("what else is said of a set", () => {
     ["8 leave none", 0],
     ["8 RIR 2.5", 2.5],
     ["8 rir2", 2],
-    ["8 RIR 5+", "more"],
+    ["8 RIR over 5", "more"],
+    // A plus begins what follows the set, also right behind the number.
+    ["8 RIR 2 + drop to 80%", 2],
+    ["8 leave 5+ drop to 80%", 5],
     ["8 to failure", 0],
     ["8 beyond failure", "past"],
     ["8 RPE 8", 2],

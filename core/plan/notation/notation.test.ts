@@ -115,7 +115,7 @@ describe("a line as coaches type it", () => {
     ],
     ["until knees-cave", "until knees-cave"],
     ["calibration 5 at trial 60 tries 3", "work-up 5 at trial 60 kg"],
-    ["8 effort 5; 8 effort 4,5; 8 effort 0", "8 RIR 5; 2 x 8 RIR 5+"],
+    ["8 effort 5; 8 effort 4,5; 8 effort 0", "8 RIR 5; 2 x 8 RIR over 5"],
   ])("%s", (text, written) => {
     expect(writeLine(setsOf(text), CONTEXT)).toBe(written);
   });

@@ -111,6 +111,7 @@ const WORDS = {
   beyond: word("beyond"),
   failure: word("failure"),
   leave: word("leav(?:e|ing)", "leave"),
+  over: word("over"),
   many: word("many"),
   none: word("none"),
   unknown: word("unknown"),
