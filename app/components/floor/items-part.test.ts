@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import type { Id } from "~/core/kernel/index.ts";
 import { newItemBlock, slotsOf } from "~/core/plan/index.ts";
 import { exercise, sessionOf } from "~/tests/arbitrary/session.ts";
 import { sampleNewId } from "~/tests/samples/index.ts";
@@ -11,10 +12,10 @@ const training = sessionOf(exercise("leg-press"), exercise("leg-extension"));
 const [press, extension] = training.blocks;
 const plan = { ...training, blocks: [warmUp!, press!, between!, extension!, coolDown!] };
 const [first, second] = slotsOf(plan).map(({ id }) => id);
-const due = (current: typeof first | null, ...said: readonly (readonly [string, boolean])[]) =>
-  dueItems(plan, new Map(said) as Parameters<typeof dueItems>[1], current ?? null).map(
-    ({ kind }) => kind,
-  );
+const due = (
+  current: Id<"slot"> | null | undefined,
+  ...said: readonly (readonly [Id<"block">, boolean])[]
+) => dueItems(plan, new Map(said), current ?? null).map(({ kind }) => kind);
 
 describe("what is due without sets", () => {
   it("is what stands before the exercise that comes next, until somebody said it", () => {
