@@ -30,6 +30,7 @@ export default [
     route("movements/:movementRef/set-up", "routes/own-set-up.tsx"),
     route("approaches", "routes/approaches.tsx"),
     route("approaches/:approach", "routes/approach.tsx"),
+    route("settings", "routes/settings.tsx"),
     route("strength-rules", "routes/strength-rules.tsx"),
     route("templates", "routes/templates.tsx"),
     route("templates/:templateId", "routes/template.tsx"),

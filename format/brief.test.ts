@@ -10,13 +10,14 @@ import {
   formatMeasurement,
   type BriefNames,
 } from "./brief.ts";
-import { formatDirectRegions } from "./training.ts";
+import { formatDirectRegions, MUSCLES } from "./muscles.ts";
 import { movementOf } from "~/tests/arbitrary/session.ts";
 
 const names: BriefNames = {
   approach: () => "Even Ground",
   gym: (id) => (id === sampleId(1) ? "Hall" : null),
   movement: (ref) => ref.slice(8),
+  muscles: MUSCLES.coach,
   year: 2026,
 };
 const brief = (over: Partial<Brief>): Brief => ({ ...EMPTY_BRIEF, ...over });
@@ -99,10 +100,12 @@ describe("a brief in words", () => {
   });
 
   it("says three vasti as one, and a single one by its name", () => {
-    expect(formatDirectRegions(movementOf("leg-extension"))).toBe("Rectus femoris, Vasti");
-    expect(formatDirectRegions(movementOf("lateral-step-down"))).toBe(
-      "Vastus medialis, Vastus lateralis",
+    expect(formatDirectRegions(movementOf("leg-extension"), MUSCLES.latin)).toBe(
+      "Rectus femoris · Vasti",
     );
-    expect(formatDirectRegions(movementOf("glute-bridge"))).toBe("Gluteus maximus");
+    expect(formatDirectRegions(movementOf("lateral-step-down"), MUSCLES.coach)).toBe(
+      "Quads, inner head · Quads, outer head",
+    );
+    expect(formatDirectRegions(movementOf("glute-bridge"), MUSCLES.coach)).toBe("Glutes");
   });
 });

@@ -17,15 +17,8 @@ import {
 } from "~/core/person/index.ts";
 import { type MovementRef, type Region, assertNever } from "~/core/kernel/index.ts";
 import { formatShortDay, plural } from "./numbers.ts";
-import {
-  JOINT_NAMES,
-  LEVEL_NAMES,
-  PATTERN_NAMES,
-  REGION_NAMES,
-  SIDE_NAMES,
-  spokenRegion,
-  WHO_IS,
-} from "./training.ts";
+import { JOINT_NAMES, LEVEL_NAMES, PATTERN_NAMES, SIDE_NAMES, WHO_IS } from "./training.ts";
+import type { MuscleNames } from "./muscles.ts";
 
 export const GOAL_NAMES: Readonly<Record<Goal, string>> = {
   size: "Size",
@@ -104,9 +97,12 @@ export const FIELD_NAMES: Readonly<Record<BriefField, string>> = {
 export const BRIEF_FIELDS = Object.keys(FIELD_NAMES) as readonly BriefField[];
 
 /** Hard sets of one's own as a list; empty where there are none. */
-export function formatOwnVolume({ weekly, session, exercise, isolation }: OwnVolume): string {
+export function formatOwnVolume(
+  { weekly, session, exercise, isolation }: OwnVolume,
+  muscles: MuscleNames,
+): string {
   const ranges = Object.entries(weekly).map(
-    ([region, { low, high }]) => `${spokenRegion(region as Region)} ${low}–${high} a week`,
+    ([region, { low, high }]) => `${muscles.row[region as Region]} ${low}–${high} a week`,
   );
   const caps = [
     [session, "in a session"],
@@ -197,6 +193,7 @@ export interface BriefNames {
   /** Null for a gym that is no longer the studio's. */
   readonly gym: (id: string) => string | null;
   readonly movement: (ref: MovementRef) => string;
+  readonly muscles: MuscleNames;
   readonly year: number;
 }
 
@@ -233,9 +230,9 @@ export function formatBriefField(field: BriefField, brief: Brief, names: BriefNa
     case "tight":
       return listed(brief.tight.map((t) => TIGHT_NAMES[t]));
     case "priorities":
-      return listed(brief.priorities.map((r) => REGION_NAMES[r]));
+      return brief.priorities.map((r) => names.muscles.row[r]).join(" · ");
     case "notToGrow":
-      return listed(brief.notToGrow.map((r) => REGION_NAMES[r]));
+      return brief.notToGrow.map((r) => names.muscles.row[r]).join(" · ");
     case "weakerSide":
       return brief.weakerSide === null
         ? ""
@@ -257,7 +254,7 @@ export function formatBriefField(field: BriefField, brief: Brief, names: BriefNa
     case "gear":
       return listed(brief.gear);
     case "ownVolume":
-      return formatOwnVolume(brief.ownVolume);
+      return formatOwnVolume(brief.ownVolume, names.muscles);
     case "screenedBy":
       return brief.screenedBy;
     case "screenedOn":

@@ -9,12 +9,15 @@ import {
   formatSetsDone,
 } from "./exposure.ts";
 import { sampleExposed, sampleId, sampleLoggedSet, sampleSet } from "../tests/samples/index.ts";
+import { MUSCLES } from "./muscles.ts";
 
 it("says planned and done of one region, in sets and in one", () => {
   const most = { region: "gastrocnemius" as const, planned: 4.5, done: 0 };
-  expect(formatPlannedAndDone(most)).toBe("Gastrocnemius: 4.5 direct sets planned, 0 done.");
-  expect(formatPlannedAndDone({ ...most, planned: 1, done: 2 })).toBe(
-    "Gastrocnemius: 1 direct set planned, 2 done.",
+  expect(formatPlannedAndDone(most, MUSCLES.latin)).toBe(
+    "Gastrocnemius: 4.5 direct sets planned, 0 done.",
+  );
+  expect(formatPlannedAndDone({ ...most, planned: 1, done: 2 }, MUSCLES.coach)).toBe(
+    "Calves: 1 direct set planned, 2 done.",
   );
 });
 

@@ -12,7 +12,8 @@ import type { Measure } from "~/core/plan/index.ts";
 import { formatMass, formatSets, formatShortDay, plural } from "./numbers.ts";
 import { formatAmountOf } from "./progression.ts";
 import { sentence } from "./sentence.ts";
-import { formatRir, REGION_NAMES } from "./training.ts";
+import { formatRir } from "./training.ts";
+import type { MuscleNames } from "./muscles.ts";
 
 const UNITS: Readonly<Record<Measure, string>> = {
   reps: "",
@@ -99,14 +100,13 @@ export function formatLoggedSet(loggedSet: LoggedSet): string {
   return `${loggedSet.reading === null ? "?" : formatMass(loggedSet.reading)} × ${done === "" ? "?" : done}`;
 }
 
-/** "Vastus lateralis: 9 direct sets planned, 7 done." */
-export function formatPlannedAndDone({
-  region,
-  planned,
-  done,
-}: NonNullable<SessionReview["most"]>): string {
+/** "Quads: 9 direct sets planned, 7 done." */
+export function formatPlannedAndDone(
+  { region, planned, done }: NonNullable<SessionReview["most"]>,
+  muscles: MuscleNames,
+): string {
   const sets = planned === 1 ? "direct set" : "direct sets";
-  return `${REGION_NAMES[region]}: ${formatSets(planned)} ${sets} planned, ${formatSets(done)} done.`;
+  return `${muscles.row[region]}: ${formatSets(planned)} ${sets} planned, ${formatSets(done)} done.`;
 }
 
 /** "105 kg × 5", "20 kg × 45 s", "100 kg × 18 in all" */

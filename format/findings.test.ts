@@ -12,8 +12,9 @@ import {
   formatOutReason,
   formatShortening,
 } from "./findings.ts";
+import { MUSCLES } from "./muscles.ts";
 
-const says = (fact: Fact) => formatFact(fact, "Even Ground", findMovement);
+const says = (fact: Fact) => formatFact(fact, "Even Ground", findMovement, MUSCLES.coach);
 const squat = "shipped:back-squat" as const;
 
 describe("what was found, in one sentence", () => {
@@ -27,9 +28,9 @@ describe("what was found, in one sentence", () => {
         high: 16,
         sessions: 2,
       }),
-    ).toBe("The vasti: 1 set in the week's 2 sessions; Even Ground asks for 8 to 16 a week.");
+    ).toBe("Quads: 1 set in the week's 2 sessions; Even Ground asks for 8 to 16 a week.");
     expect(says({ code: "regionMissing", region: "soleus", low: 1, sessions: 1 })).toBe(
-      "Nothing trains soleus directly in this session; Even Ground asks for 1 set a week.",
+      "Nothing trains calves (soleus) directly in this session; Even Ground asks for 1 set a week.",
     );
     expect(says({ code: "overCap", minutes: minutes(52), cap: minutes(35) })).toBe(
       "About 52 minutes; there are 35.",
@@ -39,7 +40,7 @@ describe("what was found, in one sentence", () => {
 
   it("words what is contested as a view, and what is a caution as a caution", () => {
     expect(says({ code: "schoolOrder", early: "shipped:leg-extension", late: squat })).toBe(
-      "Back squat comes after Leg extension; Even Ground would have it before. Order is a school, not a law.",
+      "Back squat comes after Leg extension; Even Ground would have it before. Order is a preference, not a rule.",
     );
     expect(says({ code: "limitAlone", movement: squat, sets: 1, effort: 0 })).toContain(
       "not safe at failure without a spotter",
@@ -50,14 +51,18 @@ describe("what was found, in one sentence", () => {
 
   it("says one length or the wanted length", () => {
     const fact = { code: "oneLength", region: "adductors", sets: 4, only: "mid" } as const;
-    expect(says({ ...fact, wanted: null })).toContain("wants more than one length");
-    expect(says({ ...fact, wanted: "stretched" })).toContain("where it is stretched");
+    expect(says({ ...fact, wanted: null })).toContain(
+      "at one length, mid-length; Even Ground wants more than one.",
+    );
+    expect(says({ ...fact, wanted: "stretched" })).toContain(
+      "hardest stretched, which Even Ground wants first",
+    );
   });
 
   it("names a movement of the studio's own by the studio's name for it", () => {
     const own = { ...movementOf("back-squat"), name: "Quay squat" };
     const fact: Fact = { code: "longThighs", movement: own.ref };
-    expect(formatFact(fact, "Even Ground", () => own)).toContain("Quay squat");
+    expect(formatFact(fact, "Even Ground", () => own, MUSCLES.coach)).toContain("Quay squat");
   });
 });
 
@@ -70,7 +75,7 @@ describe("what a press does", () => {
     [{ kind: "swap", slot, movement, station }, "Swap Squat for Leg press"],
     [{ kind: "remove", slot }, "Remove Squat"],
     [{ kind: "toFront", slot }, "Move Squat to the front"],
-    [{ kind: "arrange" }, "Arrange by the approach"],
+    [{ kind: "arrange" }, "Reorder by the approach"],
     [{ kind: "addSet", slot }, "One more set of Squat"],
     [{ kind: "dropSet", slot }, "One set less of Squat"],
     [{ kind: "trimSets", to: 1 }, "At most 1 work set of each"],
@@ -87,10 +92,12 @@ describe("what a press does", () => {
 
 describe("what the search and substitutes say", () => {
   it("what is brought, why something is out, and what to begin with", () => {
-    expect(formatBrings({ kind: "region", region: "soleus", lacking: 1 })).toBe(
-      "soleus, 1 set short",
+    expect(formatBrings({ kind: "region", region: "soleus", lacking: 1 }, MUSCLES.coach)).toBe(
+      "calves (soleus), 1 set short",
     );
-    expect(formatBrings({ kind: "priority", region: "adductors" })).toBe("priority: adductors");
+    expect(formatBrings({ kind: "priority", region: "adductors" }, MUSCLES.coach)).toBe(
+      "priority: adductors",
+    );
     expect(formatOutReason({ code: "notInGym" })).toBe("no equipment for it in this gym");
     expect(formatOutReason({ code: "level", needs: "advanced", has: "beginner" })).toBe(
       "needs an advanced client; the client is a beginner",
@@ -115,6 +122,7 @@ describe("a way to shorten, in words", () => {
       { fix, minutes: minutes(8.6), isEnough: true, hardSets: 0, brings: [], ...over },
       "Even Ground",
       findMovement,
+      MUSCLES.coach,
     );
 
   it("says minutes, whether they are enough, and the sets that they cost", () => {

@@ -15,8 +15,9 @@ import { QUESTIONS, sideSays } from "~/core/person/index.ts";
 import { CAUTION_NAMES, formatExclusion } from "./brief.ts";
 import { formatMass, formatSets, formatShare, formatShortDay } from "./numbers.ts";
 import { sentence } from "./sentence.ts";
-import { formatRir, LENGTH_NAMES, PROFILE_PLACES, spokenRegion, SIDE_NAMES } from "./training.ts";
+import { formatRir, LENGTH_NAMES, PROFILE_PLACES, SIDE_NAMES } from "./training.ts";
 import { whoseWord } from "./volume.ts";
+import { muscleInline, type MuscleNames } from "./muscles.ts";
 
 export const FAMILY_NAMES: Readonly<Record<Family, string>> = {
   safety: "Safety",
@@ -34,14 +35,18 @@ export const SEVERITY_NAMES: Readonly<Record<Severity, string>> = {
   note: "Note",
 };
 
-const regionOf = (region: Region) =>
-  region === "vastusLateralis" ? "the vasti" : spokenRegion(region).toLowerCase();
 const sets = (n: number) => `${formatSets(n)} ${n === 1 ? "set" : "sets"}`;
 const week = (sessions: number) =>
   sessions === 1 ? "this session" : `the week's ${sessions} sessions`;
 
 /** What was found, in one sentence with its numbers. `approach` is who holds what is contested. */
-export function formatFact(fact: Fact, approach: string, find: FindMovement): string {
+export function formatFact(
+  fact: Fact,
+  approach: string,
+  find: FindMovement,
+  muscles: MuscleNames,
+): string {
+  const regionOf = (region: Region) => muscleInline(muscles, region);
   const nameOf = (ref: MovementRef) => find(ref)?.name ?? ref;
   switch (fact.code) {
     case "regionMissing":
@@ -52,29 +57,29 @@ export function formatFact(fact: Fact, approach: string, find: FindMovement): st
       return `${sentence(regionOf(fact.region))}: ${sets(fact.sets)} in ${week(fact.sessions)}, above the ${fact.low} to ${fact.high} of ${approach}. Too many is as much an error as too few.`;
     case "oneLength":
       return fact.wanted === null
-        ? `All ${fact.sets} sets for ${regionOf(fact.region)} are hardest where it is ${LENGTH_NAMES[fact.only]}; ${approach} wants more than one length.`
-        : `None of the ${fact.sets} sets for ${regionOf(fact.region)} is hardest where it is ${LENGTH_NAMES[fact.wanted]}, which ${approach} wants first.`;
+        ? `All ${fact.sets} sets for ${regionOf(fact.region)} are hardest at one length, ${LENGTH_NAMES[fact.only]}; ${approach} wants more than one.`
+        : `None of the ${fact.sets} sets for ${regionOf(fact.region)} is hardest ${LENGTH_NAMES[fact.wanted]}, which ${approach} wants first.`;
     case "noSingleLeg":
       return `All ${fact.sets} hard sets are on two legs: a strong side can carry a weak one unseen.`;
     case "sameAgain":
       return `${nameOf(fact.second)} ${fact.isKnown ? "fails" : "is usually hardest"} at the same point as ${nameOf(fact.first)}: same target, same length, same leg work. An unlike one usually adds more.${fact.isKnown ? "" : " Machines differ: log where reps stick, and Kravo learns it."}`;
     case "schoolOrder":
-      return `${nameOf(fact.late)} comes after ${nameOf(fact.early)}; ${approach} would have it before. Order is a school, not a law.`;
+      return `${nameOf(fact.late)} comes after ${nameOf(fact.early)}; ${approach} would have it before. Order is a preference, not a rule.`;
     case "priorityLate":
-      return `${sentence(regionOf(fact.region))} is a priority and comes after ${fact.setsBefore} hard sets.`;
+      return `${sentence(regionOf(fact.region))}: a priority, and it comes after ${fact.setsBefore} hard sets.`;
     case "putFirst": {
       const { neglect } = fact;
       const name =
         neglect.kind === "skippedAgain"
           ? nameOf(neglect.movement)
-          : `${sentence(regionOf(neglect.region))}, a priority,`;
-      const how = neglect.kind === "priorityLate" ? "came late" : "was skipped";
-      return `${name} ${how} in ${neglect.times} of the last ${neglect.of} sessions, and is not first here.`;
+          : `${sentence(regionOf(neglect.region))} (a priority)`;
+      const how = neglect.kind === "priorityLate" ? "late" : "skipped";
+      return `${name}: ${how} in ${neglect.times} of the last ${neglect.of} sessions, and not first here.`;
     }
     case "technicalLate":
       return `${nameOf(fact.movement)} loads the back freely and comes after ${fact.setsBefore} hard sets, when form goes first.`;
     case "growthUnwanted":
-      return `${sentence(regionOf(fact.region))} must not grow and gets ${fact.sets} direct sets in the week.`;
+      return `Keep from growing: ${regionOf(fact.region)}. They get ${fact.sets} direct sets this week.`;
     case "tooMuchForNew":
       return `${fact.sets} hard sets for a new or returning client; ${fact.limit} are plenty. Severe soreness can be dangerous.`;
     case "lowReadiness":
@@ -108,7 +113,7 @@ export function formatFact(fact: Fact, approach: string, find: FindMovement): st
     case "sameSticking":
       return `${nameOf(fact.second)} sticks where ${nameOf(fact.first)} does: ${PROFILE_PLACES[fact.at]}, ${regionOf(fact.region)} at the same length. One that is hard elsewhere usually adds more.`;
     case "limitTooNear":
-      return `${nameOf(fact.movement)} goes ${fact.isPast ? "past failure" : "to failure"}, and ${regionOf(fact.region)} train again ${fact.days === 1 ? "the next day" : `${fact.days} days later`}, on ${formatShortDay(fact.day)}.`;
+      return `${nameOf(fact.movement)} goes ${fact.isPast ? "past failure" : "to failure"}, and ${regionOf(fact.region)} are trained again ${fact.days === 1 ? "the next day" : `${fact.days} days later`}, on ${formatShortDay(fact.day)}.`;
     case "roomsApart":
       return `${fact.first} stands in ${fact.rooms[0]}, ${fact.second} in ${fact.rooms[1]}: too far apart for a superset.`;
     case "bothBusy":
@@ -138,7 +143,7 @@ export function formatFix(fix: Fix, nameOfSlot: (slot: string) => string): strin
     case "toFront":
       return `Move ${nameOfSlot(fix.slot)} to the front`;
     case "arrange":
-      return "Arrange by the approach";
+      return "Reorder by the approach";
     case "addSet":
       return `One more set of ${nameOfSlot(fix.slot)}`;
     case "dropSet":
@@ -177,6 +182,7 @@ export function formatShortening(
   { minutes, isEnough, hardSets, brings }: Shortening,
   approach: string,
   find: FindMovement,
+  muscles: MuscleNames,
 ): string {
   const [first] = brings;
   const cost =
@@ -185,13 +191,14 @@ export function formatShortening(
       : "no hard set";
   return [
     `Saves ${Math.round(minutes)} min${isEnough ? ", enough" : ""}; costs ${cost}.`,
-    ...(first === undefined ? [] : [`Then: ${formatFact(first.fact, approach, find)}`]),
+    ...(first === undefined ? [] : [`Then: ${formatFact(first.fact, approach, find, muscles)}`]),
     ...(brings.length > 1 ? [`And ${brings.length - 1} more found.`] : []),
   ].join(" ");
 }
 
 /** "hamstrings, hip extension: 4 sets short", as half a sentence. */
-export function formatBrings(brings: Brings): string {
+export function formatBrings(brings: Brings, muscles: MuscleNames): string {
+  const regionOf = (region: Region) => muscleInline(muscles, region);
   switch (brings.kind) {
     case "region":
       return `${regionOf(brings.region)}, ${sets(brings.lacking)} short`;

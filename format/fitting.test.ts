@@ -5,6 +5,7 @@ import { slotsOf } from "~/core/plan/index.ts";
 import { kg, minutes } from "~/core/kernel/index.ts";
 import { exercise, sessionOf } from "~/tests/arbitrary/session.ts";
 import { formatFittingChange } from "./fitting.ts";
+import { MUSCLES } from "./muscles.ts";
 
 const before = sessionOf(exercise("back-squat"));
 const slot = slotsOf(before)[0]?.id ?? ("" as never);
@@ -28,7 +29,7 @@ describe("what was changed for somebody", () => {
         movement: "shipped:leg-press",
         brings: [{ kind: "liked" }],
       },
-      "Any machine exercise for gastrocnemius, hardest where it is stretched: Leg press (liked).",
+      "Any machine exercise for calves, hardest stretched: Leg press (liked).",
     ],
     [{ code: "load", movement: squat, reading: kg(80) }, "Back squat: 80 kg, as last logged here."],
     [
@@ -48,6 +49,6 @@ describe("what was changed for somebody", () => {
       "At most 2 work sets of each, since new and returning clients begin with few sets.",
     ],
   ])("%#", (change, text) => {
-    expect(formatFittingChange(change, findMovement)).toBe(text);
+    expect(formatFittingChange(change, findMovement, MUSCLES.coach)).toBe(text);
   });
 });

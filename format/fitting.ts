@@ -6,10 +6,15 @@ import { formatExclusion } from "./brief.ts";
 import { formatBrings, formatFix } from "./findings.ts";
 import { formatMass } from "./numbers.ts";
 import { sentence } from "./sentence.ts";
-import { LENGTH_NAMES, spokenRegion } from "./training.ts";
+import { LENGTH_NAMES } from "./training.ts";
+import { muscleInline, type MuscleNames } from "./muscles.ts";
 
 /** What was changed in somebody's copy of a template. */
-export function formatFittingChange(change: FittingChange, find: FindMovement): string {
+export function formatFittingChange(
+  change: FittingChange,
+  find: FindMovement,
+  muscles: MuscleNames,
+): string {
   const name = (ref: Parameters<FindMovement>[0]) => find(ref)?.name ?? ref;
   const nameIn = (plan: SessionPlan) => (id: string) => {
     const slot = slotsOf(plan).find((s) => s.id === id);
@@ -19,8 +24,11 @@ export function formatFittingChange(change: FittingChange, find: FindMovement): 
     case "swapped":
       return `${name(change.from)} becomes ${name(change.to)}: ${formatCause(change.because)}.`;
     case "filled": {
-      const why = change.brings.slice(0, 2).map(formatBrings).join("; ");
-      return `${sentence(formatFrame(change.frame))}: ${name(change.movement)}${why === "" ? "" : ` (${why})`}.`;
+      const why = change.brings
+        .slice(0, 2)
+        .map((own) => formatBrings(own, muscles))
+        .join("; ");
+      return `${sentence(formatFrame(change.frame, muscles))}: ${name(change.movement)}${why === "" ? "" : ` (${why})`}.`;
     }
     case "leftOut":
       return `${name(change.movement)} is left out, nothing here stands in: ${formatCause(change.because)}.`;
@@ -53,9 +61,9 @@ export const FRAME_NAMES: Readonly<Record<FrameForm, string>> = {
   isolation: "isolation exercise",
 };
 
-/** "any machine exercise for hamstrings, hardest where it is stretched" */
-export function formatFrame({ form, region, length }: Frame): string {
+/** "any machine exercise for glutes, hardest stretched" */
+export function formatFrame({ form, region, length }: Frame, muscles: MuscleNames): string {
   const what = form === null ? "exercise" : FRAME_NAMES[form];
-  const whom = region === null ? "" : ` for ${spokenRegion(region).toLowerCase()}`;
-  return `any ${what}${whom}${length === null ? "" : `, hardest where it is ${LENGTH_NAMES[length]}`}`;
+  const whom = region === null ? "" : ` for ${muscleInline(muscles, region)}`;
+  return `any ${what}${whom}${length === null ? "" : `, hardest ${LENGTH_NAMES[length]}`}`;
 }

@@ -27,6 +27,7 @@ import { formatStep } from "./progression.ts";
 import { formatAtSets, formatPlanIssue, formatReason } from "./reasons.ts";
 import { describeLoading, listText, plateListText, readingMeaning } from "./station.ts";
 import { formatChange, formatRecipe, formatRir, formatRotation, formatTempo } from "./training.ts";
+import { MUSCLES } from "./muscles.ts";
 
 describe("numbers for people", () => {
   it("carry their unit and no needless zeros", () => {
@@ -203,7 +204,7 @@ describe("reasons", () => {
     ];
     const all = Object.entries(REASONS).map(([code, rest]) => ({ code, ...rest }) as Reason);
     for (const reason of [...all, ...others]) {
-      const text = formatReason(reason);
+      const text = formatReason(reason, MUSCLES.coach);
       expect(text).toMatch(/^[A-Z0-9].*\.$/);
       for (const [name, value] of Object.entries(reason)) {
         // Shares are said as per cents, and how often in words.
@@ -220,7 +221,9 @@ describe("reasons", () => {
   });
 
   it("never praise pain, and refer it to professionals", () => {
-    expect(formatReason({ code: "pain", joint: "knee", score: 4 })).toContain("professional");
+    expect(formatReason({ code: "pain", joint: "knee", score: 4 }, MUSCLES.coach)).toContain(
+      "professional",
+    );
   });
 
   it("say what moves where, and what stood in the way", () => {

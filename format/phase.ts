@@ -32,7 +32,8 @@ import {
   plural,
 } from "./numbers.ts";
 import { formatTarget, formatTargetShort } from "./target.ts";
-import { PATTERN_NAMES, REGION_NAMES, ROLE_NAMES, spokenRegion } from "./training.ts";
+import { PATTERN_NAMES, ROLE_NAMES } from "./training.ts";
+import { MUSCLES } from "./muscles.ts";
 
 export const WEEKDAY_NAMES = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"] as const;
 
@@ -369,7 +370,9 @@ export function namesOfRow(
   return [
     movement?.name ?? ref,
     ...(movement === null ? [] : [PATTERN_NAMES[movement.pattern]]),
-    ...regions.flatMap((region) => [spokenRegion(region), REGION_NAMES[region]]),
+    ...regions.flatMap((region) =>
+      Object.values(MUSCLES).flatMap(({ row, label }) => [row[region], label[region]]),
+    ),
     ROLE_NAMES[role],
     `${ROLE_NAMES[role]} set`,
     day.title,

@@ -3,7 +3,8 @@ import type { PlannedSet, Slot } from "~/core/plan/index.ts";
 import { formatBounds, formatLoadRule } from "./load.ts";
 import { formatAccent, formatExtension, formatSetUp } from "./prescription.ts";
 import { formatTargetShort } from "./target.ts";
-import { formatEffort, formatKept, REGION_NAMES } from "./training.ts";
+import { formatEffort, formatKept } from "./training.ts";
+import { muscleInline, type MuscleNames } from "./muscles.ts";
 
 function formatSet(set: PlannedSet, slot: Slot, find: FindMovement): string {
   const number = (id: string) => {
@@ -39,8 +40,11 @@ export function formatSets(slot: Slot, find: FindMovement): string {
   return groups.map((g) => (g.count === 1 ? g.text : `${g.count} × (${g.text})`)).join("; ");
 }
 
-/** "Quads without the back · felt in vastus medialis", to be said to the trainee; empty where nothing is. */
-export function formatPurpose({ purpose, feltIn }: Pick<Slot, "purpose" | "feltIn">): string {
-  const felt = feltIn.map((region) => REGION_NAMES[region].toLowerCase()).join(", ");
+/** "Quads without the back · felt in quads, inner head", to be said to the trainee; empty where nothing is. */
+export function formatPurpose(
+  { purpose, feltIn }: Pick<Slot, "purpose" | "feltIn">,
+  muscles: MuscleNames,
+): string {
+  const felt = feltIn.map((region) => muscleInline(muscles, region)).join("; ");
   return [purpose, ...(felt === "" ? [] : [`felt in ${felt}`])].filter((p) => p !== "").join(" · ");
 }

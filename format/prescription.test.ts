@@ -16,6 +16,7 @@ import {
   extensionName,
 } from "./prescription.ts";
 import { figureOf, formatTarget, formatTargetShort } from "./target.ts";
+import { MUSCLES } from "./muscles.ts";
 
 const c = count;
 const s = seconds;
@@ -169,7 +170,9 @@ describe("rest, loads and extensions in words", () => {
     fc.assert(
       fc.property(anyExtension, anyItem, (extension, item) => {
         expect(formatExtension(extension)).not.toMatch(/undefined|null|NaN|\[object/);
-        expect(formatItem(item, findMovement)).not.toMatch(/undefined|null|NaN|\[object/);
+        expect(formatItem(item, findMovement, MUSCLES.latin)).not.toMatch(
+          /undefined|null|NaN|\[object/,
+        );
       }),
     );
     expect(formatAccent({ kind: "slowLastRep", phase: "lower", seconds: s(8) })).toBe(
@@ -212,9 +215,9 @@ describe("an exercise in one line", () => {
 describe("what an exercise is for", () => {
   it("is its purpose and where it should be felt, or nothing", () => {
     const of = (purpose: string, feltIn: readonly ("soleus" | "gastrocnemius")[]) =>
-      formatPurpose({ purpose, feltIn });
+      formatPurpose({ purpose, feltIn }, MUSCLES.latin);
     expect(of("Calves, knee bent", ["soleus"])).toBe("Calves, knee bent · felt in soleus");
-    expect(of("", ["soleus", "gastrocnemius"])).toBe("felt in soleus, gastrocnemius");
+    expect(of("", ["soleus", "gastrocnemius"])).toBe("felt in soleus; gastrocnemius");
     expect(of("", [])).toBe("");
   });
 });

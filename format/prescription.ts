@@ -17,14 +17,8 @@ import type { SetStep } from "~/core/unroll/index.ts";
 import { formatDropLoad } from "./load.ts";
 import { formatTarget, formatTargetShort } from "./target.ts";
 import { formatClock, formatMass, formatShare, plural } from "./numbers.ts";
-import {
-  formatSideMode,
-  formatTempo,
-  LENGTH_NAMES,
-  PHASE_NAMES,
-  REGION_NAMES,
-  ROLE_NAMES,
-} from "./training.ts";
+import { formatSideMode, formatTempo, LENGTH_NAMES, PHASE_NAMES, ROLE_NAMES } from "./training.ts";
+import { muscleInline, type MuscleNames } from "./muscles.ts";
 
 export const REST_NAMES: Readonly<Record<Rest["kind"], string>> = {
   fixed: "A fixed time",
@@ -186,9 +180,9 @@ export const DRILL_NAMES: Readonly<Record<DrillKind, string>> = {
 };
 
 /** "Stretch: couch stretch, 30 s, left, then right", "Check the adductors; if tight: …". */
-export function formatItem(item: Item, find: FindMovement): string {
+export function formatItem(item: Item, find: FindMovement, muscles: MuscleNames): string {
   return item.kind === "tightnessCheck"
-    ? `Check ${REGION_NAMES[item.region].toLowerCase()}; if tight: ${formatDrill(item.ifTight, find)}`
+    ? `Check ${muscleInline(muscles, item.region)}; if tight: ${formatDrill(item.ifTight, find)}`
     : formatDrill(item, find);
 }
 

@@ -4,6 +4,7 @@ import type { Difference } from "~/core/log/index.ts";
 import { OPEN_TEMPO, type Measure } from "~/core/plan/index.ts";
 import { sampleId } from "~/tests/samples/index.ts";
 import { formatDifference, formatReason } from "./reasons.ts";
+import { MUSCLES } from "./muscles.ts";
 
 const DEEPER: Difference = {
   aspect: "setUp",
@@ -85,11 +86,14 @@ describe("what a one-way comparison comes to", () => {
     now: number | null,
     measure: Measure = "reps",
   ) =>
-    formatReason({
-      code,
-      differences: [DEEPER],
-      inAll: before === null || now === null ? null : { measure, before, now },
-    });
+    formatReason(
+      {
+        code,
+        differences: [DEEPER],
+        inAll: before === null || now === null ? null : { measure, before, now },
+      },
+      MUSCLES.coach,
+    );
 
   it("is progress at no fewer reps under harder conditions, and else no loss", () => {
     const what = "Depth below parallel, was to parallel: harder than last time.";

@@ -18,8 +18,8 @@ import {
   JOINT_NAMES,
   LIMITER_NAMES,
   RANGE_NAMES,
-  REGION_NAMES,
 } from "./training.ts";
+import { muscleInline, type MuscleNames } from "./muscles.ts";
 
 const DIRECTION_NAMES = { harder: "harder", easier: "easier", other: "different" } as const;
 
@@ -97,7 +97,7 @@ function oneWay(
 }
 
 /** One sentence for one reason, with its numbers. */
-export function formatReason(reason: Reason): string {
+export function formatReason(reason: Reason, muscles: MuscleNames): string {
   switch (reason.code) {
     case "allAtTop":
       return `${allSets(reason.sets)} at ${formatMass(reason.reading)} reached ${formatAmountOf(reason.top, reason.measure)}.`;
@@ -154,7 +154,7 @@ export function formatReason(reason: Reason): string {
     case "otherLimiter":
       return `${sentence(LIMITER_NAMES[reason.limiter])} gave out first${timesRunning(reason.times)}: the sets say little of the target muscle.`;
     case "feltElsewhere":
-      return `Felt most in the ${REGION_NAMES[reason.felt].toLowerCase()}${timesRunning(reason.times)}; meant for ${reason.meant.map((region) => REGION_NAMES[region].toLowerCase()).join(", ")}.`;
+      return `Felt most in ${muscleInline(muscles, reason.felt)}${timesRunning(reason.times)}; meant for ${reason.meant.map((region) => muscleInline(muscles, region)).join("; ")}.`;
     case "faultReturns":
       return `A fault is back: ${FAULT_NAMES[reason.fault]}. It was gone before.`;
     case "unknownReps":

@@ -2,14 +2,8 @@ import type { StickingPoint } from "~/core/kernel/index.ts";
 import type { CheckIn, LoggedSet } from "~/core/log/index.ts";
 import { isOpenTempo } from "~/core/plan/index.ts";
 import { formatMass } from "./numbers.ts";
-import {
-  FAULT_NAMES,
-  formatTempo,
-  HELPER_NAMES,
-  LIMITER_NAMES,
-  RANGE_NAMES,
-  REGION_NAMES,
-} from "./training.ts";
+import { FAULT_NAMES, formatTempo, HELPER_NAMES, LIMITER_NAMES, RANGE_NAMES } from "./training.ts";
+import { muscleInline, type MuscleNames } from "./muscles.ts";
 
 /** Where the last repetition stuck. */
 export const STICKING_NAMES: Readonly<Record<StickingPoint, string>> = {
@@ -19,11 +13,14 @@ export const STICKING_NAMES: Readonly<Record<StickingPoint, string>> = {
 };
 
 /** "the knees cave in from rep 7", "grip gave out first", "rest 95 s": all that was said of a set, in a fixed order. */
-export function formatSetRecord({
-  limiter,
-  conditions: { setUp, tempo, range, restBefore, gear, helper },
-  observed: { faults, held, feltIn, stuckAt },
-}: Pick<LoggedSet, "limiter" | "conditions" | "observed">): readonly string[] {
+export function formatSetRecord(
+  {
+    limiter,
+    conditions: { setUp, tempo, range, restBefore, gear, helper },
+    observed: { faults, held, feltIn, stuckAt },
+  }: Pick<LoggedSet, "limiter" | "conditions" | "observed">,
+  muscles: MuscleNames,
+): readonly string[] {
   return [
     ...(faults === null ? [] : faults.length === 0 ? ["no fault seen"] : []),
     ...(faults ?? []).map(
@@ -31,7 +28,7 @@ export function formatSetRecord({
         `${FAULT_NAMES[fault]}${fromRep === null ? "" : ` from rep ${fromRep}`}`,
     ),
     ...(limiter === null ? [] : [`${LIMITER_NAMES[limiter]} gave out first`]),
-    ...(feltIn === null ? [] : [`felt in ${REGION_NAMES[feltIn].toLowerCase()}`]),
+    ...(feltIn === null ? [] : [`felt in ${muscleInline(muscles, feltIn)}`]),
     ...(stuckAt === null ? [] : [`stuck ${STICKING_NAMES[stuckAt]}`]),
     ...(held === null ? [] : [`held ${held} s`]),
     ...(range === null ? [] : [RANGE_NAMES[range]]),

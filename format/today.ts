@@ -5,10 +5,11 @@ import { formatAmount, formatMass, formatShare, formatShortDay, plural } from ".
 import type { FindMovement } from "~/core/movement/index.ts";
 import { formatChange } from "./progression.ts";
 import { formatWarningBriefly } from "./warnings.ts";
-import { FAULT_NAMES, LIMITER_NAMES, REGION_NAMES, ROLE_NAMES } from "./training.ts";
+import { FAULT_NAMES, LIMITER_NAMES, ROLE_NAMES } from "./training.ts";
+import { muscleInline, type MuscleNames } from "./muscles.ts";
 
 /** Why a line waits, in about three words. */
-export function formatWaitingWhy(why: WaitingWhy): string {
+export function formatWaitingWhy(why: WaitingWhy, muscles: MuscleNames): string {
   switch (why.kind) {
     case "pain":
       return `${why.joint} pain ${why.score}/10`;
@@ -27,7 +28,7 @@ export function formatWaitingWhy(why: WaitingWhy): string {
     case "limiter":
       return `${LIMITER_NAMES[why.limiter].toLowerCase()} gave out, again`;
     case "feltElsewhere":
-      return `felt in ${REGION_NAMES[why.felt].toLowerCase()}`;
+      return `felt in ${muscleInline(muscles, why.felt)}`;
     case "jump":
       return `a step of ${formatShare(why.share)}`;
     case "equipment":
@@ -82,6 +83,7 @@ export function formatWaitingName(name: string, { role }: Pick<WaitingLine, "rol
 export function formatOther(
   item: Exclude<TodayItem, { of: "line" }>,
   find: FindMovement,
+  muscles: MuscleNames,
 ): {
   readonly name: string;
   readonly next: string;
@@ -104,7 +106,7 @@ export function formatOther(
       };
     case "warning":
       return {
-        ...formatWarningBriefly(item.warning, find),
+        ...formatWarningBriefly(item.warning, find, muscles),
         name: item.more === 0 ? "Over the weeks" : `Over the weeks +${item.more}`,
       };
     case "phaseEnds":

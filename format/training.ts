@@ -4,15 +4,12 @@ import {
   type Laterality,
   type Limiter,
   type MuscleLength,
-  type Region,
   type ResistanceProfile,
   type Joint,
-  REGIONS,
-  SPEAKING_REGIONS,
   assertNever,
 } from "~/core/kernel/index.ts";
 import type { Helper } from "~/core/log/index.ts";
-import { type Movement, directRegions } from "~/core/movement/index.ts";
+import type { Movement } from "~/core/movement/index.ts";
 import {
   phasesFrom,
   type ItemBlock,
@@ -23,46 +20,11 @@ import {
   type SideMode,
   type Side,
   type Tempo,
+  type TempoOrder,
   type TempoPhaseName,
 } from "~/core/plan/index.ts";
 import type { Change, Recipe } from "~/core/gym/index.ts";
 import { formatAmount, formatMass } from "./numbers.ts";
-
-export const REGION_NAMES: Readonly<Record<Region, string>> = {
-  rectusFemoris: "Rectus femoris",
-  vastusLateralis: "Vastus lateralis",
-  vastusMedialis: "Vastus medialis",
-  vastusIntermedius: "Vastus intermedius",
-  hamstringsKneeFlexion: "Hamstrings, knee flexion",
-  hamstringsHipExtension: "Hamstrings, hip extension",
-  gluteusMaximus: "Gluteus maximus",
-  gluteusMedius: "Gluteus medius",
-  adductors: "Adductors",
-  sartorius: "Sartorius",
-  gastrocnemius: "Gastrocnemius",
-  soleus: "Soleus",
-  tibialisAnterior: "Tibialis anterior",
-  hipFlexors: "Hip flexors",
-  spinalErectors: "Spinal erectors",
-  trunk: "Trunk",
-  upperBack: "Upper back",
-  grip: "Grip",
-};
-
-/** How a region is spoken of: the lateral vastus stands for all three, which are trained together. */
-export function spokenRegion(region: Region): string {
-  return region === "vastusLateralis" ? "Vasti" : REGION_NAMES[region];
-}
-
-/** The regions that a movement trains directly, in words; three vasti are said as one. */
-export function formatDirectRegions(movement: Movement): string {
-  const direct = directRegions(movement);
-  const silent = REGIONS.filter((region) => !SPEAKING_REGIONS.includes(region));
-  const names = silent.every((region) => direct.includes(region))
-    ? direct.filter((region) => !silent.includes(region)).map(spokenRegion)
-    : direct.map((region) => REGION_NAMES[region]);
-  return names.join(", ");
-}
 
 export const ACTION_NAMES: Readonly<Record<JointAction, string>> = {
   kneeExtension: "Knee extension",
@@ -204,6 +166,12 @@ export const JOINT_NAMES: Readonly<Record<Joint, string>> = {
   shoulder: "shoulder",
   elbow: "elbow",
   other: "elsewhere",
+};
+
+/** How each order of a short tempo is offered. */
+export const TEMPO_ORDER_NAMES: Readonly<Record<TempoOrder, string>> = {
+  eccentricFirst: "lower, pause, lift, squeeze, whatever the exercise",
+  asItHappens: "as the exercise happens: a deadlift is lifted first",
 };
 
 export const PHASE_NAMES: Readonly<Record<TempoPhaseName, string>> = {

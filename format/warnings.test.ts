@@ -2,9 +2,11 @@ import { describe, expect, it } from "vitest";
 import type { Warning } from "~/core/coach/warnings/index.ts";
 import { findMovement } from "~/core/movement/catalogue/index.ts";
 import { formatWarning, formatWarningBriefly } from "./warnings.ts";
+import { MUSCLES } from "./muscles.ts";
 
-const briefly = (warning: Warning) => formatWarningBriefly(warning, findMovement);
-const seen = (warning: Warning) => formatWarning(warning, findMovement, "Heavy Iron").seen;
+const briefly = (warning: Warning) => formatWarningBriefly(warning, findMovement, MUSCLES.coach);
+const seen = (warning: Warning) =>
+  formatWarning(warning, findMovement, MUSCLES.coach, "Heavy Iron").seen;
 
 describe("a warning over weeks", () => {
   it("writes shares as per cent, with their sign", () => {

@@ -3,9 +3,9 @@ import { assertNever } from "~/core/kernel/index.ts";
 import type { FindMovement } from "~/core/movement/index.ts";
 import { formatDay, formatShare, formatSets, plural } from "./numbers.ts";
 import { formatChance, formatStated } from "./odds.ts";
-import { sentence } from "./sentence.ts";
 import { whoseWord } from "./volume.ts";
-import { JOINT_NAMES, SIDE_NAMES, spokenRegion } from "./training.ts";
+import { JOINT_NAMES, SIDE_NAMES } from "./training.ts";
+import type { MuscleNames } from "./muscles.ts";
 
 const change = (share: number) => `${share > 0 ? "+" : ""}${formatShare(share)}`;
 
@@ -13,6 +13,7 @@ const change = (share: number) => `${share > 0 ? "+" : ""}${formatShare(share)}`
 export function formatWarningBriefly(
   warning: Warning,
   find: FindMovement,
+  muscles: MuscleNames,
 ): { readonly next: string; readonly why: string } {
   const nameOf = (movement: Parameters<FindMovement>[0]) => find(movement)?.name ?? movement;
   switch (warning.kind) {
@@ -48,12 +49,12 @@ export function formatWarningBriefly(
       };
     case "prioritySkipped":
       return {
-        next: spokenRegion(warning.region),
+        next: muscles.row[warning.region],
         why: `skipped ${warning.times} of ${warning.of} times`,
       };
     case "priorityLate":
       return {
-        next: spokenRegion(warning.region),
+        next: muscles.row[warning.region],
         why: `late ${warning.times} of ${warning.of} times`,
       };
     case "warmUpSkipped":
@@ -65,7 +66,7 @@ export function formatWarningBriefly(
       };
     case "outOfRange":
       return {
-        next: `${spokenRegion(warning.region)}, ${formatSets(warning.sets)} sets`,
+        next: `${muscles.row[warning.region]}, ${formatSets(warning.sets)} sets`,
         why: `${warning.side} ${warning.low}–${warning.high}, ${plural(warning.weeks, "week")}`,
       };
     case "sameForLong":
@@ -93,6 +94,7 @@ export function formatSkipped({ times, of }: { readonly times: number; readonly 
 export function formatWarning(
   warning: Warning,
   find: FindMovement,
+  muscles: MuscleNames,
   approach: string,
 ): { readonly seen: string; readonly look: string } {
   const nameOf = (movement: Parameters<FindMovement>[0]) => find(movement)?.name ?? movement;
@@ -139,12 +141,12 @@ export function formatWarning(
       };
     case "prioritySkipped":
       return {
-        seen: `${sentence(spokenRegion(warning.region).toLowerCase())} is a priority and was skipped in ${warning.times} of the last ${warning.of} sessions that had it.`,
+        seen: `${muscles.row[warning.region]} (a priority): skipped in ${warning.times} of the last ${warning.of} sessions that had it.`,
         look: "Put it first next time.",
       };
     case "priorityLate":
       return {
-        seen: `${sentence(spokenRegion(warning.region).toLowerCase())} is a priority and came late in ${warning.times} of the last ${warning.of} sessions.`,
+        seen: `${muscles.row[warning.region]} (a priority): late in ${warning.times} of the last ${warning.of} sessions.`,
         look: "Put it first next time.",
       };
     case "warmUpSkipped":
@@ -160,7 +162,7 @@ export function formatWarning(
     case "outOfRange": {
       const { region, side, weeks, sets, low, high, whose } = warning;
       return {
-        seen: `${sentence(spokenRegion(region).toLowerCase())}: ${formatSets(sets)} hard sets a week for ${plural(weeks, "week")}, ${side} the ${low} to ${high} of ${whoseWord(whose, approach)}.`,
+        seen: `${muscles.row[region]}: ${formatSets(sets)} hard sets a week for ${plural(weeks, "week")}, ${side} the ${low} to ${high} of ${whoseWord(whose, approach)}.`,
         look:
           side === "below"
             ? "Add a set or an exercise, or give this client a range in the brief."

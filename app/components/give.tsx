@@ -8,6 +8,7 @@ import type { Day } from "~/core/kernel/index.ts";
 import { formatFittingChange } from "~/format/fitting.ts";
 import { useCatalogue } from "./catalogue.ts";
 import { Labelled, PlainInput, Select } from "./field.tsx";
+import { useMuscles } from "./wording.ts";
 
 interface Named {
   readonly id: string;
@@ -105,6 +106,7 @@ export function CopiesForm({
   readonly isBusy: boolean;
   readonly submit: string;
 }) {
+  const muscles = useMuscles();
   const { find } = useCatalogue();
   return (
     <Form method="post">
@@ -134,7 +136,7 @@ export function CopiesForm({
           {obstacle === null ? null : <Typography variant="body2">{obstacle}</Typography>}
           <Box component="ul" sx={{ m: 0, mt: 0.5 }}>
             {changes.map((change, i) => (
-              <li key={i}>{formatFittingChange(change, find)}</li>
+              <li key={i}>{formatFittingChange(change, find, muscles)}</li>
             ))}
           </Box>
         </Box>

@@ -1,8 +1,8 @@
 import { steady } from "./steady.ts";
 import type { Region } from "~/core/kernel/index.ts";
 import { formatSets } from "~/format/numbers.ts";
-import { REGION_NAMES } from "~/format/training.ts";
 import plain from "../theme/plain.module.css";
+import { useMuscles } from "./wording.ts";
 
 /** How much of a region's band is reached: nothing, some, within, above. */
 export type Shade = "none" | "below" | "within" | "above";
@@ -99,6 +99,7 @@ export const LegMap = steady(function LegMap({
 }: {
   readonly regions: readonly ShadedRegion[];
 }) {
+  const muscles = useMuscles();
   const by = new Map(regions.map((r) => [r.region, r]));
   return (
     <div className={plain.legMap}>
@@ -110,7 +111,7 @@ export const LegMap = steady(function LegMap({
             aria-label={`${view.name} of the leg: ${view.parts
               .map(
                 ([region]) =>
-                  `${REGION_NAMES[region]} ${SHADE_NAMES[by.get(region)?.shade ?? "none"]}`,
+                  `${muscles.label[region]} ${SHADE_NAMES[by.get(region)?.shade ?? "none"]}`,
               )
               .join(", ")}`}
           >
@@ -136,7 +137,7 @@ export const LegMap = steady(function LegMap({
                   d={d}
                   style={shade === "below" ? { fill: `url(#hatch-${view.name})` } : undefined}
                 >
-                  <title>{`${REGION_NAMES[region]}: ${formatSets(found?.sets ?? 0)} sets, ${SHADE_NAMES[shade]}`}</title>
+                  <title>{`${muscles.label[region]}: ${formatSets(found?.sets ?? 0)} sets, ${SHADE_NAMES[shade]}`}</title>
                 </path>
               );
             })}

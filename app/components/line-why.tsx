@@ -8,6 +8,7 @@ import { formatWay, PROGRESSION_NAMES } from "~/format/progression.ts";
 import { CONFIDENCE_NAMES, formatDifference, formatReason } from "~/format/reasons.ts";
 import { sentence } from "~/format/sentence.ts";
 import { Disclosure } from "./disclosure.tsx";
+import { useMuscles } from "./wording.ts";
 
 /** Why: now against last time, the first reason, and on request the others, the rule and what is sure of it. */
 export function LineWhy({
@@ -21,9 +22,10 @@ export function LineWhy({
   readonly record: LineRecord | null;
   readonly unit: MassUnit;
 }) {
+  const muscles = useMuscles();
   const rule = record === null ? [] : [`Rule: ${PROGRESSION_NAMES[record.rule.kind]}.`];
   const sure = `${sentence(CONFIDENCE_NAMES[proposal.confidence])}.`;
-  const told = [...proposal.because.map(formatReason), ...rule, sure];
+  const told = [...proposal.because.map((reason) => formatReason(reason, muscles)), ...rule, sure];
   const [first, ...others] = told;
   const arranged = proposal.ways.filter(({ step }) => step === null).map(formatWay);
   return (

@@ -9,8 +9,8 @@ import {
   LEVEL_NAMES,
   LIMITER_NAMES,
   PROFILE_NAMES,
-  REGION_NAMES,
 } from "~/format/training.ts";
+import { useMuscles } from "./wording.ts";
 
 /** Everything that Kravo knows of a movement, in three columns. */
 export function MovementFacts({
@@ -20,6 +20,7 @@ export function MovementFacts({
   readonly movement: Movement;
   readonly find: FindMovement;
 }) {
+  const muscles = useMuscles();
   return (
     <Box
       sx={{ display: "grid", gridTemplateColumns: { md: "1fr 1fr 1fr" }, gap: 3, px: 1, pb: 2.5 }}
@@ -29,7 +30,7 @@ export function MovementFacts({
         lines={[
           ...movement.regions.map(
             (r) =>
-              `${REGION_NAMES[r.region]}, ${r.share === 1 ? "direct" : `in part (${r.share})`}`,
+              `${muscles.label[r.region]}, ${r.share === 1 ? "direct" : `in part (${r.share})`}`,
           ),
           `Target muscle ${LENGTH_NAMES[movement.length]} at the hardest point; ${PROFILE_NAMES[movement.profile]}`,
           `${LATERALITY_NAMES[movement.laterality]}, ${movement.stability}; first to give out: ${LIMITER_NAMES[movement.givesOutFirst]}`,

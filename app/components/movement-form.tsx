@@ -28,11 +28,11 @@ import {
   LIMITER_NAMES,
   PATTERN_NAMES,
   PROFILE_NAMES,
-  REGION_NAMES,
 } from "~/format/training.ts";
 import { useCatalogue } from "./catalogue.ts";
 import { FormList } from "./form-list.tsx";
 import { Choice, FieldErrors, TextBox, TextInput, Ticks } from "./field.tsx";
+import { useMuscles } from "./wording.ts";
 
 const STRESSES = [
   ["none", "none"],
@@ -82,6 +82,7 @@ export function MovementForm({
   readonly lastResult: SubmissionResult | null;
   readonly submit: string;
 }) {
+  const muscles = useMuscles();
   const { all, find } = useCatalogue();
   const schema = movementFormCodec((ref) => find(ref) !== null, self, movement.setUp);
   const defaults = defaultsOf(movement);
@@ -162,14 +163,14 @@ export function MovementForm({
         title="Trains directly"
         name="direct"
         chosen={defaults.direct}
-        options={named(REGIONS, REGION_NAMES)}
+        options={named(REGIONS, muscles.label)}
         errors={fields.direct.errors}
       />
       <Ticks
         title="Indirect"
         name="assisting"
         chosen={defaults.assisting}
-        options={named(REGIONS, REGION_NAMES)}
+        options={named(REGIONS, muscles.label)}
       />
       <Ticks
         title="Joint actions"

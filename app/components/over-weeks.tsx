@@ -6,6 +6,7 @@ import { formatWarning } from "~/format/warnings.ts";
 import { warningSubject, type Warning, type WarningKind } from "~/core/coach/warnings/index.ts";
 import { useCatalogue } from "./catalogue.ts";
 import { Section } from "./page.tsx";
+import { useMuscles } from "./wording.ts";
 
 /** Where something is done about a warning, by what it is about. */
 const PLACE: Readonly<Record<WarningKind, "brief" | "phase" | "next">> = {
@@ -38,6 +39,7 @@ export function OverWeeks({
   readonly phase: string | null;
   readonly next: string | null;
 }) {
+  const muscles = useMuscles();
   const { find } = useCatalogue();
   if (warnings.length === 0) return null;
   const brief = { to: `/people/${person}/brief`, text: "Open the brief" };
@@ -49,7 +51,7 @@ export function OverWeeks({
   return (
     <Section title="Over the weeks" id="weeks">
       {warnings.map((warning) => {
-        const { seen, look } = formatWarning(warning, find, approach);
+        const { seen, look } = formatWarning(warning, find, muscles, approach);
         const way = wayTo[PLACE[warning.kind]];
         return (
           <Box

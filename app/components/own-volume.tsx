@@ -3,8 +3,8 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { recordOf, SPEAKING_REGIONS, type Region } from "~/core/kernel/index.ts";
 import type { OwnVolume } from "~/core/person/index.ts";
-import { spokenRegion } from "~/format/training.ts";
 import { TextInput } from "./field.tsx";
+import { useMuscles } from "./wording.ts";
 
 type Field = FieldMetadata<string | undefined>;
 
@@ -41,6 +41,7 @@ export function OwnVolumeFields({
   /** What holds of a muscle where nothing is typed. */
   readonly otherwise: (region: Region) => string;
 }) {
+  const muscles = useMuscles();
   return (
     <>
       <Box sx={{ ...COLUMNS, gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr 1fr" } }}>
@@ -57,7 +58,7 @@ export function OwnVolumeFields({
           <TextInput
             key={region}
             field={weekly[region]}
-            label={spokenRegion(region)}
+            label={muscles.row[region]}
             hint={otherwise(region)}
           />
         ))}

@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useColorScheme } from "@mui/material/styles";
 import { useEffect } from "react";
-import { Form, NavLink, useRevalidator } from "react-router";
+import { Form, Link, NavLink, useRevalidator } from "react-router";
 import { SetApartNotice } from "./set-apart.tsx";
 import { FLOOR_PAGES } from "../workers/floor-pages.ts";
 
@@ -121,6 +121,14 @@ export function Shell({
           <Typography variant="overline" noWrap sx={{ flexGrow: 1, color: "text.secondary" }}>
             {studioName} · {displayName}
           </Typography>
+          <Button
+            component={Link}
+            to="/settings"
+            size="small"
+            sx={{ minHeight: 32, whiteSpace: "nowrap" }}
+          >
+            Settings
+          </Button>
           <SchemeSwitch />
           <Form method="post" action="/sign-out" onSubmit={() => void forgetFloor()}>
             <Button type="submit" size="small" sx={{ minHeight: 32, whiteSpace: "nowrap" }}>

@@ -12,6 +12,7 @@ import { formatLine } from "~/format/prescription.ts";
 import { formatReason } from "~/format/reasons.ts";
 import { sentence } from "~/format/sentence.ts";
 import { ProposalFrame, ProposalRow } from "./proposal-row.tsx";
+import { useMuscles } from "./wording.ts";
 
 interface ProposedLine {
   readonly now: LineProposal;
@@ -134,6 +135,7 @@ function Following({
   readonly reading: Mass | null;
   readonly isSettled: boolean;
 }) {
+  const muscles = useMuscles();
   return (
     <ProposalFrame name={name}>
       <div>
@@ -148,7 +150,7 @@ function Following({
         )}
       </div>
       <Typography sx={{ alignSelf: "center" }}>
-        {proposal.because.map(formatReason).join(" ")}
+        {proposal.because.map((reason) => formatReason(reason, muscles)).join(" ")}
       </Typography>
     </ProposalFrame>
   );

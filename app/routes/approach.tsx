@@ -22,7 +22,6 @@ import {
 } from "~/core/person/index.ts";
 import { SPEAKING_REGIONS } from "~/core/kernel/index.ts";
 import { formatRange } from "~/format/volume.ts";
-import { spokenRegion } from "~/format/training.ts";
 import { orNotFound } from "~/server/auth/session.server.ts";
 import {
   changeApproach,
@@ -39,6 +38,7 @@ import { FieldErrors, Labelled, Select, TextBox, TextInput } from "../components
 import { Ledger } from "../components/ledger.tsx";
 import { OwnVolumeFields, ownVolumeDefaults } from "../components/own-volume.tsx";
 import { Page, Section } from "../components/page.tsx";
+import { useMuscles } from "../components/wording.ts";
 
 async function approachAt(scope: Scope, address: string): Promise<Approach> {
   const ref = approachRefIn(address);
@@ -74,6 +74,7 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
 });
 
 export default function ApproachPage({ loaderData, actionData }: Route.ComponentProps) {
+  const muscles = useMuscles();
   const { approach, revision } = loaderData;
   const { weekly, session, exercise, isolation } = volumeLimitsFor(approach, EMPTY_BRIEF);
   return (
@@ -143,7 +144,7 @@ export default function ApproachPage({ loaderData, actionData }: Route.Component
             {SPEAKING_REGIONS.map((region) => (
               <tr key={region}>
                 <th scope="row">
-                  {spokenRegion(region)}
+                  {muscles.row[region]}
                   {weekly[region].whose === "view" ? "" : " · set by the studio"}
                 </th>
                 <td className="figure">{weekly[region].low}</td>

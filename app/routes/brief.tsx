@@ -28,6 +28,7 @@ import { BriefLines } from "../components/brief/brief-lines.tsx";
 import { Measurements } from "../components/brief/measurements.tsx";
 import { Ledger } from "../components/ledger.tsx";
 import { Page, Section } from "../components/page.tsx";
+import { useMuscles } from "../components/wording.ts";
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const person = orNotFound(await getPerson(scope, idParam<"person">(params.personId)));
@@ -83,6 +84,7 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
 });
 
 export default function BriefPage({ loaderData, actionData }: Route.ComponentProps) {
+  const muscles = useMuscles();
   const { find } = useCatalogue();
   const { person, history, approaches, gyms, measurements, today } = loaderData;
   const [current] = history;
@@ -92,6 +94,7 @@ export default function BriefPage({ loaderData, actionData }: Route.ComponentPro
     approach: (ref) => approachAmong(approaches, ref).name,
     gym: (id) => gyms.find((g) => g.id === id)?.name ?? null,
     movement: (ref) => find(ref)?.name ?? ref,
+    muscles,
     year: yearOf(today),
   };
   const reply = actionData?.kind === "brief" ? actionData : null;

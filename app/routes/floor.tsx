@@ -29,10 +29,12 @@ import { comparingOf } from "~/server/db/comparing.server.ts";
 import { strengthRules } from "~/server/db/strength-rules.server.ts";
 import { commandsAfter } from "~/server/db/commands.server.ts";
 import { adoptNewestRevision, getSessionLog } from "~/server/db/session-logs.server.ts";
+import { studioSettings } from "~/server/db/studio-settings.server.ts";
 import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/floor.ts";
 import { FloorView } from "../components/floor/floor-view.tsx";
 import { FLOOR_PAGES } from "../workers/floor-pages.ts";
+import { SettingsProvider } from "../components/wording.ts";
 
 export const middleware: Route.MiddlewareFunction[] = [requireSignIn];
 
@@ -57,18 +59,29 @@ function slotsIn(change: SessionChange): readonly Slot[] {
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const sessionLog = orNotFound(await getSessionLog(scope, idParam<"sessionLog">(params.runId)));
   const person = orNotFound(await getPerson(scope, sessionLog.personId));
-  const [coaching, commands, stations, gym, history, catalogue, measurements, { rules }, said] =
-    await Promise.all([
-      contextFor(scope, person, sessionLog.gymId, sessionLog.day),
-      commandsAfter(scope, sessionLog.id, 0),
-      listStations(scope, sessionLog.gymId, "all"),
-      getGym(scope, sessionLog.gymId),
-      historyOf(scope, sessionLog.personId),
-      catalogueFor(scope),
-      listMeasurements(scope, sessionLog.personId),
-      strengthRules(scope, sessionLog.startedAt),
-      comparingOf(scope, sessionLog.personId),
-    ]);
+  const [
+    coaching,
+    commands,
+    stations,
+    gym,
+    history,
+    catalogue,
+    measurements,
+    { rules },
+    said,
+    settings,
+  ] = await Promise.all([
+    contextFor(scope, person, sessionLog.gymId, sessionLog.day),
+    commandsAfter(scope, sessionLog.id, 0),
+    listStations(scope, sessionLog.gymId, "all"),
+    getGym(scope, sessionLog.gymId),
+    historyOf(scope, sessionLog.personId),
+    catalogueFor(scope),
+    listMeasurements(scope, sessionLog.personId),
+    strengthRules(scope, sessionLog.startedAt),
+    comparingOf(scope, sessionLog.personId),
+    studioSettings(scope),
+  ]);
   // As it was when the session began: what is trained now must not change its own loads.
   const series = seriesOf(before(history, sessionLog));
   const bodyWeight = bodyWeightOf(measurements, sessionLog.day);
@@ -113,6 +126,7 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
     warmUpSkipped: coaching.warnings.find((warning) => warning.kind === "warmUpSkipped") ?? null,
     movements,
     rules,
+    settings,
     strengthRecords,
     bodyWeight,
     studioId: scope.studioId,
@@ -155,7 +169,7 @@ export default function Floor({ loaderData }: Route.ComponentProps) {
       void navigator.serviceWorker.register("/service-worker.js").then(() => keepPage());
     }
   }, []);
-  const { studioId, sessionLog, gym, stations, ...rest } = loaderData;
+  const { studioId, sessionLog, gym, stations, settings, ...rest } = loaderData;
   const held = useMemo(
     () => ({
       studioId,
@@ -169,12 +183,14 @@ export default function Floor({ loaderData }: Route.ComponentProps) {
     [studioId, sessionLog, gym, stations, rest.choices],
   );
   return (
-    <FloorView
-      key={sessionLog.revisionId}
-      sessionLog={sessionLog}
-      held={held}
-      stations={stations}
-      {...rest}
-    />
+    <SettingsProvider value={settings}>
+      <FloorView
+        key={sessionLog.revisionId}
+        sessionLog={sessionLog}
+        held={held}
+        stations={stations}
+        {...rest}
+      />
+    </SettingsProvider>
   );
 }

@@ -7,16 +7,13 @@ import { SHIPPED_MOVEMENTS } from "~/core/movement/catalogue/index.ts";
 import { PATTERNS } from "~/core/kernel/index.ts";
 import type { FindMovement, Movement } from "~/core/movement/index.ts";
 import { matchesText } from "~/core/coach/search/index.ts";
-import {
-  formatDirectRegions,
-  LENGTH_NAMES,
-  PATTERN_NAMES,
-  PROFILE_NAMES,
-} from "~/format/training.ts";
+import { LENGTH_NAMES, PATTERN_NAMES, PROFILE_NAMES } from "~/format/training.ts";
 import { useCatalogue } from "../components/catalogue.ts";
 import { PlainInput } from "../components/field.tsx";
 import { MovementFacts } from "../components/movement-facts.tsx";
 import { Empty, Page, Tag } from "../components/page.tsx";
+import { useMuscles } from "../components/wording.ts";
+import { formatDirectRegions } from "~/format/muscles.ts";
 
 export default function Movements() {
   const { all, find } = useCatalogue();
@@ -69,6 +66,7 @@ export default function Movements() {
 
 /** A movement as a line; its facts are drawn when it is opened. */
 function Row({ movement, find }: { readonly movement: Movement; readonly find: FindMovement }) {
+  const muscles = useMuscles();
   const [isOpen, setOpen] = useState(false);
   const isOwn = movement.ref.startsWith("studio:");
   return (
@@ -97,7 +95,7 @@ function Row({ movement, find }: { readonly movement: Movement; readonly find: F
           {movement.name} {isOwn ? <Tag>ours</Tag> : null}
         </Typography>
         <Typography component="span" variant="body2">
-          {formatDirectRegions(movement)}
+          {formatDirectRegions(movement, muscles)}
         </Typography>
         <Typography component="span" variant="body2" sx={{ color: "text.secondary" }}>
           {LENGTH_NAMES[movement.length]}, {PROFILE_NAMES[movement.profile]}

@@ -29,6 +29,7 @@ import { Empty, Page, Section, Tag } from "../components/page.tsx";
 import { PersonFields } from "../components/person-form.tsx";
 import { PlanLink, SessionTag } from "../components/plan-entry.tsx";
 import { ExerciseStanding } from "../components/standing.tsx";
+import { useMuscles } from "../components/wording.ts";
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const person = orNotFound(await getPerson(scope, idParam<"person">(params.personId)));
@@ -90,6 +91,7 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
 });
 
 export default function PersonPage({ loaderData, actionData }: Route.ComponentProps) {
+  const muscles = useMuscles();
   const { find } = useCatalogue();
   const { person, plans, phases, today, standing, warnings, brief, approach, gyms, year, coaches } =
     loaderData;
@@ -160,6 +162,7 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
             approach: () => approach.name,
             gym: (id) => gyms.find((g) => g.id === id)?.name ?? null,
             movement: (ref) => find(ref)?.name ?? ref,
+            muscles,
             year,
           }}
         />

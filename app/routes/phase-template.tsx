@@ -15,6 +15,7 @@ import { useCatalogue } from "../components/catalogue.ts";
 import { Ledger } from "../components/ledger.tsx";
 import { AssignPhase } from "../components/phase/assign.tsx";
 import { Page, Section } from "../components/page.tsx";
+import { useMuscles } from "../components/wording.ts";
 
 export const loader = reading(async (scope, { params, request }: Route.LoaderArgs) => {
   const template = orNotFound(
@@ -55,6 +56,7 @@ export const action = writing(async (scope, { params, request }: Route.ActionArg
 
 /** A phase that the studio keeps: what is in it, and to whom it is given. */
 export default function PhaseTemplatePage({ loaderData, actionData }: Route.ComponentProps) {
+  const muscles = useMuscles();
   const { name, isPutAway, weeks, days, ...assigning } = loaderData;
   const { find } = useCatalogue();
   const isBusy = useNavigation().state !== "idle";
@@ -92,7 +94,9 @@ export default function PhaseTemplatePage({ loaderData, actionData }: Route.Comp
               <td>
                 {slots
                   .map(({ movement, frame }) =>
-                    frame === null ? (find(movement)?.name ?? movement) : formatFrame(frame),
+                    frame === null
+                      ? (find(movement)?.name ?? movement)
+                      : formatFrame(frame, muscles),
                   )
                   .join(", ")}
               </td>

@@ -16,6 +16,7 @@ import type { Route } from "./+types/plan-sheet.ts";
 import { useCatalogue } from "../components/catalogue.ts";
 import { SheetExercise } from "../components/sheet/sheet-exercise.tsx";
 import { SheetPage } from "../components/sheet/sheet-page.tsx";
+import { useMuscles } from "../components/wording.ts";
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const plan = orNotFound(await getPlan(scope, idParam<"plan">(params.planId)));
@@ -26,6 +27,7 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
 
 /** A session on one A4 page, in ink on white, with room to write beside every set. */
 export default function PlanSheet({ loaderData }: Route.ComponentProps) {
+  const muscles = useMuscles();
   const { plan, gym, context } = loaderData;
   const catalogue = useCatalogue();
   const { find } = catalogue;
@@ -62,7 +64,7 @@ export default function PlanSheet({ loaderData }: Route.ComponentProps) {
                   {BLOCK_NAMES[block.kind]}
                   {block.rounds > 1 ? `, ${block.rounds} rounds` : ""}
                 </h2>
-                {block.items.map((item) => formatItem(item, find)).join(" · ")}
+                {block.items.map((item) => formatItem(item, find, muscles)).join(" · ")}
               </section>
             ) : (
               <>

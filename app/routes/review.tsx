@@ -38,6 +38,7 @@ import { NextTime } from "../components/review/next-time.tsx";
 import { PlannedAndDone } from "../components/review/planned-and-done.tsx";
 import { Corrections } from "../components/review/corrections.tsx";
 import { nameOfLine } from "../components/slot-proposals.tsx";
+import { useMuscles } from "../components/wording.ts";
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const sessionLog = orNotFound(await getSessionLog(scope, idParam<"sessionLog">(params.runId)));
@@ -152,6 +153,7 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
 });
 
 export default function Review({ loaderData, actionData }: Route.ComponentProps) {
+  const muscles = useMuscles();
   const { sessionLog, review, proposals, waiting, upcoming, on, next, since, authors, timeZone } =
     loaderData;
   const { find } = useCatalogue();
@@ -246,7 +248,7 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
           <VolumeBars title="Hard sets done" volume={review.volume} />
           {review.most === null ? null : (
             <Typography variant="body2" sx={{ mt: 1 }}>
-              {formatPlannedAndDone(review.most)}
+              {formatPlannedAndDone(review.most, muscles)}
             </Typography>
           )}
         </Box>

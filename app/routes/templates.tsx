@@ -16,6 +16,7 @@ import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/templates.ts";
 import { useCatalogue } from "../components/catalogue.ts";
 import { Empty, Page, Section } from "../components/page.tsx";
+import { useMuscles } from "../components/wording.ts";
 
 export const loader = reading(async (scope) => {
   const [templates, phases] = await Promise.all([listTemplates(scope), listPhaseTemplates(scope)]);
@@ -51,12 +52,13 @@ export const action = writing(async (scope, { request }: Route.ActionArgs) => {
 
 /** Sessions and phases that the studio keeps to begin others from. */
 export default function Templates({ loaderData: { templates, phases } }: Route.ComponentProps) {
+  const muscles = useMuscles();
   const { find } = useCatalogue();
   const sessions = templates.map((own) => ({
     ...own,
     about: own.slots
       .map(({ movement, frame }) =>
-        frame === null ? (find(movement)?.name ?? movement) : formatFrame(frame),
+        frame === null ? (find(movement)?.name ?? movement) : formatFrame(frame, muscles),
       )
       .join(", "),
   }));

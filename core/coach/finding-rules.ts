@@ -25,6 +25,7 @@ import {
   exclusionsOf,
   isNewToThis,
   needsClearing,
+  spokenRegions,
 } from "../person/index.ts";
 import { sessionDuration, unroll } from "../unroll/index.ts";
 import { setsTowardsBand, type CoveredSlot } from "./coverage.ts";
@@ -59,11 +60,23 @@ export function findingsIn(judged: Judged): readonly Finding[] {
 
 type Rule = (judged: Judged) => readonly Finding[];
 
+/** The regions that are judged: a head of the quads by itself only where it is trained unlike all of them. */
+function regionsIn({ brief, approach, week }: Judged): readonly Region[] {
+  const quads = week.vastusLateralis;
+  return spokenRegions(brief, approach).filter(
+    (region) =>
+      SPEAKING_REGIONS.includes(region) ||
+      setsTowardsBand(week[region]) !== setsTowardsBand(quads) ||
+      week[region].direct !== quads.direct,
+  );
+}
+
 const trains = (slot: CoveredSlot, region: Region) => shareOf(slot.movement, region) === 1;
 
-const bands: Rule = ({ week, bands: all, fraction, sessions, slots }) => {
+const bands: Rule = (judged) => {
+  const { week, bands: all, fraction, sessions, slots } = judged;
   if (slots.length === 0) return [];
-  return SPEAKING_REGIONS.flatMap((region): Finding[] => {
+  return regionsIn(judged).flatMap((region): Finding[] => {
     const covered = week[region];
     const { low, high } = all[region];
     const sets = setsTowardsBand(covered);
@@ -86,9 +99,10 @@ const bands: Rule = ({ week, bands: all, fraction, sessions, slots }) => {
   });
 };
 
-const lengths: Rule = ({ week, approach, slots }) => {
+const lengths: Rule = (judged) => {
+  const { week, approach, slots } = judged;
   const wanted = wantedLength(approach.stances);
-  return SPEAKING_REGIONS.flatMap((region): Finding[] => {
+  return regionsIn(judged).flatMap((region): Finding[] => {
     const covered = week[region];
     const possible = TRAINABLE_LENGTHS[region];
     if (covered.direct < SETS_AT_ONE_LENGTH || possible.length < 2) return [];

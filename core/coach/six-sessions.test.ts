@@ -6,6 +6,7 @@ import { fixesFor } from "./fixes-for.ts";
 import { formatFact, formatFix } from "~/format/findings.ts";
 import { sampleNewId } from "../../tests/samples/index.ts";
 import { SIX_SESSIONS } from "~/tests/arbitrary/six-sessions.ts";
+import { MUSCLES } from "~/format/muscles.ts";
 
 /** What docs/six-sessions.md reviews; a change of a rule shows here as a change of what a coach reads. */
 it.each(SIX_SESSIONS)("$name", async ({ name, judging }) => {
@@ -16,7 +17,7 @@ it.each(SIX_SESSIONS)("$name", async ({ name, judging }) => {
   const lines = findingsOf(judging).map((found) => {
     const fixes = fixesFor(found, judging, sampleNewId).map((fix) => formatFix(fix, nameOf));
     const answer = fixes.length === 0 ? "no fix in one step" : fixes.join(" · ");
-    return `- ${found.severity}: ${formatFact(found.fact, judging.approach.name, findMovement)} → ${answer}`;
+    return `- ${found.severity}: ${formatFact(found.fact, judging.approach.name, findMovement, MUSCLES.coach)} → ${answer}`;
   });
   const sets = slotsOf(judging.plan).map((s) => `${s.sets.length} × ${nameOf(s.id)}`);
   const text = `${sets.join(", ")}\n\n${lines.join("\n")}\n`;

@@ -8,4 +8,6 @@ export * from "./own-volume.ts";
 export * from "./questions.ts";
 export * from "./settings.ts";
 export * from "./shipped-approaches.ts";
+export * from "./spoken-regions.ts";
+export * from "./studio-settings.ts";
 export * from "./volume-limits.ts";

@@ -20,6 +20,16 @@ describe("whose word a number of hard sets is", () => {
     expect(of({ weekly: range }, theirs)).toEqual({ low: 1, high: 2, whose: "client" });
   });
 
+  it("is said once for the three vasti, unless a head has its own", () => {
+    const all = { vastusLateralis: { low: 5, high: 9 } };
+    const head = { ...all, vastusMedialis: { low: 6, high: 7 } };
+    const of = (weekly: OwnVolume["weekly"]) => volumeLimitsFor(even!, client({ weekly })).weekly;
+    expect(of(all).vastusMedialis).toEqual({ low: 5, high: 9, whose: "client" });
+    expect(of(head).vastusMedialis).toEqual({ low: 6, high: 7, whose: "client" });
+    expect(of(head).vastusIntermedius).toEqual({ low: 5, high: 9, whose: "client" });
+    expect(of(all).soleus.whose).toBe("view");
+  });
+
   it("is halved for somebody new, unless it was said of that client", () => {
     const of = (c: Partial<OwnVolume>) =>
       volumeLimitsFor(approach({ weekly: range }), { ...client(c), goal: "returning" }).weekly

@@ -1,7 +1,7 @@
-import { recordOf, REGIONS, type Region } from "../kernel/index.ts";
+import { recordOf, REGIONS, SPEAKING_REGIONS, type Region } from "../kernel/index.ts";
 import type { Approach } from "./approach.ts";
 import { isNewToThis, type Brief } from "./brief.ts";
-import type { Band } from "./own-volume.ts";
+import type { Band, OwnVolume } from "./own-volume.ts";
 import { weeklyBands } from "./settings.ts";
 
 /** Whose word a number is: the client's, the approach's own, or what its views come to. */
@@ -53,9 +53,9 @@ export function volumeLimitsFor(approach: Approach, brief: Brief): VolumeLimits 
       : { sets: theirs[name], whose: "client" };
   return {
     weekly: recordOf(REGIONS, (region): Range => {
-      const said = theirs.weekly[region];
+      const said = ownRange(theirs.weekly, region);
       if (said !== undefined) return { ...said, whose: "client" };
-      const band = own.weekly[region];
+      const band = ownRange(own.weekly, region);
       const { low, high } = band ?? views[region];
       return {
         low: Math.round(low * scale),
@@ -86,3 +86,7 @@ export function highForIsolation(
   if (isolation !== null) return Math.min(high, isolation.sets);
   return stances.isolationVolume === "fewer" ? Math.ceil(high * ISOLATION_SCALE) : high;
 }
+
+/** The own range of a region; a vastus that has none takes the one of the quads, whose row says it for all three. */
+const ownRange = (weekly: OwnVolume["weekly"], region: Region): Band | undefined =>
+  weekly[region] ?? (SPEAKING_REGIONS.includes(region) ? undefined : weekly.vastusLateralis);

@@ -16,6 +16,13 @@ export interface Tempo {
 export const TEMPO_PHASES = ["lower", "stretch", "lift", "squeeze"] as const;
 export type TempoPhaseName = (typeof TEMPO_PHASES)[number];
 
+/**
+ * How the four numbers of a short tempo are read: lowering first whatever the exercise, or in the order in which the
+ * exercise happens (a deadlift is lifted first).
+ */
+export const TEMPO_ORDERS = ["eccentricFirst", "asItHappens"] as const;
+export type TempoOrder = (typeof TEMPO_ORDERS)[number];
+
 /** Nothing prescribed: the movement's usual repetition. */
 export const OPEN_TEMPO: Tempo = { lower: null, stretch: null, lift: null, squeeze: null };
 

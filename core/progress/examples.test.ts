@@ -17,6 +17,7 @@ import {
 import { trainedAs, writtenSlot } from "../../tests/samples/trained.ts";
 import { accepted } from "./accept.ts";
 import { proposeFor } from "./propose.ts";
+import { MUSCLES } from "~/format/muscles.ts";
 
 const SLED: Loading = {
   kind: "plateMachine",
@@ -324,7 +325,7 @@ describe("an example of each rule, worked by hand", () => {
         const left = done.rir === undefined ? "" : `, RIR ${done.rir}`;
         const seen =
           done.faults === undefined ? "" : done.faults?.length === 0 ? ", clean" : ", a bounce";
-        return `- Done ${done.reps}${left}${seen}. By hand: ${done.byHand}\n  ${formatStep(proposal)}. ${proposal.because.map(formatReason).join(" ")}${asks}\n  Planned next: \`${planned}\``;
+        return `- Done ${done.reps}${left}${seen}. By hand: ${done.byHand}\n  ${formatStep(proposal)}. ${proposal.because.map((reason) => formatReason(reason, MUSCLES.coach)).join(" ")}${asks}\n  Planned next: \`${planned}\``;
       });
       return `## ${example.name}\n\nPlanned \`${example.line}\`.\n\n${steps.join("\n")}\n`;
     });

@@ -19,6 +19,7 @@ import {
 import { trainedOr, trainedSlot } from "../../tests/samples/trained.ts";
 import { accepted } from "./accept.ts";
 import { proposeFor } from "./propose.ts";
+import { MUSCLES } from "~/format/muscles.ts";
 
 /** Sessions of ours with every structure of PRACTICE.md §4 that holds work sets, each as one written line. */
 const SESSIONS: readonly (readonly [name: string, line: string])[] = [
@@ -122,7 +123,7 @@ describe("twelve sessions with every structure, logged three times each", () => 
           .join(", ");
         const said = proposals.map((p) => {
           const asks = p.mustRule ? " **The coach decides.**" : "";
-          return `  - ${p.isDecided ? formatStep(p) : "Follows"}: ${p.because.map(formatReason).join(" ")}${asks}`;
+          return `  - ${p.isDecided ? formatStep(p) : "Follows"}: ${p.because.map((reason) => formatReason(reason, MUSCLES.coach)).join(" ")}${asks}`;
         });
         return `- **${kind}**, done ${done}\n${said.join("\n")}\n  - Planned next: \`${planned}\``;
       });

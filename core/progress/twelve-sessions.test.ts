@@ -18,6 +18,7 @@ import {
 } from "../../tests/samples/index.ts";
 import { accepted, outcomesOf } from "./accept.ts";
 import { proposeFor } from "./propose.ts";
+import { MUSCLES } from "~/format/muscles.ts";
 
 const BAR: Loading = {
   kind: "bar",
@@ -293,7 +294,7 @@ describe("twelve sessions, worked by hand", () => {
       const said = lines.map((line) => {
         const move = line.isDecided ? formatStep(line) : "Follows";
         const asks = line.mustRule ? " **The coach decides.**" : "";
-        return `- ${move}: ${line.because.map(formatReason).join(" ")}${asks}`;
+        return `- ${move}: ${line.because.map((reason) => formatReason(reason, MUSCLES.coach)).join(" ")}${asks}`;
       });
       const done = session.done.map(([load, reps]) => `${load} × ${reps}`).join(", ");
       return `## ${i + 1}. ${session.name}\n\nPlanned \`${session.line}\`, done ${done}${session.times === 2 ? ", twice" : ""}.\n\nBy hand: ${session.byHand}\n\n${said.join("\n")}\n\nPlanned next: \`${planned}\`\n`;

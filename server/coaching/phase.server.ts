@@ -23,7 +23,12 @@ import {
   type Sheet,
   type TargetStanding,
 } from "~/core/phase/index.ts";
-import { approachAmong, volumeLimitsFor, volumePolicyOf } from "~/core/person/index.ts";
+import {
+  approachAmong,
+  spokenRegions,
+  volumeLimitsFor,
+  volumePolicyOf,
+} from "~/core/person/index.ts";
 import type { RuledLine, SlotProposal } from "~/core/progress/index.ts";
 import {
   copyApart,
@@ -182,12 +187,13 @@ export async function phaseSheet(scope: Scope, phase: StoredPhase) {
     warningsOn(scope, phase.personId),
   ]);
   const approach = approachAmong(approaches, phase.document.approach ?? brief.approach);
+  const { weekly } = volumeLimitsFor(approach, brief);
   const sheet: Sheet = sheetOf(phase.document, sessions, facts, volumePolicyOf(approach.stances));
   return {
     person,
     sheet,
     approach: approach.name,
-    bands: volumeLimitsFor(approach, brief).weekly,
+    bands: spokenRegions(brief, approach).map((region) => ({ region, ...weekly[region] })),
     findings: findingsByWeek({
       phase: phase.document,
       sessions,

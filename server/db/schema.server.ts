@@ -389,6 +389,14 @@ const COACHES = [
   "alter table memberships add column sees_mine tinyint(1) not null default 0",
 ];
 
+/** What a studio sets for all of its coaches. */
+const STUDIO_SETTINGS = [
+  `create table studio_settings (
+    studio_id binary(16) not null, document json not null, changed_at bigint not null,
+    actor_kind enum('user','link','system') not null, actor_id binary(16) null, primary key (studio_id), foreign key (studio_id) references studios (id)
+  )`,
+];
+
 /** Migrations by name, in order. A landed one is never edited; the next is appended. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
   { name: "001-foundation", statements: FIRST },
@@ -407,6 +415,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: "014-warnings", statements: WARNINGS },
   { name: "015-phase-templates", statements: PHASE_TEMPLATES },
   { name: "016-coaches", statements: COACHES },
+  { name: "017-studio-settings", statements: STUDIO_SETTINGS },
 ];
 
 const source: Knex.MigrationSource<(typeof MIGRATIONS)[number]> = {

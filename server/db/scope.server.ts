@@ -37,6 +37,7 @@ export type StudioTable =
   | "warnings"
   | "put_off"
   | "strength_rules"
+  | "studio_settings"
   | "demo_seed";
 
 /** A row as the driver returns it: unknown until its codec has read it. */

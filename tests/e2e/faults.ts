@@ -74,6 +74,7 @@ const TABLES = [
   "waiting",
   "put_off",
   "strength_rules",
+  "studio_settings",
   "erased_people",
   "erased_runs",
 ] as const;

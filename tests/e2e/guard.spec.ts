@@ -56,6 +56,7 @@ const EXPECTED: Readonly<Record<string, "hidden" | "own" | "open">> = {
   "routes/strength": "hidden",
   "routes/when": "hidden",
   "routes/comparing": "hidden",
+  "routes/settings": "own",
   "routes/strength-rules": "own",
   "routes/templates": "own",
   "routes/template": "hidden",

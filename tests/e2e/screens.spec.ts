@@ -24,6 +24,7 @@ async function screensOf(page: Page): Promise<readonly (readonly [string, string
     ["brief", `${person}/brief`],
     ["loads by reps", `${person}/strength`],
     ["writing sets", "/writing-sets"],
+    ["settings", "/settings"],
     ["strength rules", "/strength-rules"],
     ["approaches", "/approaches"],
     ["approach", "/approaches/shipped-of-long-muscle"],

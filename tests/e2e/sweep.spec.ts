@@ -129,6 +129,7 @@ test("no body of any kind holds the server, on any route and in any field", asyn
     `${phase}/change`,
     `${phase}/replan`,
     own,
+    "/settings",
     "/strength-rules",
     "/templates",
     template,

@@ -4,9 +4,9 @@ import type { Duration } from "~/core/kernel/index.ts";
 import type { RegionVolume } from "~/core/unroll/index.ts";
 import { formatMinuteRange, formatMinutes, formatSets } from "~/format/numbers.ts";
 import { formatCounted } from "~/format/volume.ts";
-import { REGION_NAMES } from "~/format/training.ts";
 import bench from "./bench.module.css";
 import plain from "../../theme/plain.module.css";
+import { useMuscles } from "../wording.ts";
 
 /** What the session comes to, followed as it is written: its time and its hard sets. */
 export function BenchPanel({
@@ -36,6 +36,7 @@ export function VolumeBars({
   readonly title: string;
   readonly volume: readonly RegionVolume[];
 }) {
+  const muscles = useMuscles();
   const most = Math.max(1, ...volume.map((v) => v.direct + v.indirect));
   return (
     <Box component="section" aria-label="Hard sets per region">
@@ -51,7 +52,7 @@ export function VolumeBars({
           >
             <Box sx={{ display: "flex", alignItems: "baseline", gap: 1 }}>
               <Typography variant="body2" sx={{ flexGrow: 1 }}>
-                {REGION_NAMES[v.region]}
+                {muscles.row[v.region]}
               </Typography>
               <Typography variant="figure" component="span" sx={{ fontSize: "1.1rem" }}>
                 {formatSets(v.direct)}

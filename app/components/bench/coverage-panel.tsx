@@ -1,25 +1,27 @@
-import type { Whose } from "~/core/person/index.ts";
+import { spokenRegions, type Whose } from "~/core/person/index.ts";
 import { setsTowardsBand, standing, type RegionCoverage, type Judged } from "~/core/coach/index.ts";
 import {
   JOINT_ACTIONS,
   MUSCLE_LENGTHS,
   REGIONS,
   RESISTANCE_PROFILES,
-  SPEAKING_REGIONS,
   TRAINABLE_LENGTHS,
 } from "~/core/kernel/index.ts";
 import { formatSets } from "~/format/numbers.ts";
 import { formatCounted } from "~/format/volume.ts";
-import { ACTION_NAMES, LENGTH_NAMES, PROFILE_PLACES, spokenRegion } from "~/format/training.ts";
+import { ACTION_NAMES, LENGTH_NAMES, PROFILE_PLACES } from "~/format/training.ts";
 import { LegMap, type ShadedRegion } from "../leg-map.tsx";
 import { steady } from "../steady.ts";
 import bench from "./bench.module.css";
 import plain from "../../theme/plain.module.css";
+import { useMuscles } from "../wording.ts";
 
 /** Hard sets of the week for each region against the approach's band, and what each region meets. */
 export function CoveragePanel({ judged }: { readonly judged: Judged }) {
   const { week, session, bands, sessions } = judged;
-  const shown = SPEAKING_REGIONS.filter((r) => bands[r].low > 0 || setsTowardsBand(week[r]) > 0);
+  const shown = spokenRegions(judged.brief, judged.approach).filter(
+    (r) => bands[r].low > 0 || setsTowardsBand(week[r]) > 0,
+  );
   const shaded = REGIONS.map((region): ShadedRegion => {
     const sets = setsTowardsBand(week[region]);
     return {
@@ -67,6 +69,7 @@ const BandRow = steady(function BandRow({
   readonly high: number;
   readonly whose: Whose;
 }) {
+  const muscles = useMuscles();
   const sets = setsTowardsBand(covered);
   const most = Math.max(high, sets) * 1.08;
   const at = (n: number) => `${(100 * n) / most}%`;
@@ -76,7 +79,7 @@ const BandRow = steady(function BandRow({
   return (
     <li className={bench.band}>
       <div className={bench.bandName}>
-        <span>{spokenRegion(covered.region)}</span>
+        <span>{muscles.row[covered.region]}</span>
         <span className={state === "above" ? `${bench.bandSets} ${bench.above}` : bench.bandSets}>
           {formatSets(sets)}
           <span>

@@ -19,13 +19,13 @@ import {
   LENGTH_NAMES,
   PATTERN_NAMES,
   PROFILE_NAMES,
-  REGION_NAMES,
 } from "~/format/training.ts";
 import { Disclosure } from "../disclosure.tsx";
 import { PlainInput, Select } from "../field.tsx";
 import { steady } from "../steady.ts";
 import bench from "./bench.module.css";
 import plain from "../../theme/plain.module.css";
+import { useMuscles } from "../wording.ts";
 
 /** So many are drawn at once; the rest is a press away. */
 const SHOWN = 12;
@@ -42,6 +42,7 @@ export const ExerciseSearch = memo(function ExerciseSearch({
   /** `write` asks to go on in the exercise's written line. */
   readonly onAdd: (candidate: Candidate, write: boolean) => void;
 }) {
+  const muscles = useMuscles();
   const [query, setQuery] = useState<Query>(ANYTHING);
   const [active, setActive] = useState(0);
   const [all, setAll] = useState(false);
@@ -114,7 +115,10 @@ export const ExerciseSearch = memo(function ExerciseSearch({
             isActive={i === active}
             name={candidate.movement.name}
             station={`${candidate.station.name}${candidate.station.usuallyBusy ? ", usually busy" : ""}`}
-            brings={candidate.brings.slice(0, 2).map(formatBrings).join(" · ")}
+            brings={candidate.brings
+              .slice(0, 2)
+              .map((own) => formatBrings(own, muscles))
+              .join(" · ")}
             of={candidate}
             onAdd={(chosen) => add(chosen, false)}
           />
@@ -219,6 +223,7 @@ function Filters({
   readonly judged: Judged;
   readonly onChange: (to: Partial<Query>) => void;
 }) {
+  const muscles = useMuscles();
   const used = (Object.keys(ANYTHING) as (keyof Query)[]).filter(
     (k) => k !== "text" && query[k] !== ANYTHING[k],
   ).length;
@@ -236,7 +241,7 @@ function Filters({
           label="Region"
           value={query.region}
           options={REGIONS}
-          names={REGION_NAMES}
+          names={muscles.row}
           onChange={(region) => onChange({ region })}
         />
         <Filter

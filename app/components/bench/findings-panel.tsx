@@ -28,6 +28,8 @@ import { steady } from "../steady.ts";
 import { JudgedContext } from "./bench-context.ts";
 import bench from "./bench.module.css";
 import plain from "../../theme/plain.module.css";
+import { useMuscles } from "../wording.ts";
+import type { MuscleNames } from "~/format/muscles.ts";
 
 /** How each is coloured; a warning as every finding is. */
 const SEVERITY_CLASSES: Readonly<Record<Severity, string>> = {
@@ -64,6 +66,7 @@ type RowProps = Omit<FindingsPanelProps, "findings" | "setAside" | "onTakeBack">
 
 /** What was found about the session, gravest first, each with its numbers and what answers it. */
 export function FindingsPanel({ findings, setAside, onTakeBack, ...row }: FindingsPanelProps) {
+  const muscles = useMuscles();
   const reasons = new Map(setAside.map((d) => [d.key, d]));
   const open = findings.filter((f) => !reasons.has(f.key));
   const aside = findings.flatMap((f) => {
@@ -85,7 +88,7 @@ export function FindingsPanel({ findings, setAside, onTakeBack, ...row }: Findin
           {aside.map(({ finding, dismissal }) => (
             <Box key={finding.key} sx={{ py: 1, borderBottom: 1, borderColor: "divider" }}>
               <Typography variant="body2">
-                {formatFact(finding.fact, row.approachName, row.find)}
+                {formatFact(finding.fact, row.approachName, row.find, muscles)}
               </Typography>
               <Typography variant="body2" sx={{ fontWeight: 650 }}>
                 {dismissal.leftTo === null
@@ -130,6 +133,7 @@ function SpreadButton({
 }
 
 const FindingRow = steady(function FindingRow(props: RowProps) {
+  const muscles = useMuscles();
   const { finding, approachName, find } = props;
   const [isOpen, setOpen] = useState(finding.severity === "serious");
   return (
@@ -142,7 +146,9 @@ const FindingRow = steady(function FindingRow(props: RowProps) {
         <span className={`${plain.smallHeading} ${plain.soft}`}>
           {isOpen ? "–" : "+"} {SEVERITY_NAMES[finding.severity]} · {FAMILY_NAMES[finding.family]}
         </span>
-        <span className={bench.findingFact}>{formatFact(finding.fact, approachName, find)}</span>
+        <span className={bench.findingFact}>
+          {formatFact(finding.fact, approachName, find, muscles)}
+        </span>
       </summary>
       {isOpen ? <Answers {...props} /> : null}
     </details>
@@ -156,11 +162,12 @@ function answersTo(
   newId: NewId,
   approachName: string,
   find: FindMovement,
+  muscles: MuscleNames,
 ): readonly { readonly fix: Fix; readonly about: string | null }[] {
   return finding.fact.code === "overCap"
     ? waysToShorten(judged, newId).map((way) => ({
         fix: way.fix,
-        about: formatShortening(way, approachName, find),
+        about: formatShortening(way, approachName, find, muscles),
       }))
     : fixesFor(finding, judged, newId).map((fix) => ({ fix, about: null }));
 }
@@ -176,13 +183,14 @@ function Answers({
   onFix,
   onSetAside,
 }: RowProps) {
+  const muscles = useMuscles();
   const judged = use(JudgedContext);
   const [reason, setReason] = useState("");
   const [asks, setAsks] = useState(false);
   const [leftTo, setLeftTo] = useState("");
   const answers = useMemo(
-    () => (judged === null ? [] : answersTo(finding, judged, newId, approachName, find)),
-    [finding, judged, newId, approachName, find],
+    () => (judged === null ? [] : answersTo(finding, judged, newId, approachName, find, muscles)),
+    [finding, judged, newId, approachName, find, muscles],
   );
   if (judged === null) return null;
   const days = judged.otherDays.map(({ day }) => day).filter((day) => day > judged.day);

@@ -8,9 +8,10 @@ import { shareOf, type Movement } from "~/core/movement/index.ts";
 import { FRAME_FORMS, type Frame, type FrameForm } from "~/core/plan/index.ts";
 import { FRAME_NAMES } from "~/format/fitting.ts";
 import { sentence } from "~/format/sentence.ts";
-import { LENGTH_NAMES, spokenRegion } from "~/format/training.ts";
+import { LENGTH_NAMES } from "~/format/training.ts";
 import plain from "../../theme/plain.module.css";
 import bench from "./bench.module.css";
+import { useMuscles } from "../wording.ts";
 
 /** Whether a template keeps this exercise for everybody, or each client gets the one of a kind that suits them best. */
 export function FrameFields({
@@ -25,6 +26,7 @@ export function FrameFields({
   readonly frame: Frame | null;
   readonly onChange: (frame: Frame | null) => void;
 }) {
+  const muscles = useMuscles();
   const change = (to: Partial<Frame>) => {
     const next = { ...(frame ?? anyLike(movement)), ...to };
     const asksNothing = next.form === null && next.region === null && next.length === null;
@@ -58,7 +60,7 @@ export function FrameFields({
             label={`Muscle instead of ${name}`}
             value={frame.region}
             none="any muscle"
-            choices={SPEAKING_REGIONS.map((region) => [region, spokenRegion(region)])}
+            choices={SPEAKING_REGIONS.map((region) => [region, muscles.row[region]])}
             onPick={(region) => change({ region })}
           />
           <Pick<MuscleLength>

@@ -17,6 +17,7 @@ import { BLOCK_NAMES } from "~/format/training.ts";
 import { useCatalogue } from "../catalogue.ts";
 import { readTyped } from "./read-typed.ts";
 import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
+import { useMuscles } from "../wording.ts";
 
 /** Preparation, conditioning or restoration: drills and checks as a line, and in words below it. */
 export function ItemBlockEditor({
@@ -36,6 +37,7 @@ export function ItemBlockEditor({
   readonly onRemove: () => void;
   readonly onInvalid: ReportInvalid;
 }) {
+  const muscles = useMuscles();
   const { find } = useCatalogue();
   const { items, rounds, restAfterRound } = block;
   const name = BLOCK_NAMES[block.kind];
@@ -73,7 +75,7 @@ export function ItemBlockEditor({
       />
       <Box component="ol" sx={{ mt: 0.5, mb: 1, pl: 3 }}>
         {items.map((item) => (
-          <li key={item.id}>{formatItem(item, find)}</li>
+          <li key={item.id}>{formatItem(item, find, muscles)}</li>
         ))}
       </Box>
       <Typography variant="body2" component="div">

@@ -5,10 +5,11 @@ import type { Movement } from "~/core/movement/index.ts";
 import { ROUNDING_ROOM, SIDE_MODES, withChoice, type Slot } from "~/core/plan/index.ts";
 import { TOWARDS, type Station } from "~/core/gym/index.ts";
 import { formatRoom, TOWARDS_NAMES } from "~/format/loading-plan.ts";
-import { formatSideMode, REGION_NAMES } from "~/format/training.ts";
+import { formatSideMode } from "~/format/training.ts";
 import { Disclosure } from "../disclosure.tsx";
 import type { ChangeSlot } from "./slot-actions.ts";
 import { Labelled, Select } from "../field.tsx";
+import { useMuscles } from "../wording.ts";
 
 /** More places than this are no answer to where it should be felt. */
 const MOST_FELT = 6;
@@ -28,6 +29,7 @@ export function SlotDetails({
   readonly stations: readonly Station[];
   readonly onChange: ChangeSlot;
 }) {
+  const muscles = useMuscles();
   const side = formatSideMode(slot.sets[0]?.side ?? { kind: "both" });
   const setUp = (name: string, choice: string) =>
     onChange((now) => ({ ...now, setUp: withChoice(now.setUp, name, choice || null) }));
@@ -179,7 +181,7 @@ export function SlotDetails({
                   }));
                 }}
               />
-              {REGION_NAMES[region]}
+              {muscles.label[region]}
             </Box>
           ))}
         </Box>

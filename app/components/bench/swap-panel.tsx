@@ -14,8 +14,9 @@ import type { Movement } from "~/core/movement/index.ts";
 import type { Slot } from "~/core/plan/index.ts";
 import { PROVOCATION_NAMES, formatExclusion } from "~/format/brief.ts";
 import { formatFirstLoad } from "~/format/findings.ts";
-import { REGION_NAMES } from "~/format/training.ts";
 import { Select } from "../field.tsx";
+import { muscleInline, type MuscleNames } from "~/format/muscles.ts";
+import { useMuscles } from "../wording.ts";
 
 const ASPECT_NAMES: Readonly<Record<Aspect, string>> = {
   regions: "regions",
@@ -44,8 +45,12 @@ export function SwapPanel({
   readonly onSwap: (to: Substitution) => void;
   readonly onClose: () => void;
 }) {
+  const muscles = useMuscles();
   const [chosen, setChosen] = useState("stationTaken");
-  const causes = useMemo(() => causesFor(movement, awayContext), [movement, awayContext]);
+  const causes = useMemo(
+    () => causesFor(movement, muscles, awayContext),
+    [movement, muscles, awayContext],
+  );
   const cause = causes.find((c) => c.key === chosen) ?? causes[0];
   const found = useMemo(
     () => cause && substitutesFor(slot, cause.cause, cause.context ?? context),
@@ -144,6 +149,7 @@ interface NamedCause {
 
 function causesFor(
   movement: Movement,
+  muscles: MuscleNames,
   away: readonly { readonly name: string; readonly context: SwapContext }[],
 ): readonly NamedCause[] {
   return [
@@ -161,7 +167,7 @@ function causesFor(
     })),
     ...movement.regions.map(({ region }) => ({
       key: `more-${region}`,
-      text: `more ${REGION_NAMES[region].toLowerCase()} is wanted`,
+      text: `more ${muscleInline(muscles, region)} is wanted`,
       cause: { kind: "wantMore", region } as const,
     })),
     { key: "easier", text: "it is too hard to do well", cause: { kind: "easier" } },

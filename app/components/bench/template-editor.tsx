@@ -31,6 +31,7 @@ import { useNewest } from "./use-newest.ts";
 import { useNotation } from "./use-notation.ts";
 import { WrittenLine } from "./written-line.tsx";
 import bench from "./bench.module.css";
+import { useMuscles } from "../wording.ts";
 
 /** What a save of a template comes to. */
 export type TemplateReply = { readonly problem: string } | { readonly revision: number };
@@ -157,6 +158,7 @@ function TemplateSlot({
   readonly onEdit: (edit: PlanEdit) => void;
   readonly onInvalid: ReportInvalid;
 }) {
+  const muscles = useMuscles();
   const { find } = useCatalogue();
   const name = find(slot.movement)?.name ?? slot.movement;
   const notation = useNotation(slot, station);
@@ -165,7 +167,7 @@ function TemplateSlot({
       <SlotHead
         name={name}
         number={number}
-        about={slot.frame === null ? (station?.name ?? "") : formatFrame(slot.frame)}
+        about={slot.frame === null ? (station?.name ?? "") : formatFrame(slot.frame, muscles)}
         onMove={(by) => onEdit({ kind: "moveSlot", slot: slot.id, by })}
         onRemove={() => onEdit({ kind: "removeSlot", slot: slot.id })}
       />

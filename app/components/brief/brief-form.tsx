@@ -27,12 +27,13 @@ import {
   PROVOCATION_OPTIONS,
   TIGHT_NAMES,
 } from "~/format/brief.ts";
-import { JOINT_NAMES, PATTERN_NAMES, REGION_NAMES } from "~/format/training.ts";
+import { JOINT_NAMES, PATTERN_NAMES } from "~/format/training.ts";
 import { formatRange } from "~/format/volume.ts";
 import { useCatalogue } from "../catalogue.ts";
 import { OwnVolumeFields, ownVolumeDefaults } from "../own-volume.tsx";
 import { FormList } from "../form-list.tsx";
 import { Choice, FieldErrors, TextInput, Ticks } from "../field.tsx";
+import { useMuscles } from "../wording.ts";
 
 const GRID = {
   display: "grid",
@@ -81,6 +82,7 @@ export function BriefForm({
   readonly gyms: readonly { readonly id: string; readonly name: string }[];
   readonly today: Day;
 }) {
+  const muscles = useMuscles();
   const schema = briefFormCodec(today);
   const approach = approachAmong(approaches, document.approach);
   const { weekly } = volumeLimitsFor(approach, {
@@ -205,13 +207,13 @@ export function BriefForm({
           title="Priorities"
           name={fields.priorities.name}
           chosen={document.priorities}
-          options={REGIONS.map((r) => [r, REGION_NAMES[r]])}
+          options={REGIONS.map((r) => [r, muscles.row[r]])}
         />
         <Ticks
           title="Keep from growing"
           name={fields.notToGrow.name}
           chosen={document.notToGrow}
-          options={REGIONS.map((r) => [r, REGION_NAMES[r]])}
+          options={REGIONS.map((r) => [r, muscles.row[r]])}
           errors={fields.notToGrow.errors}
         />
       </Group>

@@ -9,6 +9,7 @@ import { formatSkipped } from "~/format/warnings.ts";
 import { formatItem } from "~/format/prescription.ts";
 import { BLOCK_NAMES } from "~/format/training.ts";
 import { TOUCH } from "../../theme/tokens.ts";
+import { useMuscles } from "../wording.ts";
 
 /** What comes next without sets: whatever stands before the exercise that is due, and was neither done nor skipped. */
 export function dueItems(
@@ -65,6 +66,7 @@ export function ItemsPart({
   readonly note: string | null;
   readonly onCommand: (body: CommandBody) => void;
 }) {
+  const muscles = useMuscles();
   const say = (done: boolean) => onCommand({ kind: "items", blockId: block.id, isDone: done });
   return (
     <Box component="section" aria-label={BLOCK_NAMES[block.kind]} sx={{ mb: 2 }}>
@@ -83,7 +85,7 @@ export function ItemsPart({
       )}
       <Box component="ul" sx={{ my: 0.5, pl: 2.5 }}>
         {block.items.map((item) => (
-          <li key={item.id}>{formatItem(item, find)}</li>
+          <li key={item.id}>{formatItem(item, find, muscles)}</li>
         ))}
       </Box>
       {block.rounds > 1 ? <Typography variant="body2">{block.rounds} rounds</Typography> : null}

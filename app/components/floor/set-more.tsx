@@ -14,10 +14,11 @@ import { REP_RANGES, withChoice } from "~/core/plan/index.ts";
 import type { SetStep } from "~/core/unroll/index.ts";
 import { formatSetRecord, STICKING_NAMES } from "~/format/set-record.ts";
 import { sentence } from "~/format/sentence.ts";
-import { HELPER_NAMES, LIMITER_NAMES, RANGE_NAMES, REGION_NAMES } from "~/format/training.ts";
+import { HELPER_NAMES, LIMITER_NAMES, RANGE_NAMES } from "~/format/training.ts";
 import { TOUCH } from "../../theme/tokens.ts";
 import { Labelled, PlainInput, Select } from "../field.tsx";
 import { FaultTicks, GearTicks, TempoDone } from "./set-ticks.tsx";
+import { useMuscles } from "../wording.ts";
 
 /** What can be said of a set beside load, amount and reserve. */
 export type MoreOfSet = Pick<LoggedSet, "limiter" | "conditions" | "observed">;
@@ -42,12 +43,13 @@ export function SetMore({
   readonly said: MoreOfSet;
   readonly onChange: (said: MoreOfSet) => void;
 }) {
+  const muscles = useMuscles();
   const { conditions, observed, limiter } = said;
   const condition = (over: Partial<Conditions>) =>
     onChange({ ...said, conditions: { ...conditions, ...over } });
   const observe = (over: Partial<Observations>) =>
     onChange({ ...said, observed: { ...observed, ...over } });
-  const record = formatSetRecord(said);
+  const record = formatSetRecord(said, muscles);
   return (
     <Box component="details">
       <Box
@@ -75,7 +77,7 @@ export function SetMore({
         <Choice
           id="felt-in"
           label="Felt most in"
-          options={regionsFor(movement).map((region) => [region, REGION_NAMES[region]])}
+          options={regionsFor(movement).map((region) => [region, muscles.label[region]])}
           chosen={observed.feltIn}
           onChoose={(feltIn) => observe({ feltIn })}
         />

@@ -31,6 +31,7 @@ import {
 import { EXTENSION_NAMES, formatAccent, formatDetail } from "~/format/prescription.ts";
 import { figureOf, formatStop } from "~/format/target.ts";
 import { SleeveDrawing } from "../sleeve-drawing.tsx";
+import { useMuscles } from "../wording.ts";
 
 /** The step to do now: what it is, what to hang, how many, how slowly, and what it was last time. */
 export function StepView({
@@ -52,6 +53,7 @@ export function StepView({
     readonly differences: readonly Difference[];
   } | null;
 }) {
+  const muscles = useMuscles();
   const stop = formatStop(step.target);
   const kept = [...formatKept(step), ...step.accents.map(formatAccent)];
   const setUp = Object.entries(step.setUp).map(([name, choice]) => `${name}: ${choice}`);
@@ -162,9 +164,9 @@ export function StepView({
           {movement.cues.join(" · ")}
         </Typography>
       )}
-      {formatPurpose(slot) === "" ? null : (
+      {formatPurpose(slot, muscles) === "" ? null : (
         <Typography variant="body2" sx={{ color: "text.secondary" }}>
-          {formatPurpose(slot)}
+          {formatPurpose(slot, muscles)}
         </Typography>
       )}
       {slot.notes.trainee === "" ? null : (

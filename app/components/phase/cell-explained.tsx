@@ -8,6 +8,8 @@ import { formatDay } from "~/format/numbers.ts";
 import { sentence } from "~/format/sentence.ts";
 import styles from "./phase-sheet.module.css";
 import type { GridRow } from "./rows.ts";
+import type { MuscleNames } from "~/format/muscles.ts";
+import { useMuscles } from "../wording.ts";
 
 /** What a selected cell is, why, and what can be done: rule, week and coach, each in its column. */
 export function CellExplained({
@@ -30,6 +32,7 @@ export function CellExplained({
   readonly ruling: RuledLine | null;
   readonly problem: string | null;
 }) {
+  const muscles = useMuscles();
   return (
     <section className={styles.explained} aria-label="Selected cell">
       {problem === null ? null : (
@@ -51,7 +54,7 @@ export function CellExplained({
       </div>
       <div>
         <div className={styles.small}>rule: {PROGRESSION_NAMES[row.rule.kind]}</div>
-        <div>{ruleText(cell)}</div>
+        <div>{ruleText(cell, muscles)}</div>
         {ruling === null ? null : <div className={styles.ruled}>{formatRuling(ruling)}</div>}
       </div>
       <div>
@@ -74,11 +77,13 @@ export function CellExplained({
   );
 }
 
-function ruleText(cell: SheetCell | null): string {
+function ruleText(cell: SheetCell | null, muscles: MuscleNames): string {
   if (cell === null) return "–";
   const [first, second] = cell.rule?.because ?? [];
   if (first === undefined) return cell.source === "next" ? "as written" : "as planned";
-  const why = [first, ...(second === undefined ? [] : [second])].map(formatReason).join(" ");
+  const why = [first, ...(second === undefined ? [] : [second])]
+    .map((reason) => formatReason(reason, muscles))
+    .join(" ");
   return `${sentence(why)}${cell.rule?.mustRule === true ? " Your decision." : ""}`;
 }
 

@@ -1,12 +1,16 @@
-import { SPEAKING_REGIONS, type Region } from "~/core/kernel/index.ts";
+import type { Region } from "~/core/kernel/index.ts";
 import type { Band } from "~/core/person/index.ts";
 import type { Sheet } from "~/core/phase/index.ts";
 import { formatSets } from "~/format/numbers.ts";
 import { formatCounted, formatCountedBriefly } from "~/format/volume.ts";
-import { spokenRegion } from "~/format/training.ts";
 import { steady } from "../steady.ts";
 import styles from "./phase-sheet.module.css";
 import { shownOf } from "./rows.ts";
+import { useMuscles } from "../wording.ts";
+
+export interface RegionBand extends Band {
+  readonly region: Region;
+}
 
 /**
  * Hard sets of each muscle in each week, against its weekly range: the muscles of which the range asks something,
@@ -18,17 +22,21 @@ export const HardSets = steady(function HardSets({
   columns,
 }: {
   readonly sheet: Sheet;
-  readonly bands: Readonly<Record<Region, Band>>;
+  /** Of each muscle that has a row, in their order. */
+  readonly bands: readonly RegionBand[];
   readonly columns: readonly number[];
 }) {
-  const rows = SPEAKING_REGIONS.map((region) => ({
-    region,
-    band: bands[region],
-    ...(sheet.volume.find((own) => own.region === region) ?? {
-      weeks: sheet.weeks.map(() => 0),
-      counted: [],
-    }),
-  })).filter(({ band, weeks }) => band.low > 0 || Math.max(...weeks) > band.high);
+  const muscles = useMuscles();
+  const rows = bands
+    .map((band) => ({
+      region: band.region,
+      band,
+      ...(sheet.volume.find((own) => own.region === band.region) ?? {
+        weeks: sheet.weeks.map(() => 0),
+        counted: [],
+      }),
+    }))
+    .filter(({ band, weeks }) => band.low > 0 || Math.max(...weeks) > band.high);
   return (
     <tbody>
       <tr className={styles.dayRow}>
@@ -40,7 +48,7 @@ export const HardSets = steady(function HardSets({
       {rows.map(({ region, band, weeks, counted }) => (
         <tr key={region}>
           <th scope="row" className={styles.name}>
-            {spokenRegion(region)}{" "}
+            {muscles.row[region]}{" "}
             <span className={styles.small}>{formatCountedBriefly(counted)}</span>
           </th>
           {shownOf(weeks, columns).map(([i, sets]) => (

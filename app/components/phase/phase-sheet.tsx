@@ -1,7 +1,6 @@
 import { useEffect, useLayoutEffect, useRef, useState } from "react";
 import type { FoundOn } from "~/core/coach/index.ts";
-import type { MovementRef, Region } from "~/core/kernel/index.ts";
-import type { Band } from "~/core/person/index.ts";
+import type { MovementRef } from "~/core/kernel/index.ts";
 import { isWithout, type Sheet, type SheetSession } from "~/core/phase/index.ts";
 import { formatMinutes, formatShortDay } from "~/format/numbers.ts";
 import { SOURCE_NAMES, WEEK_NAMES, WEEKDAY_NAMES } from "~/format/phase.ts";
@@ -18,7 +17,7 @@ import {
 } from "./grid.ts";
 import { ROW_HIGH, useDrawn } from "./use-drawn.ts";
 import { NAMES_WIDE, WEEK_WIDE } from "./use-window.ts";
-import { HardSets } from "./hard-sets.tsx";
+import { HardSets, type RegionBand } from "./hard-sets.tsx";
 import { MainLines, type ShownCurve } from "./main-lines.tsx";
 import styles from "./phase-sheet.module.css";
 import { drawnOf, placeKey, rowsOf, shownOf, type Entry, type GridRow } from "./rows.ts";
@@ -46,7 +45,7 @@ export function PhaseSheet({
   /** Which weeks are drawn, from 0: as many as the page is wide, or on a phone one. */
   readonly columns: readonly number[];
   readonly sheet: Sheet;
-  readonly bands: Readonly<Record<Region, Band>>;
+  readonly bands: readonly RegionBand[];
   /** What was found of each week. */
   readonly findings: readonly (readonly FoundOn[])[];
   readonly curves: readonly ShownCurve[];

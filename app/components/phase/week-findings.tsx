@@ -8,6 +8,7 @@ import { Section } from "../page.tsx";
 import { steady } from "../steady.ts";
 import styles from "./phase-sheet.module.css";
 import { shownOf } from "./rows.ts";
+import { useMuscles } from "../wording.ts";
 
 const isNote = ({ finding }: FoundOn) => finding.severity === "note";
 
@@ -59,6 +60,7 @@ export function WeekFindings({
   readonly found: readonly FoundOn[];
   readonly approach: string;
 }) {
+  const muscles = useMuscles();
   const { find } = useCatalogue();
   if (found.length === 0) return null;
   return (
@@ -81,7 +83,7 @@ export function WeekFindings({
           </Typography>
           <Typography sx={{ fontWeight: isNote({ on, title, finding }) ? 400 : 600 }}>
             {canBeLeft(finding.fact) ? "" : `${title}: `}
-            {formatFact(finding.fact, approach, find)}
+            {formatFact(finding.fact, approach, find, muscles)}
           </Typography>
         </Box>
       ))}

@@ -11,6 +11,7 @@ import { formatStep } from "~/format/progression.ts";
 import { formatReason } from "~/format/reasons.ts";
 import { FieldErrors, Labelled, PlainInput } from "../field.tsx";
 import { Section, Tag } from "../page.tsx";
+import { useMuscles } from "../wording.ts";
 
 export interface ChangedSinceProps {
   readonly position: number;
@@ -26,6 +27,7 @@ export interface ChangedSinceProps {
 
 /** The session was corrected after it was ruled on: what Kravo would propose now, and the coach's word on it. */
 export function ChangedSince({ position, changed, open, nameOf, errors }: ChangedSinceProps) {
+  const muscles = useMuscles();
   return (
     <Section title="Changed since you decided" aside={<Tag tone="strong">look again</Tag>}>
       <Form method="post">
@@ -71,7 +73,7 @@ export function ChangedSince({ position, changed, open, nameOf, errors }: Change
             </div>
             <Box component="ul" sx={{ m: 0, pl: 2.25 }}>
               {now.because.map((reason, i) => (
-                <li key={i}>{formatReason(reason)}</li>
+                <li key={i}>{formatReason(reason, muscles)}</li>
               ))}
             </Box>
             <Box role="radiogroup" aria-label={`Decision for ${nameOf(slot, now.line)}`}>

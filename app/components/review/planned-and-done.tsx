@@ -14,6 +14,7 @@ import { Ledger } from "../ledger.tsx";
 import { Section } from "../page.tsx";
 import { CorrectSet } from "./correct-set.tsx";
 import plain from "../../theme/plain.module.css";
+import { useMuscles } from "../wording.ts";
 
 /** Every exercise as it was planned and as it was done, with what was said of it; behind it `children`. */
 export function PlannedAndDone({
@@ -28,6 +29,7 @@ export function PlannedAndDone({
   readonly isEnded: boolean;
   readonly children: ReactNode;
 }) {
+  const muscles = useMuscles();
   const { find } = useCatalogue();
   return (
     <Section
@@ -92,7 +94,7 @@ export function PlannedAndDone({
         {review.items.map(({ block, isDone }) => (
           <tr key={block.id}>
             <th scope="row">{BLOCK_NAMES[block.kind]}</th>
-            <td>{block.items.map((item) => formatItem(item, find)).join(" · ")}</td>
+            <td>{block.items.map((item) => formatItem(item, find, muscles)).join(" · ")}</td>
             <td>{isDone === null ? "not logged" : isDone ? "done" : "skipped"}</td>
           </tr>
         ))}
@@ -128,7 +130,8 @@ const BROUGHT_BY = {
 
 /** "100 kg × 8, left, drop, RIR 2", and behind it what else was said of the set. */
 function DoneText({ slot, loggedSet }: { readonly slot: Slot; readonly loggedSet: LoggedSet }) {
-  const record = formatSetRecord(loggedSet);
+  const muscles = useMuscles();
+  const record = formatSetRecord(loggedSet, muscles);
   return (
     <>
       <Box component="span" sx={{ whiteSpace: "nowrap" }}>

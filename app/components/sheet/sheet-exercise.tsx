@@ -4,6 +4,7 @@ import type { Slot } from "~/core/plan/index.ts";
 import { formatPurpose } from "~/format/plan.ts";
 import { formatItem, formatSetUp } from "~/format/prescription.ts";
 import { formatBox, sheetWords } from "~/format/sheet.ts";
+import { useMuscles } from "../wording.ts";
 
 /** An exercise of the printed sheet: what to do, what to hang, and boxes to write in. */
 export function SheetExercise({
@@ -20,8 +21,14 @@ export function SheetExercise({
   readonly steps: readonly SetStep[];
   readonly find: FindMovement;
 }) {
+  const muscles = useMuscles();
   const name = find(slot.movement)?.name ?? slot.movement;
-  const about = [station, formatSetUp(slot.setUp), formatPurpose(slot), slot.notes.trainee];
+  const about = [
+    station,
+    formatSetUp(slot.setUp),
+    formatPurpose(slot, muscles),
+    slot.notes.trainee,
+  ];
   return (
     <section aria-label={name}>
       <h2>
@@ -49,6 +56,7 @@ function Sets({
   readonly slot: Slot;
   readonly find: FindMovement;
 }) {
+  const muscles = useMuscles();
   const { between } = sets.set;
   return (
     <>
@@ -76,7 +84,7 @@ function Sets({
       {between.length === 0 ? null : (
         <tr className="part">
           <th scope="row">in the rest</th>
-          <td colSpan={3}>{between.map((item) => formatItem(item, find)).join("; ")}</td>
+          <td colSpan={3}>{between.map((item) => formatItem(item, find, muscles)).join("; ")}</td>
         </tr>
       )}
     </>

@@ -15,6 +15,7 @@ import { addressOf, deedsOn } from "./deeds.ts";
 import { DeedButton, Explained } from "./explained.tsx";
 import styles from "./today.module.css";
 import type { Deciding } from "./use-deciding.ts";
+import { useMuscles } from "../wording.ts";
 
 /** What waits for the coach, the most urgent first, with the selected one explained below and its keys. */
 export function Decisions({
@@ -175,6 +176,7 @@ function Item({
   readonly isSelected: boolean;
   readonly onSelect: () => void;
 }) {
+  const muscles = useMuscles();
   const { find } = useCatalogue();
   return (
     <li role="option" aria-selected={isSelected} className={edgeOf(item)} onClick={onSelect}>
@@ -191,7 +193,7 @@ function Item({
               {formatNextLoad(item.facts).mark} {formatNextLoad(item.facts).text}
             </span>
           </span>
-          <span className={styles.why}>{formatWaitingWhy(item.facts.why)}</span>
+          <span className={styles.why}>{formatWaitingWhy(item.facts.why, muscles)}</span>
         </>
       ) : (
         <Other item={item} />
@@ -201,8 +203,9 @@ function Item({
 }
 
 function Other({ item }: { readonly item: Exclude<TodayItem, { of: "line" }> }) {
+  const muscles = useMuscles();
   const { find } = useCatalogue();
-  const { name, next, why } = formatOther(item, find);
+  const { name, next, why } = formatOther(item, find, muscles);
   return (
     <>
       <span>{name}</span>

@@ -15,6 +15,7 @@ import { PlainInput } from "../field.tsx";
 import { addressOf, type Deeds } from "./deeds.ts";
 import styles from "./today.module.css";
 import type { Deciding } from "./use-deciding.ts";
+import { useMuscles } from "../wording.ts";
 
 /** What the selected decision is, why, and what can be done: the bar at the bottom. */
 export function Explained({
@@ -109,6 +110,7 @@ function LineExplained({
   readonly deeds: Deeds;
   readonly act: Deciding["act"];
 }) {
+  const muscles = useMuscles();
   const { find } = useCatalogue();
   const { facts, sessionLog, personId } = item;
   const fetcher = useFetcher<typeof loader>();
@@ -143,7 +145,7 @@ function LineExplained({
             )}
             {told.proposal.because
               .slice(0, 3)
-              .map(formatReason)
+              .map((reason) => formatReason(reason, muscles))
               .map((text) => (
                 <div key={text}>{text}</div>
               ))}
@@ -187,10 +189,12 @@ const WHAT_TO_DO: Readonly<Record<Exclude<TodayItem["of"], "line">, string>> = {
 };
 
 function OtherExplained({ item }: { readonly item: Exclude<TodayItem, { of: "line" }> }) {
+  const muscles = useMuscles();
   const { find } = useCatalogue();
-  const { name, next, why } = formatOther(item, find);
+  const { name, next, why } = formatOther(item, find, muscles);
   // No approach is at hand here; the client's page names it.
-  const weeks = item.of === "warning" ? formatWarning(item.warning, find, "the approach") : null;
+  const weeks =
+    item.of === "warning" ? formatWarning(item.warning, find, muscles, "the approach") : null;
   return (
     <>
       <div>

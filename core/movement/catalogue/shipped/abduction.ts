@@ -18,7 +18,7 @@ export const ABDUCTION: Family = {
   setUpEffort: "little",
   loadings: ["stack"],
   setUp: [
-    choice("Trunk", ["upright", "leaning forward", "hips raised"], "leaning: more gluteus maximus"),
+    choice("Trunk", ["upright", "leaning forward", "hips raised"], "leaning: more glutes"),
   ],
   tempoStart: "lift",
   usualRep: seconds(3),

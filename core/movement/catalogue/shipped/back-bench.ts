@@ -14,7 +14,7 @@ const BACK_BENCH: Family = {
   loadings: ["bodyweight"],
   setUp: [
     choice("Pad", ["below the hip bone", "at the hip bone"]),
-    choice("Back", ["held flat", "rounded on purpose"], "rounded: more spinal erectors"),
+    choice("Back", ["held flat", "rounded on purpose"], "rounded: more lower back"),
   ],
   breathing: "In on the way down, out on the way up.",
   takeUp: "Set the pad, hook the heels, let the trunk hang.",

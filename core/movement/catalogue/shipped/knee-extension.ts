@@ -18,7 +18,7 @@ export const EXTENSION: Family = {
   setUpEffort: "some",
   loadings: ["stack", "plateMachine"],
   setUp: [
-    choice("Seat", ["upright", "reclined"], "reclined: more rectus femoris"),
+    choice("Seat", ["upright", "reclined"], "reclined: more of the middle head"),
     choice("Start", ["90 degrees", "less bend", "more bend"]),
   ],
   tempoStart: "lift",
@@ -62,7 +62,7 @@ export const KNEE_EXTENSIONS: readonly Movement[] = [
         name: "Seat back",
         choices: ["upright", "reclined"],
         usual: "upright",
-        claimed: "reclined: more rectus femoris",
+        claimed: "reclined: more of the middle head",
         shifts: { reclined: { length: "stretched", profile: "even" } },
       },
       { name: "Start angle", choices: ["full bend", "limited bend"], usual: "full bend" },
@@ -112,7 +112,7 @@ export const KNEE_EXTENSIONS: readonly Movement[] = [
     length: "stretched",
     profile: "even",
     setUp: [
-      choice("Seat", ["reclined 45 degrees", "fully reclined"], "reclined: rectus femoris longer"),
+      choice("Seat", ["reclined 45 degrees", "fully reclined"], "reclined: middle head longer"),
     ],
     cues: ["Hips open and still", "Lift slowly off the bottom", "Full control down"],
     faults: [

@@ -209,7 +209,7 @@ export const LUNGES: readonly Movement[] = [
       when("kneesCave", "crossing too far", "Knee over the foot", "Reverse lunges first"),
     ],
     substitutes: [
-      instead("cable-hip-abduction", "gluteus medius alone"),
+      instead("cable-hip-abduction", "side glutes alone"),
       instead("reverse-lunge", "without crossing"),
     ],
   }),
