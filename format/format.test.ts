@@ -69,8 +69,8 @@ describe("training in words", () => {
 
   it("orders the tempo as the movement happens", () => {
     const tempo = { lower: 3, stretch: 1, lift: "explosive", squeeze: null } as const;
-    expect(formatTempo(tempo, "lower")).toBe("lower 3 s · stretch 1 s · lift fast");
-    expect(formatTempo(tempo, "lift")).toBe("lift fast · lower 3 s · stretch 1 s");
+    expect(formatTempo(tempo, "lower")).toBe("lower 3 s · pause 1 s · lift fast");
+    expect(formatTempo(tempo, "lift")).toBe("lift fast · lower 3 s · pause 1 s");
   });
 
   it("names exercises in turn by how many they are", () => {

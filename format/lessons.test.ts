@@ -5,10 +5,12 @@ import { parseLine, writeLine, type NotationContext } from "~/core/plan/notation
 import { seconds } from "~/core/kernel/index.ts";
 import { sampleNewId } from "../tests/samples/index.ts";
 import { LESSONS } from "./lessons.ts";
+import { TEMPO_PHASES } from "~/core/plan/index.ts";
 
 const CONTEXT: NotationContext = {
   unit: "kg",
   defaults: { effort: 2, rest: { kind: "fixed", seconds: seconds(120) }, side: { kind: "both" } },
+  tempo: TEMPO_PHASES,
   exercises: [[]],
   own: 0,
   nameOf: () => null,

@@ -86,7 +86,8 @@ export const LESSONS: readonly Lesson[] = [
       },
       { line: "8 lower 4; 8 tempo as set 1", says: "the tempo of a set before" },
       { line: '2 x 5 at 100; 3 x 5 at 120 wear "belt"', says: "a belt from set 3 on" },
-      { line: "all lower 3 squeeze 1 lift fast: 2 x 10; 15", says: "tempo by its phases" },
+      { line: "all tempo lower 3 squeeze 1 lift fast: 2 x 10; 15", says: "tempo by its phases" },
+      { line: "8 tempo 3-1-X-0", says: "the same in four numbers, X for fast" },
       {
         line: "10 dead stop 1 s last rep lower 8 s",
         says: "a dead stop each rep, the last one slow",
@@ -107,6 +108,18 @@ export const LESSONS: readonly Lesson[] = [
         line: '12 rest 2:00 between stretch "Couch stretch" 30 s left then right',
         says: "a stretch in the rest",
       },
+    ],
+  },
+  {
+    title: "In short",
+    says: "The usual shorthand is read too, and written out in full when you leave the line.",
+    examples: [
+      { line: "10,8,6 at 60 kg", says: "three sets: ten, eight, six" },
+      { line: "3x8x82.5 @RPE 8", says: "the load behind a second x; RPE 8 is RIR 2" },
+      { line: "5x5 80%", says: "a share of the estimated 1RM" },
+      { line: "3x12/leg, 90s rest", says: "one leg, then the other; a rest with its unit" },
+      { line: "2x12 to failure; AMRAP", says: "RIR 0; as many reps as possible" },
+      { line: "3x10 2 RIR drop set", says: "a drop to 80% of the load" },
     ],
   },
   {

@@ -79,6 +79,8 @@ export function formatNotationError(error: NotationError): string {
       return `Said twice for one set: ${TWICE[error.what] ?? `“${error.what}”`}.`;
     case "mass":
       return `${error.value} is no load: at most three decimals and 9999.`;
+    case "listCount":
+      return `${error.listed} reps are listed for ${error.sets} ${error.sets === 1 ? "set" : "sets"}.`;
     case "reserve":
       return `RIR is 0 to 5 by halves, or over 5; ${error.value} is neither.`;
     case "noSet":
@@ -110,6 +112,7 @@ const OPEN_NAMES: Readonly<Record<OpenToken, string>> = {
   number: "a number",
   clock: "a time like 1:30",
   quoted: "a name in quotes",
+  shortTempo: "a tempo like 3-1-1-0",
 };
 
 function formatExpectation(expected: Expectation): string {

@@ -176,7 +176,7 @@ export const TEMPO_ORDER_NAMES: Readonly<Record<TempoOrder, string>> = {
 
 export const PHASE_NAMES: Readonly<Record<TempoPhaseName, string>> = {
   lower: "lower",
-  stretch: "stretch",
+  stretch: "pause",
   lift: "lift",
   squeeze: "squeeze",
 };
@@ -250,7 +250,7 @@ export function formatSideMode(side: SideMode): string {
   }
 }
 
-/** "lower 3 · stretch 1 · lift fast", in the order of the movement; empty for an open tempo. */
+/** "lower 3 s · pause 1 s · lift fast", in the order of the movement; empty for an open tempo. */
 export function formatTempo(tempo: Tempo, start: Movement["tempoStart"]): string {
   return phasesFrom(start)
     .flatMap((phase) => {

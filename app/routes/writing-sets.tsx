@@ -1,6 +1,7 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
+import { Link } from "react-router";
 import { newId } from "~/codec/new-id.ts";
 import { sessionDuration, isSetStep, unrollContextOf, unroll } from "~/core/unroll/index.ts";
 import { parseLine } from "~/core/plan/notation/index.ts";
@@ -9,15 +10,17 @@ import { LESSONS } from "~/format/lessons.ts";
 import { formatMinuteRange } from "~/format/numbers.ts";
 import { EXTENSION_NAMES } from "~/format/prescription.ts";
 import { formatTarget } from "~/format/target.ts";
-import { ROLE_NAMES, SIDE_NAMES } from "~/format/training.ts";
+import { ROLE_NAMES, SIDE_NAMES, TEMPO_ORDER_NAMES } from "~/format/training.ts";
 import { usePlainNotation } from "../components/bench/use-notation.ts";
 import { WrittenLine } from "../components/bench/written-line.tsx";
 import { useCatalogue } from "../components/catalogue.ts";
+import { useSettings } from "../components/wording.ts";
 import { Page, Section } from "../components/page.tsx";
 
 /** The written line in two minutes: examples to click into a line that shows what they come to. */
 export default function WritingSets() {
   const context = usePlainNotation(useCatalogue());
+  const { tempoOrder } = useSettings();
   const [sets, setSets] = useState<readonly PlannedSet[]>([]);
   const learn = (line: string) => {
     const read = parseLine(line, [], context, newId);
@@ -62,6 +65,10 @@ export default function WritingSets() {
           </Box>
         </Box>
         <div>
+          <Typography sx={{ maxWidth: "70ch" }}>
+            Four numbers of a tempo are read as {TEMPO_ORDER_NAMES[tempoOrder]}.{" "}
+            <Link to="/settings">Change the order</Link>
+          </Typography>
           {LESSONS.map((lesson) => (
             <Section key={lesson.title} title={lesson.title}>
               <Typography sx={{ mt: 1, mb: 0.5 }}>{lesson.says}</Typography>

@@ -20,6 +20,7 @@ import {
   type PlannedSet,
   type Rir,
   type Target,
+  TEMPO_PHASES,
 } from "../plan/index.ts";
 import { parseLine, writeLine, type NotationError } from "../plan/notation/index.ts";
 import type { CellEdit } from "./cell-edit.ts";
@@ -185,6 +186,7 @@ export function cellText(
 
 /** A line of sets by itself: it names no other exercise. */
 const ALONE = {
+  tempo: TEMPO_PHASES,
   exercises: [[]],
   own: 0,
   nameOf: () => null,

@@ -81,6 +81,14 @@ export function phasesFrom(start: "lower" | "lift"): readonly TempoPhaseName[] {
     : ["lift", "squeeze", "lower", "stretch"];
 }
 
+/** The phases as the four numbers of a short tempo say them: by the studio's order, for a movement that starts so. */
+export function shortTempoOrder(
+  order: TempoOrder,
+  start: "lower" | "lift",
+): readonly TempoPhaseName[] {
+  return order === "asItHappens" ? phasesFrom(start) : TEMPO_PHASES;
+}
+
 /** True when every phase is the same. */
 export function sameTempo(a: Tempo, b: Tempo): boolean {
   return TEMPO_PHASES.every((phase) => a[phase] === b[phase]);

@@ -1,7 +1,9 @@
-import { count, seconds, type Seconds } from "../kernel/index.ts";
+import { count, seconds, share, type Seconds } from "../kernel/index.ts";
+import type { DropLoad } from "./drop-load.ts";
 import type { Target } from "./target.ts";
 
 /** How coaches usually write what follows a set, where they do not say it. Source: our rule, docs/notation.md. */
+export const USUAL_DROP: DropLoad = { kind: "share", of: "current", share: share(0.8) };
 export const USUAL_DROP_REST: Seconds = seconds(10);
 export const USUAL_REST_PAUSE: Seconds = seconds(15);
 export const USUAL_CLUSTER_PAUSE: Seconds = seconds(20);

@@ -191,10 +191,10 @@ const EXAMPLES: readonly Example[] = [
     },
     line: "2 x 8 at 60 lower 2s",
     sessions: [
-      { reps: "8 8", then: "2 x 8 at 60 kg lower 3", byHand: "A second slower." },
+      { reps: "8 8", then: "2 x 8 at 60 kg tempo lower 3", byHand: "A second slower." },
       {
         reps: "8 8",
-        then: "2 x 8 at 62.5 kg lower 2",
+        then: "2 x 8 at 62.5 kg tempo lower 2",
         byHand: "Slow enough: the next load, two seconds again.",
       },
     ],

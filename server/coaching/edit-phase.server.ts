@@ -9,7 +9,14 @@ import {
   type Result,
 } from "~/core/kernel/index.ts";
 import { usualWeek, weekAt, type PhaseEdit } from "~/core/phase/index.ts";
-import { copyApart, isPreparatory, slotsOf, withLines, type Slot } from "~/core/plan/index.ts";
+import {
+  copyApart,
+  isPreparatory,
+  shortTempoOrder,
+  slotsOf,
+  withLines,
+  type Slot,
+} from "~/core/plan/index.ts";
 import { parseLine, type NotationError } from "~/core/plan/notation/index.ts";
 import { newId } from "~/codec/new-id.ts";
 import { weekOf, type ChangePhase } from "~/codec/change-phase.ts";
@@ -21,6 +28,7 @@ import type { Scope } from "../db/scope.server.ts";
 import { changePhase, type ChangePhaseError, type Followed } from "./change-phase.server.ts";
 import { contextFor } from "./context.server.ts";
 import { dayFrom } from "./phase.server.ts";
+import { studioSettings } from "../db/studio-settings.server.ts";
 
 export type EditPhaseError =
   | ChangePhaseError
@@ -157,9 +165,10 @@ async function techniqueOf(
   if (slot === undefined) return fail({ code: "noStandIn" });
   if (document.rotations.some((own) => own.day === day && own.members.includes(lineage)))
     return fail({ code: "takesTurns" });
-  const [station, { find, all }] = await Promise.all([
+  const [station, { find, all }, { tempoOrder }] = await Promise.all([
     getStation(scope, slot.station),
     catalogueFor(scope),
+    studioSettings(scope),
   ]);
   const first = slot.sets.find(({ role }) => !isPreparatory(role));
   if (first === undefined) return fail({ code: "noStandIn" });
@@ -170,6 +179,7 @@ async function techniqueOf(
       unit: station?.loading.unit ?? "kg",
       // What is not said is as the exercise has it otherwise.
       defaults: { effort: first.effort, rest: first.restAfter, side: first.side },
+      tempo: shortTempoOrder(tempoOrder, find(slot.movement)?.tempoStart ?? "lower"),
       exercises: [[]],
       own: 0,
       nameOf: (ref) => find(ref)?.name ?? null,

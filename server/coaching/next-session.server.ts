@@ -34,6 +34,8 @@ import { clientFor, type KnownClient } from "./client.server.ts";
 import { phaseFactsFor } from "./phase-facts.server.ts";
 import { placeSession, throughWeek } from "./place-session.server.ts";
 import { writtenIn } from "./written.server.ts";
+import { studioSettings } from "../db/studio-settings.server.ts";
+import type { TempoOrder } from "~/core/plan/index.ts";
 
 /** What is proposed after a session, and how the next one will find the gym and the person. */
 export interface Proposals {
@@ -71,6 +73,7 @@ export async function proposalsOf(
   const { id, place } = sessionLog;
   const phase = place === null ? null : await getPhase(scope, place.phase);
   const { history } = client;
+  const { tempoOrder } = await studioSettings(scope);
   const part = upTo(history, sessionLog);
   const series = part.sessions.length === history.sessions.length ? client.series : seriesOf(part);
   const on = dayAt(sessionLog.settledAt ?? scope.now, "UTC");
@@ -101,7 +104,7 @@ export async function proposalsOf(
             week: upcoming,
             on: plannedOn(plan, day, upcoming) ?? dateOf(plan, day, upcoming),
           };
-    const written = writtenOf({ slots, document: ruled }, next, context);
+    const written = writtenOf({ slots, document: ruled }, next, context, tempoOrder);
     return { slots, document: ruled, context, approach: client.approach, written, next };
   }
   // What was taken once stays out of the next session, and nothing is proposed for it.
@@ -117,7 +120,7 @@ export async function proposalsOf(
   };
   const { stations } = client;
   const slots = proposalsAfter({ id, document }, series, stations, context, circumstances, newId);
-  const written = writtenOf({ slots, document }, null, context);
+  const written = writtenOf({ slots, document }, null, context, tempoOrder);
   return { slots, document, context, approach: client.approach, written, next: null };
 }
 
@@ -126,6 +129,7 @@ function writtenOf(
   { slots, document }: Pick<Proposals, "slots" | "document">,
   next: NextInPhase | null,
   context: UnrollContext,
+  tempoOrder: TempoOrder,
 ): ReadonlyMap<Id<"slot">, string> {
   const accepted = new Map(slots.map(({ slot, accepted: own }) => [slot.id, own]));
   const ruled = mapSlots(document, (slot) => accepted.get(slot.id) ?? slot);
@@ -134,7 +138,7 @@ function writtenOf(
       ? ruled
       : throughWeek(next.phase, { day: next.day.id, week: next.week }, ruled, context);
   const planned = slots.map(({ slot }) => ({ slot, sets: findSlot(plan, slot.id)?.sets ?? [] }));
-  const written = writtenIn(planned, context);
+  const written = writtenIn(planned, context, tempoOrder);
   return new Map(planned.map(({ slot }, i) => [slot.id, written[i] ?? ""]));
 }
 

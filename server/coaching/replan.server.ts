@@ -32,6 +32,8 @@ import { clientFor } from "./client.server.ts";
 import { contextFor } from "./context.server.ts";
 import { phaseFactsFor } from "./phase-facts.server.ts";
 import { writtenIn } from "./written.server.ts";
+import { studioSettings } from "../db/studio-settings.server.ts";
+import type { TempoOrder } from "~/core/plan/index.ts";
 
 /** What a phase is replanned from, as it stands today. */
 async function situationOf(
@@ -106,6 +108,7 @@ export async function whatIf(
   const known = await situationOf(scope, phase);
   if (known === null) return null;
   const { situation, facts } = known;
+  const { tempoOrder } = await studioSettings(scope);
   const steps = replan(event, situation).map((step) => ({
     ...step,
     isTaken: isTaken(step, choice),
@@ -121,7 +124,7 @@ export async function whatIf(
   const differences = differencesOf(situation.sessions, after, weekOf);
   return {
     steps,
-    differences: differences.map((own) => writtenDifference(own, facts.context)),
+    differences: differences.map((own) => writtenDifference(own, facts.context, tempoOrder)),
     targets: stood.map((before) => ({
       before,
       after: stands.find(({ target }) => target.line === before.target.line) ?? null,
@@ -132,9 +135,10 @@ export async function whatIf(
 function writtenDifference(
   { slots, ...session }: SessionDifference,
   context: UnrollContext,
+  tempoOrder: TempoOrder,
 ): WrittenDifference {
   const written = (slot: Slot | null) =>
-    slot === null ? null : (writtenIn([{ slot, sets: slot.sets }], context)[0] ?? "");
+    slot === null ? null : (writtenIn([{ slot, sets: slot.sets }], context, tempoOrder)[0] ?? "");
   return {
     ...session,
     slots: slots.map(({ movement, from, to }) => ({

@@ -1,6 +1,13 @@
 import type { MovementRef } from "~/core/kernel/index.ts";
-import { writeLine } from "~/core/plan/notation/index.ts";
-import { PLAIN_DEFAULTS, usualSide, type PlannedSet, type Slot } from "~/core/plan/index.ts";
+import { RIR_SAID, writeLine } from "~/core/plan/notation/index.ts";
+import {
+  PLAIN_DEFAULTS,
+  shortTempoOrder,
+  usualSide,
+  type PlannedSet,
+  type Slot,
+  type TempoOrder,
+} from "~/core/plan/index.ts";
 import type { UnrollContext } from "~/core/unroll/index.ts";
 
 /** An exercise with the sets that are written of it. */
@@ -13,21 +20,27 @@ export interface Writing {
 export function writtenIn(
   exercises: readonly Writing[],
   context: Pick<UnrollContext, "movement" | "station">,
+  tempoOrder: TempoOrder,
 ): readonly string[] {
   const { effort, rest } = PLAIN_DEFAULTS;
   return exercises.map(({ slot, sets }, own) => {
     const movement = context.movement(slot.movement);
-    return writeLine(sets, {
-      unit: context.station(slot.station)?.loading.unit ?? "kg",
-      defaults: {
-        effort,
-        rest,
-        side: movement === null ? { kind: "both" } : usualSide(movement, "left"),
+    return writeLine(
+      sets,
+      {
+        unit: context.station(slot.station)?.loading.unit ?? "kg",
+        defaults: {
+          effort,
+          rest,
+          side: movement === null ? { kind: "both" } : usualSide(movement, "left"),
+        },
+        tempo: shortTempoOrder(tempoOrder, movement?.tempoStart ?? "lower"),
+        exercises: exercises.map((one) => one.sets),
+        own,
+        nameOf: (ref: MovementRef) => context.movement(ref)?.name ?? null,
+        movementNamed: () => null,
       },
-      exercises: exercises.map((one) => one.sets),
-      own,
-      nameOf: (ref: MovementRef) => context.movement(ref)?.name ?? null,
-      movementNamed: () => null,
-    });
+      RIR_SAID,
+    );
   });
 }

@@ -34,6 +34,7 @@ import {
   USUAL_ROUNDING,
   USUAL_PROGRESSION,
   type Slot,
+  TEMPO_PHASES,
 } from "~/core/plan/index.ts";
 import type { NotationContext } from "~/core/plan/notation/index.ts";
 import { USUAL_RULES, type SlotCircumstances } from "~/core/progress/index.ts";
@@ -154,6 +155,7 @@ export function samplePlan(...slots: readonly Slot[]): SessionPlan {
 export const NOTATION: NotationContext = {
   unit: "kg",
   defaults: { effort: 2, rest: { kind: "fixed", seconds: seconds(120) }, side: { kind: "both" } },
+  tempo: TEMPO_PHASES,
   exercises: [[]],
   own: 0,
   nameOf: () => null,

@@ -88,7 +88,7 @@ describe("the written line", () => {
       { kind: "absolute", reading: kg(60) },
       { kind: "absolute", reading: kg(60) },
     ]);
-    expect(line).toHaveProperty("value", "2 x 8 at 60 kg");
+    expect(line).toHaveProperty("value", "2 x 8 at 60 kg RIR 2");
   });
 
   it("offers the word that fits, takes it by Tab, and names the place of what does not fit", async () => {

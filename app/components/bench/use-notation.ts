@@ -2,13 +2,21 @@ import { use, useMemo } from "react";
 import { defaultsFor } from "~/core/person/index.ts";
 import type { Catalogue } from "~/core/movement/catalogue/index.ts";
 import type { NotationContext } from "~/core/plan/notation/index.ts";
-import { PLAIN_DEFAULTS, slotsOf, usualSide, type Slot } from "~/core/plan/index.ts";
+import {
+  PLAIN_DEFAULTS,
+  shortTempoOrder,
+  slotsOf,
+  usualSide,
+  type Slot,
+} from "~/core/plan/index.ts";
 import type { Station } from "~/core/gym/index.ts";
 import { useCatalogue } from "../catalogue.ts";
+import { useSettings } from "../wording.ts";
 import { BenchPlaceContext } from "./bench-context.ts";
 
 /** What rests and drills are written in, which refer to no set: plain defaults, and the movements by name. */
 export function usePlainNotation(catalogue: Catalogue): NotationContext {
+  const { tempoOrder } = useSettings();
   return useMemo(() => {
     const byName = new Map(catalogue.all.map((m) => [m.name.toLowerCase(), m.ref]));
     return {
@@ -18,12 +26,13 @@ export function usePlainNotation(catalogue: Catalogue): NotationContext {
         rest: PLAIN_DEFAULTS.rest,
         side: { kind: "both" },
       },
+      tempo: shortTempoOrder(tempoOrder, "lower"),
       exercises: [[]],
       own: 0,
       nameOf: (ref) => catalogue.find(ref)?.name ?? null,
       movementNamed: (name) => byName.get(name.toLowerCase()) ?? null,
     };
-  }, [catalogue]);
+  }, [catalogue, tempoOrder]);
 }
 
 /**
@@ -36,6 +45,7 @@ export function useNotation(slot: Slot, station: Station | null): NotationContex
   const { approach, weakerSide, planNow } = use(BenchPlaceContext);
   const movement = catalogue.find(slot.movement);
   const plain = usePlainNotation(catalogue);
+  const { tempoOrder } = useSettings();
   const unit = station?.loading.unit ?? "kg";
   const first = weakerSide ?? "left";
   return useMemo(() => {
@@ -45,6 +55,7 @@ export function useNotation(slot: Slot, station: Station | null): NotationContex
     return {
       unit,
       defaults: { effort, rest, side },
+      tempo: shortTempoOrder(tempoOrder, movement?.tempoStart ?? "lower"),
       nameOf: plain.nameOf,
       movementNamed: plain.movementNamed,
       get exercises() {
@@ -54,5 +65,5 @@ export function useNotation(slot: Slot, station: Station | null): NotationContex
         return slotsOf(planNow()).findIndex((s) => s.id === slot.id);
       },
     };
-  }, [planNow, slot.id, movement, approach, unit, first, plain]);
+  }, [planNow, slot.id, movement, approach, unit, first, plain, tempoOrder]);
 }

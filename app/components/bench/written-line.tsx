@@ -6,6 +6,8 @@ import {
   completionsAt,
   LONGEST_LINE,
   parseLine,
+  RIR_SAID,
+  saidIn,
   writeLine,
   type Completion,
   type NotationContext,
@@ -53,7 +55,9 @@ export function WrittenLine({
   const input = useRef<HTMLTextAreaElement>(null);
   /** The text while it is typed, or as long as it cannot be read. */
   const [typed, setTyped] = useState<string | null>(null);
-  const written = writeLine(sets, context);
+  /** What was typed stands in the line also where it says what is usual. */
+  const [said, setSaid] = useState(RIR_SAID);
+  const written = writeLine(sets, context, said);
   const text = typed ?? written;
   /** What was last typed, which keeps its room when it is written out: else a press just then would miss. */
   const [room, setRoom] = useState("");
@@ -139,7 +143,9 @@ export function WrittenLine({
           onBlur={() => {
             setBegun(null);
             setOffers([]);
-            if (error === null) startTransition(() => setTyped(null));
+            if (error !== null || typed === null) return;
+            setSaid(new Set([...RIR_SAID, ...saidIn(typed, context, newId)]));
+            startTransition(() => setTyped(null));
           }}
           onKeyDown={onKeyDown}
           onChange={(event) => type(event.target.value, event.target.selectionStart)}

@@ -1,9 +1,9 @@
-import { idField, idOf, kind, share, type ValueOf } from "../../kernel/index.ts";
+import { idField, idOf, kind, type ValueOf } from "../../kernel/index.ts";
 import { dropLoadField } from "../drop-load.ts";
 import { pauseSeconds, waits } from "../fields.ts";
 import { extensionIds, waitOf, type ExtensionIds, type Bursts } from "../extension-base.ts";
 import { targetField, type Target } from "../target.ts";
-import { USUAL_DROP_REST } from "../usual.ts";
+import { USUAL_DROP, USUAL_DROP_REST } from "../usual.ts";
 
 /** One lighter load, so a chain of three drops has four loads. */
 export const definition = kind("drop", {
@@ -22,7 +22,7 @@ export const begin = (ids: ExtensionIds, own: Target): Drop => ({
   kind: "drop",
   ...ids,
   line: idOf(ids.lineageId),
-  to: { kind: "share", of: "current", share: share(0.8) },
+  to: USUAL_DROP,
   restBefore: USUAL_DROP_REST,
   waits: "exactly",
   target: own,

@@ -6,6 +6,7 @@ import {
   type Rir,
   type SetRole,
   type SideMode,
+  type TempoPhaseName,
 } from "../index.ts";
 
 /** What is meant where the line does not say it; the approach and the movement give it. */
@@ -20,6 +21,8 @@ export interface NotationContext {
   /** The unit of a mass that is written without one: the station's. */
   readonly unit: MassUnit;
   readonly defaults: NotationDefaults;
+  /** The phases in the order in which the four numbers of a short tempo say them. */
+  readonly tempo: readonly TempoPhaseName[];
   /** The sets of every exercise of the session in order, and the place of this one among them. */
   readonly exercises: readonly (readonly PlannedSet[])[];
   readonly own: number;

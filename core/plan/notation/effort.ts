@@ -1,6 +1,16 @@
 import { isEffortSpan, isRir, type PlannedSet, type Rir } from "../index.ts";
 import { number, range, type Num, type Range } from "./measures.ts";
-import { behind, first, map, oneOf, word, type Means, type Words } from "./phrase.ts";
+import {
+  behind,
+  first,
+  inTurn,
+  map,
+  maybe,
+  oneOf,
+  word,
+  type Means,
+  type Words,
+} from "./phrase.ts";
 import { note, type Reading } from "./reading.ts";
 import { headed, type Saying } from "./saying.ts";
 
@@ -32,12 +42,22 @@ const stated = (effort: Rir) => () => () => ({ effort, effortUpTo: null });
 
 /** The RIR, also where the effort is written out of ten; older lines say "leave 2" and "past limit". */
 export const effort: Words<Saying> = first(
-  headed("rir", reserve, (said) => said),
+  map(
+    inTurn(
+      maybe(word("at")),
+      headed("rir", reserve, (said) => said),
+    ),
+    ([, said]) => said,
+  ),
   headed("leave", reserve, (said) => said),
   headed("to", word("failure"), stated(0)),
   headed("beyond", word("failure"), stated("past")),
   headed("past", word("limit"), stated("past")),
-  headed("rpe", number, outOfTen),
+  map(inTurn(maybe(word("at")), headed("rpe", number, outOfTen)), ([, said]) => said),
+  map(inTurn(range(number), word("rir")), ([left, at]) => ({
+    ...at,
+    says: (r) => readReserves(r, left),
+  })),
   headed("effort", number, outOfTen),
 );
 

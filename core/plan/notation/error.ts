@@ -26,6 +26,8 @@ export type Trouble =
   | { readonly code: "oneNumber" }
   | { readonly code: "twice"; readonly what: string }
   | { readonly code: "mass"; readonly value: number }
+  /** Another number of sets than reps are listed. */
+  | { readonly code: "listCount"; readonly sets: number; readonly listed: number }
   | { readonly code: "reserve"; readonly value: number }
   | { readonly code: "noSet"; readonly exercise: number | null; readonly number: number }
   /** The set itself, or one that comes after it. */

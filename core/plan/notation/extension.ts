@@ -2,6 +2,7 @@ import { degrees, MUSCLE_LENGTHS, share, type Seconds } from "../../kernel/index
 import {
   FEW_MORE,
   USUAL_CLUSTER_PAUSE,
+  USUAL_DROP,
   USUAL_DROP_REST,
   USUAL_REST_PAUSE,
   type DropLoad,
@@ -28,7 +29,9 @@ import {
 import { setUpText, setUpWords } from "./names.ts";
 import {
   anyOf,
+  beginning,
   behind,
+  first,
   inTurn,
   isSaid,
   longest,
@@ -104,6 +107,9 @@ const DROPS: PhrasesOf<DropLoad> = {
   },
 };
 
+/** What "drop set" alone goes down to. */
+const usualDrop = () => USUAL_DROP;
+
 /** How each position of a hold is written. */
 const HOLDS: PhrasesOf<HoldPosition> = {
   stretched: {
@@ -161,8 +167,16 @@ type PhraseOf<K extends ExtensionKind> = ExtensionPhrase<Extract<Extension, { ki
 const PHRASES: { readonly [K in ExtensionKind]: PhraseOf<K> } = {
   drop: {
     read: map(
-      inTurn(maybe(number), word("drop"), anyOf(DROPS), forTarget, after),
-      ([times, , to, asked, wait]) => ({
+      inTurn(
+        maybe(number),
+        first(
+          map(inTurn(word("dropSet"), maybe(anyOf(DROPS))), ([, to]) => to ?? usualDrop),
+          behind("drop", anyOf(DROPS)),
+        ),
+        forTarget,
+        after,
+      ),
+      ([times, to, asked, wait]) => ({
         times,
         means: (r, own) => ({
           kind: "drop",
@@ -285,6 +299,9 @@ export const extension: Words<ExtensionWords> = map(
     },
   }),
 );
+/** A drop set that stands without "then", as it is often said: "3 x 10 drop set". */
+export const dropSet: Words<ExtensionWords> = beginning("dropSet", extension);
+
 /** An extension as `parseExtension` reads it; `own` is the set's target. */
 export function writeExtension(value: Extension, own: Target): string {
   return written<Extension, Target>(PHRASES, value, own);

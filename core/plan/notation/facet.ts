@@ -2,6 +2,7 @@ import { kindsOf } from "../../kernel/index.ts";
 import {
   areInOrder,
   isOpenTempo,
+  isPreparatory,
   REP_RANGES,
   TEMPO_PHASES,
   type LoadBounds,
@@ -11,17 +12,17 @@ import {
 import { effortOf } from "./context.ts";
 import { effort, effortText } from "./effort.ts";
 import { item, itemText } from "./item.ts";
-import { load, loadText } from "./load.ts";
+import { bareLoad, load, loadText } from "./load.ts";
 import { joined, massPhrase, massText, unless } from "./measures.ts";
 import { name, quoted, readGear, setUpText, someSetUp } from "./names.ts";
 import { behind, first, inTurn, many, map, oneOf, word, type Words } from "./phrase.ts";
 import { note, type Reading } from "./reading.ts";
-import { rest, writeRest } from "./rest.ts";
+import { rest, timed, writeRest } from "./rest.ts";
 import { headed, placed, type Saying } from "./saying.ts";
 import { ownSet, setText, type SetPlace } from "./set-word.ts";
-import { side, sideText } from "./side.ts";
+import { perLeg, side, sideText } from "./side.ts";
 import type { Span } from "./span.ts";
-import { accent, accentsText, phase, tempoText } from "./tempo.ts";
+import { accent, accentsText, phase, shortTempo, tempoText } from "./tempo.ts";
 
 /** How one facet of a set is read and written. */
 interface FacetPhrase {
@@ -37,7 +38,11 @@ interface FacetPhrase {
 /** What is said about a set beyond its role and target, in the order in which it is written. */
 export const FACETS = {
   load: {
-    read: headed("at", load, (rule) => (r) => ({ load: rule(r) })),
+    read: first(
+      headed("at", load, (rule) => (r) => ({ load: rule(r) })),
+      headed("times", load, (rule) => (r) => ({ load: rule(r) })),
+      placed(bareLoad, (rule) => ({ says: (r) => ({ load: rule(r) }) })),
+    ),
     write: (set, place) => (set.load.kind === "open" ? "" : `at ${loadText(set.load, place)}`),
     isShared: false,
     most: 1,
@@ -65,17 +70,17 @@ export const FACETS = {
   },
   effort: {
     read: effort,
-    write: ({ role, effort: least, effortUpTo }, { context }) =>
-      unless(
-        least === effortOf(role, context.defaults) && effortUpTo === null,
-        effortText(least, effortUpTo),
-      ),
+    write: ({ role, effort: least, effortUpTo }, { context, always }) => {
+      const isUsual = least === effortOf(role, context.defaults) && effortUpTo === null;
+      const isAsked = always?.has("effort") === true && !isPreparatory(role) && least !== "unknown";
+      return unless(isUsual && !isAsked, effortText(least, effortUpTo));
+    },
     isShared: false,
     most: 1,
   },
   phase: {
-    read: phase,
-    write: ({ tempo }) => unless(isOpenTempo(tempo), tempoText(tempo)),
+    read: first<Saying>(shortTempo, phase),
+    write: ({ tempo }, { context }) => unless(isOpenTempo(tempo), tempoText(tempo, context.tempo)),
     isShared: true,
     most: TEMPO_PHASES.length,
   },
@@ -120,19 +125,32 @@ export const FACETS = {
     most: 1,
   },
   side: {
-    read: placed(side, (mode) => ({ says: (r) => ({ side: mode(r) }) })),
-    write: (set, { context }) => {
+    read: first<Saying>(
+      placed(side, (mode) => ({ says: (r) => ({ side: mode(r) }) })),
+      map(first(word("perLeg"), word("perSide")), (at) => ({
+        ...at,
+        says: (r) => ({ side: perLeg(r.context.defaults.side) }),
+      })),
+    ),
+    write: (set, { context, always }) => {
       const text = sideText(set.side);
-      return unless(text === sideText(context.defaults.side), text);
+      return unless(text === sideText(context.defaults.side) && always?.has("side") !== true, text);
     },
     isShared: true,
     most: 1,
   },
   rest: {
-    read: headed("rest", rest, (after) => (r) => ({ restAfter: after(r) })),
-    write: ({ restAfter }, { context }) => {
+    read: first<Saying>(
+      headed("rest", rest, (after) => (r) => ({ restAfter: after(r) })),
+      map(inTurn(timed, word("rest")), ([after, at]) => ({
+        ...at,
+        says: (r) => ({ restAfter: after(r) }),
+      })),
+    ),
+    write: ({ restAfter }, { context, always }) => {
       const text = writeRest(restAfter);
-      return unless(text === writeRest(context.defaults.rest), `rest ${text}`);
+      const isUsual = text === writeRest(context.defaults.rest) && always?.has("rest") !== true;
+      return unless(isUsual, `rest ${text}`);
     },
     isShared: false,
     most: 1,

@@ -10,9 +10,10 @@ export {
   parseExtension,
   parseRest,
   parseTarget,
+  saidIn,
 } from "./parse.ts";
 export { writeItems } from "./item.ts";
-export { writeLine } from "./line.ts";
+export { RIR_SAID, writeLine } from "./line.ts";
 export { writeLoad } from "./load.ts";
 export { writeRest } from "./rest.ts";
 export { writeExtension } from "./extension.ts";

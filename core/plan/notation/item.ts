@@ -1,5 +1,5 @@
 import { kindsOf, REGIONS, type Region } from "../../kernel/index.ts";
-import { type Drill, type DrillKind, type Intensity, type Item } from "../index.ts";
+import { isOpenTempo, type Drill, type DrillKind, type Intensity, type Item } from "../index.ts";
 import type { NotationContext } from "./context.ts";
 import {
   joined,
@@ -32,7 +32,7 @@ import {
 import { note, type Reading } from "./reading.ts";
 import { side, sideText } from "./side.ts";
 import { target, writeTarget } from "./target.ts";
-import { phase, readTempo, tempoText } from "./tempo.ts";
+import { phase, phasesText, readTempo } from "./tempo.ts";
 import type { WordName } from "./tokens.ts";
 
 /** The word of each kind of drill. */
@@ -157,7 +157,9 @@ function drillText(value: Drill, context: NotationContext): string {
     value.movement === null ? "" : `movement ${movementText(value.movement, context)}`,
     writeTarget(value.target),
     value.kind === "preFatigue" && value.load !== null ? `at ${massText(value.load)}` : "",
-    value.kind === "preFatigue" ? tempoText(value.tempo) : "",
+    value.kind === "preFatigue" && !isOpenTempo(value.tempo)
+      ? `tempo ${phasesText(value.tempo)}`
+      : "",
     unless(value.side.kind === "both", sideText(value.side)),
     written(INTENSITIES, value.intensity, null),
   ]);

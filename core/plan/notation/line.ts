@@ -3,7 +3,7 @@ import { AS_USUAL, BOUNDS, OPEN_TEMPO, type PlannedSet, type SetRole } from "../
 import { effortOf, type NotationContext } from "./context.ts";
 import { FACET_NAMES, FACETS, modifier, type Facet, type Modifier } from "./facet.ts";
 import { joined, number, readBounded, type Num } from "./measures.ts";
-import { extension, extensionsText, type ExtensionWords } from "./extension.ts";
+import { dropSet, extension, extensionsText, type ExtensionWords } from "./extension.ts";
 import {
   first,
   inTurn,
@@ -33,12 +33,15 @@ const ROLE_WORDS: Readonly<Record<SetRole, WordName>> = {
   burnout: "burnout",
 };
 
+type Targets = readonly [Means<PlannedSet["target"]>, ...Means<PlannedSet["target"]>[]];
+
 /** Sets that are alike: how many, and what is said about them. */
 interface Group {
   readonly at: Span;
   readonly count: Num | null;
   readonly role: SetRole;
-  readonly target: Means<PlannedSet["target"]>;
+  /** One for all of them, or one a set where they were listed. */
+  readonly targets: Targets;
   readonly modifiers: readonly Modifier[];
   readonly extensions: readonly ExtensionWords[];
 }
@@ -57,21 +60,43 @@ const times: Words<Num> = map(
   ([n]) => n,
 );
 
+/** number { ( "," | "/" ) number } : reps of one set after the other */
+const listed: Words<Targets> = map(
+  inTurn(token("list"), isSaid("reps")),
+  ([found]) =>
+    [...found.text.matchAll(/\d+/g)].map(({ 0: text, index }) => (r: Reading) => {
+      const said = { at: found.offset + index, length: text.length, value: Number(text) };
+      const reps = readBounded(r, said, "amount");
+      return { kind: "reps" as const, min: reps, max: reps };
+    }) as unknown as Targets,
+);
+
 /** [ role ] [ times ] [ role ] target { modifier } { ( "then" | "+" ) extension } */
 const group: Words<Group> = map(
   inTurn(
     maybe(role),
     maybe(times),
     maybe(role),
-    map(target, (means, at) => ({ means, at })),
+    map(
+      first<Targets>(
+        listed,
+        map(target, (means): Targets => [means]),
+      ),
+      (means, at) => ({ means, at }),
+    ),
     many(modifier),
-    many(map(inTurn(first(word("then"), word("plusSign")), extension), ([, words]) => words)),
+    many(
+      first(
+        map(inTurn(first(word("then"), word("plusSign")), extension), ([, words]) => words),
+        dropSet,
+      ),
+    ),
   ),
   ([early, count, late, { means, at }, modifiers, extensions]) => ({
     at,
     count,
     role: early ?? late ?? "work",
-    target: means,
+    targets: means,
     modifiers,
     extensions,
   }),
@@ -106,27 +131,39 @@ export const line: Words<Means<readonly PlannedSet[]>> = map(
 );
 
 function readGroup(r: Reading, words: Group, shared: readonly Modifier[]): readonly PlannedSet[] {
-  const count = words.count === null ? 1 : readBounded(r, words.count, "sets");
+  const { targets } = words;
+  const said = words.count === null ? targets.length : readBounded(r, words.count, "sets");
+  const isListed = targets.length > 1;
+  if (isListed && said !== targets.length) {
+    note(r, words.at, { code: "listCount", sets: said, listed: targets.length });
+  }
+  const each = isListed ? targets : Array.from({ length: said }, () => targets[0]);
   checkOnce(r, words.modifiers);
   checkOnce(r, shared);
   const own = new Set(words.modifiers.map(({ facet }) => facet));
-  const said = [...shared.filter(({ facet }) => !own.has(facet)), ...words.modifiers];
+  for (const { facet } of [...shared, ...words.modifiers]) r.said.add(facet);
+  const modifiers = [...shared.filter(({ facet }) => !own.has(facet)), ...words.modifiers];
   // Each set is read by itself, since "the set before" is another one for each.
-  return Array.from({ length: count }, () => {
-    const set = readSet(r, words, said);
+  return each.map((asked) => {
+    const set = readSet(r, words, asked, modifiers);
     r.before.push(set);
     return set;
   });
 }
 
-function readSet(r: Reading, words: Group, said: readonly Modifier[]): PlannedSet {
+function readSet(
+  r: Reading,
+  words: Group,
+  target: Group["targets"][number],
+  said: readonly Modifier[],
+): PlannedSet {
   const { defaults } = r.context;
   const plain: PlannedSet = {
     id: r.newId(),
     lineageId: r.newId(),
     line: r.newId(),
     role: words.role,
-    target: words.target(r),
+    target: target(r),
     load: { kind: "open" },
     effort: effortOf(words.role, defaults),
     tempo: OPEN_TEMPO,
@@ -172,6 +209,10 @@ function checkOnce(r: Reading, modifiers: readonly Modifier[]): void {
   });
 }
 
+const NONE: ReadonlySet<string> = new Set();
+/** How a line stands before a coach: the RIR is said even where it is as usual. */
+export const RIR_SAID: ReadonlySet<string> = new Set(["effort"]);
+
 /** A set as it is written: what it asks for, what is said about it, and what follows it. */
 interface Written {
   readonly role: string;
@@ -182,10 +223,15 @@ interface Written {
 
 /**
  * The sets of an exercise as one written line: equal neighbours together, what is as usual left out, what all
- * share said once. `parseLine` reads it back to the same sets up to ids.
+ * share said once. `parseLine` reads it back to the same sets up to ids. What is `always` written stands there also
+ * where it is as usual.
  */
-export function writeLine(sets: readonly PlannedSet[], context: NotationContext): string {
-  const each = sets.map((set, index) => writeSet(set, { sets, index, context }));
+export function writeLine(
+  sets: readonly PlannedSet[],
+  context: NotationContext,
+  always: ReadonlySet<string> = NONE,
+): string {
+  const each = sets.map((set, index) => writeSet(set, { sets, index, context, always }));
   const [begun] = each;
   if (begun === undefined) return "";
   const areAlike = new Set(each.map((w) => textOf(w, FACET_NAMES))).size === 1;

@@ -30,6 +30,7 @@ import {
   first,
   inTurn,
   isSaid,
+  longest,
   many,
   map,
   maybe,
@@ -179,7 +180,7 @@ const PHRASES: PhrasesOf<LoadRule, SetPlace> = {
       `${setOrBefore({ set, part: null }, place)} ${signedText(increments)}`,
   },
   shareOfMaximum: {
-    read: map(inTurn(shareSpan, behind("of", word("max"))), ([span]) => (r: Reading) => ({
+    read: map(inTurn(shareSpan, maybe(behind("of", word("max")))), ([span]) => (r: Reading) => ({
       kind: "shareOfMaximum" as const,
       ...readSpan(r, span),
     })),
@@ -269,6 +270,14 @@ const PHRASES: PhrasesOf<LoadRule, SetPlace> = {
 
 /** How a load is found, and which set it follows from: what stands behind "at". */
 export const load: Words<Means<LoadRule>> = anyOf(PHRASES);
+
+/** A load without "at": a share, or a mass with its unit. */
+export const bareLoad: Words<Means<LoadRule>> = longest<Means<LoadRule>>(
+  PHRASES.shareOfMaximum.read,
+  PHRASES.shareOfSet.read,
+  PHRASES.shareOfMovement.read,
+  map(massInUnit, (reading) => (r) => ({ kind: "absolute", reading: reading(r) })),
+);
 
 /** A load as it stands in a line. */
 export function loadText(rule: LoadRule, place: SetPlace): string {

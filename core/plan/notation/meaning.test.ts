@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { kg, lb, seconds, type Mass } from "../../kernel/index.ts";
-import { AS_USUAL, OPEN_TEMPO, type PlannedSet } from "../index.ts";
+import { AS_USUAL, OPEN_TEMPO, shortTempoOrder, TEMPO_PHASES, type PlannedSet } from "../index.ts";
 import type { NotationContext } from "./context.ts";
-import { parseItems, parseLine } from "./parse.ts";
-import { writeLine } from "./line.ts";
+import { parseItems, parseLine, saidIn } from "./parse.ts";
+import { RIR_SAID, writeLine } from "./line.ts";
 import { sampleNewId } from "../../../tests/samples/index.ts";
 
 /**
@@ -13,6 +13,7 @@ import { sampleNewId } from "../../../tests/samples/index.ts";
 const CONTEXT: NotationContext = {
   unit: "kg",
   defaults: { effort: 1, rest: { kind: "fixed", seconds: seconds(75) }, side: { kind: "both" } },
+  tempo: TEMPO_PHASES,
   exercises: [[]],
   own: 0,
   nameOf: () => null,
@@ -436,5 +437,135 @@ describe("drills and checks", () => {
   it("stand in the rest of a set, one behind the other", () => {
     const { between } = setOf('8 between stretch "Couch" 30 s and mobility "Ankle" 10');
     expect(between.map((item) => item.kind)).toEqual(["stretch", "mobility"]);
+  });
+});
+
+describe("shorthand", () => {
+  const readings = (line: string) => setsOf(line).map(({ target }) => target);
+  const reps = (n: number) => ({ kind: "reps", min: n, max: n });
+  it.each([
+    "10,8,6",
+    "10, 8, 6",
+    "10/8/6",
+    "3 x 10,8,6",
+    "10,8,6 reps",
+    "10,8,6 RIR 2",
+    "warm-up 10,8,6",
+  ])("%s is reps of one set after the other", (line) => {
+    expect(readings(line)).toEqual([reps(10), reps(8), reps(6)]);
+  });
+
+  it("lists two with a slash or a blank, and keeps a comma before a digit decimal elsewhere", () => {
+    expect(readings("12/8 at 60,5 kg")).toEqual([reps(12), reps(8)]);
+    expect(setOf("12, 8 at 60,5 kg").load).toEqual({ kind: "absolute", reading: kg(60.5) });
+    expect(readings("8, 2 RIR")).toEqual([reps(8)]);
+    expect(setOf("8, 2 RIR").effort).toBe(2);
+    expect(readings("8, 90 s rest")).toEqual([reps(8)]);
+  });
+
+  it("does not guess where more or fewer sets are said than reps are listed", () => {
+    const read = parseLine("4 x 10,8,6", [], CONTEXT, sampleNewId);
+    expect(read).toMatchObject({ error: [{ code: "listCount", sets: 4, listed: 3 }] });
+  });
+
+  it.each([
+    ["3 x 8 80%", { kind: "shareOfMaximum", share: 0.8, upTo: null }],
+    ["3 x 8 at 70-75%", { kind: "shareOfMaximum", share: 0.7, upTo: 0.75 }],
+    ["3 x 8 100 kg", { kind: "absolute", reading: kg(100) }],
+    ["3x8x82.5", { kind: "absolute", reading: kg(82.5) }],
+    ["3x8 x 180 lb", { kind: "absolute", reading: lb(180) }],
+  ])("%s is a load without “at”", (line, load) => {
+    expect(setsOf(line).map((set) => set.load)).toEqual([load, load, load]);
+  });
+
+  it.each(["8 2 RIR", "8 @ RIR 2", "8 @RPE 8", "8 rir 2"])("%s is RIR 2", (line) => {
+    expect(setOf(line)).toMatchObject({ effort: 2, target: reps(8) });
+  });
+
+  it.each(["8 90s rest", "8 1:30 rest", "8, 90 sec rest"])("%s is a rest", (line) => {
+    expect(setOf(line).restAfter).toEqual({ kind: "fixed", seconds: 90 });
+  });
+
+  it("keeps seconds of work and a rest after them apart", () => {
+    expect(setOf("45 s rest 60")).toMatchObject({
+      target: { kind: "seconds", min: 45, max: 45 },
+      restAfter: { kind: "fixed", seconds: 60 },
+    });
+    expect(setOf("8 60-90 s rest").restAfter).toEqual({ kind: "range", min: 60, max: 90 });
+  });
+
+  it.each(["3x12/leg", "3 x 12 per leg", "3x12 each leg", "3x12/side", "3 x 12 per side"])(
+    "%s is one leg after the other, left first where nothing else is usual",
+    (line) => {
+      const each = { kind: "each", first: "left", matchFirst: false };
+      expect(setsOf(line).map(({ side }) => side)).toEqual([each, each, each]);
+      const usual = { kind: "each" as const, first: "right" as const, matchFirst: true };
+      const context = { ...CONTEXT, defaults: { ...CONTEXT.defaults, side: usual } };
+      const read = parseLine(line, [], context, sampleNewId);
+      expect(read.ok && read.value[0]?.side).toEqual(usual);
+    },
+  );
+
+  it.each(["12 drop set", "12 + drop set", "12 then drop set"])(
+    "%s is one drop to 80%%",
+    (line) => {
+      expect(setOf(line).extensions).toMatchObject([
+        { kind: "drop", to: { kind: "share", of: "current", share: 0.8 }, target: reps(12) },
+      ]);
+    },
+  );
+
+  it("says where a drop set goes, as a drop does", () => {
+    expect(setOf("12 drop set to 60% of first for 8").extensions).toMatchObject([
+      { kind: "drop", to: { kind: "share", of: "first", share: 0.6 }, target: reps(8) },
+    ]);
+  });
+
+  it.each(["8 tempo 3-1-X-0", "8 tempo 31X0", "8 3-1-x-0", "8 tempo 3/1/X/0"])(
+    "%s is four phases, lowering first",
+    (line) => {
+      expect(setOf(line).tempo).toEqual({ lower: 3, stretch: 1, lift: "explosive", squeeze: 0 });
+    },
+  );
+
+  it("takes the four numbers as the exercise happens where the studio says so, and writes them so", () => {
+    const context = { ...CONTEXT, tempo: shortTempoOrder("asItHappens", "lift") };
+    const read = parseLine("8 tempo 2-0-4-1", [], context, sampleNewId);
+    if (!read.ok) throw new Error("not read");
+    expect(read.value[0]?.tempo).toEqual({ lift: 2, squeeze: 0, lower: 4, stretch: 1 });
+    expect(writeLine(read.value, context)).toBe("8 tempo 2-0-4-1");
+    expect(writeLine(read.value, CONTEXT)).toBe("8 tempo 4-1-2-0");
+  });
+
+  it("refuses a lowering or lifting that takes no time, in short as in words", () => {
+    expect(parseLine("8 tempo 0-1-1-0", [], CONTEXT, sampleNewId)).toMatchObject({
+      error: [{ code: "noTime", phase: "lower" }],
+    });
+  });
+
+  it("reads the pause by its name, also of older lines", () => {
+    expect(setOf("8 lower 3 pause 2").tempo).toEqual(setOf("8 tempo lower 3 stretch 2").tempo);
+    expect(writeLine(setsOf("8 lower 3 stretch 2"), CONTEXT)).toBe("8 tempo lower 3 pause 2");
+    expect(setOf("total 60 reps pause 30 s tempo pause 2")).toMatchObject({
+      target: { kind: "total", pause: 30 },
+      tempo: { stretch: 2 },
+    });
+  });
+});
+
+describe("what was typed and is as usual", () => {
+  const typed = "3 x 8 at 60 RIR 1 rest 1:15 both";
+  it("is written where it is asked for", () => {
+    const said = saidIn(typed, CONTEXT, sampleNewId);
+    expect(said).toEqual(new Set(["load", "effort", "rest", "side"]));
+    expect(writeLine(setsOf(typed), CONTEXT)).toBe("3 x 8 at 60 kg");
+    expect(writeLine(setsOf(typed), CONTEXT, said)).toBe("3 x 8 at 60 kg RIR 1 both rest 1:15");
+    expect(writeLine(setsOf("warm-up 5 at 40; 8 at 60"), CONTEXT, RIR_SAID)).toBe(
+      "warm-up 5 at 40 kg; 8 at 60 kg RIR 1",
+    );
+  });
+
+  it("is nothing of a line that cannot be read", () => {
+    expect(saidIn("3 x what", CONTEXT, sampleNewId)).toEqual(new Set());
   });
 });

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { sameIdsAgain, seconds } from "../../kernel/index.ts";
 import { findMovement, SHIPPED_MOVEMENTS } from "../../movement/catalogue/index.ts";
-import type { PlannedSet } from "../index.ts";
+import { TEMPO_PHASES, type PlannedSet } from "../index.ts";
 import { completionsAt } from "./complete.ts";
 import type { NotationContext } from "./context.ts";
 import type { NotationError } from "./error.ts";
@@ -31,6 +31,7 @@ const CONTEXT: NotationContext = {
     rest: { kind: "fixed", seconds: seconds(120) },
     side: { kind: "both" },
   },
+  tempo: TEMPO_PHASES,
   exercises: [[]],
   own: 0,
   nameOf: (ref) => findMovement(ref)?.name ?? null,
@@ -107,7 +108,7 @@ describe("a line as coaches type it", () => {
     ],
     [
       "all lower 3 left then right: 8 at 20; 8 at 22.5",
-      "all lower 3 left then right: 8 at 20 kg; 8 at 22.5 kg",
+      "all tempo lower 3 left then right: 8 at 20 kg; 8 at 22.5 kg",
     ],
     [
       "2x max least 6 about 8 past limit optional",

@@ -30,6 +30,12 @@ export function parseLine(
   return read.ok ? ok(keepIds(read.value, previous)) : read;
 }
 
+/** The facets that a line says of any set, also where it says what is usual; none of a line that cannot be read. */
+export function saidIn(text: string, context: NotationContext, newId: NewId): ReadonlySet<string> {
+  const r = reading(context, newId);
+  return readText(text, line, r).ok ? r.said : new Set();
+}
+
 /** What one cell of a set may hold: its target, its load, its rest, or an extension that follows it. */
 type Read<V> = Result<V, readonly NotationError[]>;
 

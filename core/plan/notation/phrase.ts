@@ -104,6 +104,10 @@ export const behind = <V>(name: WordName, words: Words<V>): Words<V> =>
 /** Words that may be left out, which is null. */
 export const maybe = <V>(words: Words<V>): Words<V | null> => p.option(words, null);
 
+/** Words that begin with a certain one. */
+export const beginning = <V>(name: WordName, words: Words<V>): Words<V> =>
+  map(inTurn(p.ahead(word(name)), words), ([, value]) => value);
+
 /** Whether a word stands here. */
 export const isSaid = (name: WordName): Words<boolean> =>
   map(maybe(word(name)), (found) => found !== null);

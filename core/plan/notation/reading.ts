@@ -10,6 +10,8 @@ export interface Reading {
   readonly newId: NewId;
   /** The sets read so far, for references to them. */
   readonly before: PlannedSet[];
+  /** The facets that were said of any set, also where they say what is usual. */
+  readonly said: Set<string>;
   readonly errors: NotationError[];
 }
 
@@ -19,7 +21,7 @@ export function reading(
   newId: NewId,
   before: readonly PlannedSet[] = [],
 ): Reading {
-  return { context, newId, before: [...before], errors: [] };
+  return { context, newId, before: [...before], said: new Set(), errors: [] };
 }
 
 /** Notes what is wrong, with its place; reading goes on. */

@@ -9,6 +9,7 @@ import {
   readTime,
   readTimeRange,
   time,
+  timeRange,
   timeText,
   unless,
   type Num,
@@ -86,6 +87,12 @@ const PHRASES: PhrasesOf<Rest> = {
 
 /** The rest after a set. */
 export const rest: Words<Means<Rest>> = anyOf(PHRASES);
+
+/** A time before the word "rest": with its unit, since a number alone would count something else. */
+export const timed: Words<Means<Rest>> = map(timeRange, (said) => (r: Reading) => {
+  const { min, max } = readTimeRange(r, said, "rest");
+  return said.isOne ? { kind: "fixed", seconds: min } : { kind: "range", min, max };
+});
 
 /** A rest as `parseRest` reads it. */
 export function writeRest(value: Rest): string {

@@ -93,6 +93,8 @@ export interface SetPlace {
   readonly sets: readonly PlannedSet[];
   readonly index: number;
   readonly context: NotationContext;
+  /** Facets that are written even where they are as usual, since they were typed. */
+  readonly always?: ReadonlySet<string>;
 }
 
 /** True where a reference leads to the set just before. */

@@ -53,6 +53,13 @@ function inTurnOfSides(): Words<"left" | "right"> {
 /** Which side works. */
 export const side: Words<Means<SideMode>> = anyOf(PHRASES);
 
+/** What "per leg" means: one side after the other, as is usual here, or left first. */
+export function perLeg(usual: SideMode): SideMode {
+  return usual.kind === "each" || usual.kind === "alternating"
+    ? usual
+    : { kind: "each", first: "left", matchFirst: false };
+}
+
 export function sideText(value: SideMode): string {
   return written(PHRASES, value, null);
 }

@@ -16,16 +16,24 @@ import {
   map,
   maybe,
   oneOf,
+  spanOf,
+  token,
   word,
   written,
   type PhrasesOf,
   type Words,
 } from "./phrase.ts";
 import { note, type Reading } from "./reading.ts";
+import type { Token } from "./tokens.ts";
 import { placed, type Saying } from "./saying.ts";
 import type { Span } from "./span.ts";
 
-const phaseName = oneOf<TempoPhaseName>(TEMPO_PHASES.map((phase) => [phase, phase]));
+/** The word of each phase; older lines say "stretch". */
+const PHASE_WORDS = { lower: "lower", stretch: "pause", lift: "lift", squeeze: "squeeze" } as const;
+const phaseName = oneOf<TempoPhaseName>([
+  ...TEMPO_PHASES.map((phase) => [PHASE_WORDS[phase], phase] as const),
+  ["stretch", "stretch"],
+]);
 const held = first<Num | "explosive">(time, oneOf([["fast", "explosive" as const]]));
 
 /** [ "tempo" ] phase ( time | "fast" ); each phase once. */
@@ -33,6 +41,30 @@ export const phase: Words<PhaseSaying> = map(
   inTurn(maybe(word("tempo")), placed(inTurn(phaseName, held), saysPhase)),
   ([, said]) => said,
 );
+
+/** [ "tempo" ] four numbers, in the order that the studio has set. */
+export const shortTempo: Words<Saying> = map(
+  inTurn(maybe(word("tempo")), token("shortTempo")),
+  ([, found]) => ({
+    ...spanOf(found),
+    says: (r, set) => {
+      const parts = found.text.match(/[-–/]/)
+        ? found.text.split(/[-–/]/)
+        : (found.text.match(/./g) ?? []);
+      return {
+        tempo: r.context.tempo.reduce<Tempo>(
+          (tempo, name, i) => ({ ...tempo, [name]: shortPhase(r, name, parts[i] ?? "0", found) }),
+          set.tempo,
+        ),
+      };
+    },
+  }),
+);
+
+function shortPhase(r: Reading, name: TempoPhaseName, text: string, at: Token) {
+  if (/x/i.test(text)) return "explosive" as const;
+  return readPhase(r, name, { ...spanOf(at), value: Number(text) });
+}
 
 /** A phase as it is said: which, and what it makes of a tempo. */
 export interface PhaseSaying extends Saying {
@@ -81,7 +113,7 @@ const ACCENTS: PhrasesOf<Accent> = {
       phase: name,
       seconds: readTime(r, said, "accent"),
     })),
-    write: ({ phase: name, seconds }) => `last rep ${name} ${num(seconds)} s`,
+    write: ({ phase: name, seconds }) => `last rep ${PHASE_WORDS[name]} ${num(seconds)} s`,
   },
 };
 
@@ -94,15 +126,26 @@ export function accentsText(accents: readonly Accent[]): string {
   return joined(accents.map((one) => written(ACCENTS, one, null)));
 }
 
-export function tempoText(tempo: PlannedSet["tempo"]): string {
+/** "tempo 3-1-X-0" where all four are said, "tempo lower 3 pause 1" otherwise. */
+export function tempoText(tempo: Tempo, order: readonly TempoPhaseName[]): string {
+  const short = order.map((name) => shortText(tempo[name]));
+  if (!short.includes(null)) return `tempo ${short.join("-")}`;
+  return joined(["tempo", phasesText(tempo)]);
+}
+
+/** "lower 3 pause 1 lift fast" */
+export function phasesText(tempo: Tempo): string {
   return joined(
     TEMPO_PHASES.map((name) => {
       const value = tempo[name];
       if (value === null) return "";
-      return `${name} ${value === "explosive" ? "fast" : num(value)}`;
+      return `${PHASE_WORDS[name]} ${value === "explosive" ? "fast" : num(value)}`;
     }),
   );
 }
+
+const shortText = (value: Tempo[TempoPhaseName]) =>
+  value === "explosive" ? "X" : Number.isInteger(value) ? String(value) : null;
 
 /** The tempo that some phases say, each once. */
 export function readTempo(r: Reading, phases: readonly PhaseSaying[]): PlannedSet["tempo"] {

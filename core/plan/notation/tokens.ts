@@ -1,7 +1,7 @@
 import { createLexer, type Lexer, type Rule, type Token } from "leac";
 
-/** What has no fixed text: a number, a time, a name in quotes. */
-export type OpenToken = "number" | "clock" | "quoted";
+/** What has no fixed text: a number, a time, a name in quotes, a tempo of four numbers. */
+export type OpenToken = "number" | "clock" | "quoted" | "shortTempo";
 
 /** What may stand at a place: a word as it is written, or one of the kinds without fixed text. */
 export type Expectation = { readonly word: string } | { readonly kind: OpenToken };
@@ -31,6 +31,17 @@ const open = (kind: OpenToken, pattern: RegExp): WordType => ({ pattern, expecta
  * before the words that they begin with.
  */
 const WORDS = {
+  /** "10,8,6" or "10/8/6" where sets begin: only there is a comma before a digit no decimal comma. */
+  list: {
+    pattern:
+      /(?<=(?:^|[;:\n]|[x×]|\b(?:of|work|top|back-?off|burn-?out|warm[- ]?ups?|feeders?|ramps?|primer|work-?ups?))\s*)(?:\d{1,3}(?:\s*[,/]\s*\d{1,3}){2,}|\d{1,3}(?:\s*\/\s*|,\s+)\d{1,3})(?=\s*(?:[;\n@+]|$|\/\s*(?:leg|side)|(?:reps?|at|then|to failure|beyond|rir\s*\d|rpe\s*\d|tempo|rest|per|each|left|right|drop)\b))/i,
+    expectation: null,
+  },
+  /** "3-1-X-0", or "31X0" behind "tempo". */
+  shortTempo: open(
+    "shortTempo",
+    /(?:\d{1,2}|x)(?:[-–/](?:\d{1,2}|x)){3}(?![-–/\w.])|(?<=tempo\s*)[\dx]{4}(?!\w)/i,
+  ),
   clock: open("clock", /\d{1,3}:[0-5]\d/),
   number: open("number", /\d+(?:[.,]\d+)?/),
   quoted: open("quoted", /["“”](?:[^"“”\\\n]|\\.)*["“”]/),
@@ -38,6 +49,10 @@ const WORDS = {
   secondSqueeze: word("second[- ]squeeze", "second squeeze"),
   lastRep: word("last[- ]rep(?!s)", "last rep"),
   perSide: word("(?:per|a)[- ]side", "per side"),
+  perLeg: sign(
+    /(?:\/ *|(?:per|each|a)[- ]?)leg(?![a-z])|(?:\/ *|each[- ]?)side(?![a-z])/i,
+    "per leg",
+  ),
   inAll: word("in[- ]all", "in all"),
   outAndBack: word("out[- ]and[- ]back", "out and back"),
   ifTight: word("if[- ]tight", "if tight"),
@@ -47,6 +62,7 @@ const WORDS = {
   coolDown: word("cool[- ]down", "cool-down"),
   selfMassage: word("self[- ]massage", "self-massage"),
   restPause: word("rest[- ]pauses?", "rest-pause"),
+  dropSet: word("drop[- ]?sets?", "drop set"),
   backOff: word("back-?off", "back-off"),
   breaths: word("breaths?(?=\\s*\\d)", "breaths"),
   degrees: sign(/°|deg(?:rees)?\b/i, "deg"),
@@ -87,7 +103,7 @@ const WORDS = {
   min: word("min(?:utes?)?", "min"),
   m: word("m(?:et(?:re|er)s?)?", "m"),
   // loads
-  at: word("at|@", "at"),
+  at: sign(/at(?!-?[a-z])|@/i, "at"),
   of: word("of"),
   set: word("set"),
   exercise: word("exercise"),
@@ -117,12 +133,12 @@ const WORDS = {
   unknown: word("unknown"),
   past: word("past"),
   limit: word("limit"),
-  // tempo
+  // tempo; older lines say "stretch" for the pause
+  stretch: word("stretch"),
   tempo: word("tempo"),
   range: word("range"),
   full: word("full"),
   lower: word("lower"),
-  stretch: word("stretch"),
   lift: word("lift"),
   squeeze: word("squeeze"),
   fast: word("fast"),

@@ -17,9 +17,7 @@ export const ABDUCTION: Family = {
   difficulty: "beginner",
   setUpEffort: "little",
   loadings: ["stack"],
-  setUp: [
-    choice("Trunk", ["upright", "leaning forward", "hips raised"], "leaning: more glutes"),
-  ],
+  setUp: [choice("Trunk", ["upright", "leaning forward", "hips raised"], "leaning: more glutes")],
   tempoStart: "lift",
   usualRep: seconds(3),
   breathing: "Out as the legs open, in as they close.",
