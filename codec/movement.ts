@@ -46,6 +46,8 @@ const setUpParameter = {
 /** A studio's own movement as stored: all but its reference. */
 export const movementCodec: z.ZodType<Omit<Movement, "ref">> = z.object({
   name: z.string(),
+  // Stored before there were other names.
+  alsoCalled: z.array(z.string()).default([]),
   pattern: z.enum(PATTERNS),
   jointActions: z.array(z.enum(JOINT_ACTIONS)),
   regions: z.array(
@@ -94,6 +96,17 @@ const list = (what: string) =>
       .map((line) => line.trim())
       .filter((line) => line !== ""),
   );
+/** Names with commas between them; nothing for none. */
+const names = z
+  .string()
+  .max(400, "Expected at most 400 letters.")
+  .default("")
+  .transform((t) =>
+    t
+      .split(",")
+      .map((name) => name.trim())
+      .filter((name) => name !== ""),
+  );
 const several = <T extends string>(options: readonly T[], what: string) =>
   z.array(z.enum(options), { error: what }).min(1, what);
 
@@ -110,6 +123,7 @@ export function movementFormCodec(
   return z
     .object({
       name: text("a name", 80),
+      alsoCalled: names,
       pattern: z.enum(PATTERNS),
       jointActions: several(JOINT_ACTIONS, "Expected at least one joint action."),
       direct: several(REGIONS, "Expected at least one region that it trains directly."),

@@ -28,6 +28,9 @@ export function MovementFacts({
       <Facts
         title="What it loads"
         lines={[
+          ...(movement.alsoCalled.length === 0
+            ? []
+            : [`Also called: ${movement.alsoCalled.join(", ")}`]),
           ...movement.regions.map(
             (r) =>
               `${muscles.label[r.region]}, ${r.share === 1 ? "direct" : `in part (${r.share})`}`,

@@ -51,6 +51,7 @@ const GRID = {
 function defaultsOf(m: Movement) {
   return {
     ...m,
+    alsoCalled: m.ref.startsWith("studio:") ? m.alsoCalled.join(", ") : "",
     direct: m.regions.filter((r) => r.share === 1).map((r) => r.region),
     assisting: m.regions.filter((r) => r.share < 1).map((r) => r.region),
     toTheLimit: m.safeAlone.toTheLimit ? "on" : "",
@@ -102,6 +103,11 @@ export function MovementForm({
       <FieldErrors id={form.errorId} errors={form.errors} />
       <Box sx={GRID}>
         <TextInput field={fields.name} label="Name" />
+        <TextInput
+          field={fields.alsoCalled}
+          label="Also called"
+          hint="found under these too; commas between them"
+        />
         <Choice field={fields.pattern} label="Pattern" options={named(PATTERNS, PATTERN_NAMES)} />
         <Choice
           field={fields.laterality}

@@ -77,6 +77,8 @@ export interface Substitute {
 export interface Movement {
   readonly ref: MovementRef;
   readonly name: string;
+  /** Other names under which it is found. */
+  readonly alsoCalled: readonly string[];
   readonly pattern: Pattern;
   readonly jointActions: readonly JointAction[];
   readonly regions: readonly RegionShare[];

@@ -10,7 +10,6 @@ import type {
 import type { Station } from "../../gym/index.ts";
 import {
   compareStress,
-  directRegions,
   SET_UP_EFFORTS,
   shareOf,
   type Movement,
@@ -21,6 +20,7 @@ import { stationFor } from "../../plan/index.ts";
 import { exclusionsOf, type Exclusion } from "../../person/index.ts";
 import { bringsOf, type Brings } from "../brings.ts";
 import type { Judged } from "../judged.ts";
+import { matchesText, namedBy } from "./words.ts";
 
 /** What is searched for; null and empty ask nothing. */
 export interface Query {
@@ -68,7 +68,7 @@ export interface Found {
 }
 
 /**
- * The movements that fit a query: those that this person may do in this gym, those whose name begins with what
+ * The movements that fit a query: those that this person may do in this gym, those that are called what
  * was typed first, then ranked by what the session still lacks, and those that are out, each with every reason.
  */
 export function findMovements(query: Query, judged: Judged): Found {
@@ -87,12 +87,14 @@ export function findMovements(query: Query, judged: Judged): Found {
     if (station === null || reasons.length > 0) out.push({ movement, reasons });
     else candidates.push({ movement, station, ...bringsOf(movement, station, judged) });
   }
-  const begins = ({ movement }: Candidate) => Number(beginsWith(movement, query.text));
+  const named = (movement: Movement) => namedBy(movement, query.text);
   candidates.sort(
     (a, b) =>
-      begins(b) - begins(a) || b.score - a.score || a.movement.name.localeCompare(b.movement.name),
+      named(b.movement) - named(a.movement) ||
+      b.score - a.score ||
+      a.movement.name.localeCompare(b.movement.name),
   );
-  out.sort((a, b) => a.reasons.length - b.reasons.length);
+  out.sort((a, b) => named(b.movement) - named(a.movement) || a.reasons.length - b.reasons.length);
   return { candidates, out };
 }
 
@@ -111,33 +113,4 @@ function fits(movement: Movement, query: Query): boolean {
       SET_UP_EFFORTS.indexOf(movement.setUpEffort) <= SET_UP_EFFORTS.indexOf(q.setUpUpTo)) &&
     matchesText(movement, q.text)
   );
-}
-
-/** True when the name begins with what was typed: whoever types a name means it, whatever else the session lacks. */
-function beginsWith({ name }: Movement, text: string): boolean {
-  const typed = wordsOf(text).join(" ");
-  return typed !== "" && name.toLowerCase().startsWith(typed);
-}
-
-/** True when name, pattern and direct regions together hold every word of the text. */
-export function matchesText(movement: Movement, text: string): boolean {
-  const words = wordsOf(text);
-  if (words.length === 0) return true;
-  const searched = searchText(movement);
-  return words.every((word) => searched.includes(word));
-}
-
-const wordsOf = (text: string) =>
-  text
-    .toLowerCase()
-    .split(/\s+/)
-    .filter((word) => word !== "");
-
-/** What a search looks through: name, pattern, direct regions, in plain words. */
-function searchText(movement: Movement): string {
-  return [movement.name, movement.pattern, ...directRegions(movement)]
-    .join(" ")
-    .replace(/([A-Z])/g, " $1")
-    .toLowerCase()
-    .replace(/[-\s]+/g, " ");
 }

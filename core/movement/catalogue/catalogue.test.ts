@@ -1,3 +1,4 @@
+import { USUAL_NAMES } from "./shipped/usual-names.ts";
 import { describe, expect, it } from "vitest";
 import { isMovementRef, PATTERNS, REGIONS, TRAINABLE_LENGTHS } from "../../kernel/index.ts";
 import { findMovement, SHIPPED_MOVEMENTS } from "./catalogue.ts";
@@ -87,5 +88,12 @@ describe("the catalogue as a whole", () => {
     for (const m of SHIPPED_MOVEMENTS.filter((s) => s.stability === "supported")) {
       if (m.ref !== "shipped:seated-good-morning") expect(m.spinalLoad, m.name).not.toBe("high");
     }
+  });
+});
+
+describe("other names", () => {
+  it("belong to exercises that there are", () => {
+    const slugs = SHIPPED_MOVEMENTS.map(({ ref }) => ref.slice("shipped:".length));
+    expect(Object.keys(USUAL_NAMES).filter((slug) => !slugs.includes(slug))).toEqual([]);
   });
 });

@@ -13,13 +13,15 @@ import { KNEE_FLEXIONS } from "./shipped/knee-flexion.ts";
 import { LUNGES } from "./shipped/lunge.ts";
 import { MOBILITY_MOVEMENTS } from "./shipped/mobility.ts";
 import { PRESSES } from "./shipped/press.ts";
+import type { Shipped } from "./shipped/build.ts";
 import { LIGHT_SQUATS } from "./shipped/squat-light.ts";
 import { SQUATS } from "./shipped/squat.ts";
+import { USUAL_NAMES } from "./shipped/usual-names.ts";
 import { THRUSTS } from "./shipped/thrust.ts";
 import { TRUNK_MOVEMENTS } from "./shipped/trunk.ts";
 
 /** The movements that ship with Kravo, by pattern. */
-export const SHIPPED_MOVEMENTS: readonly Movement[] = [
+export const SHIPPED_MOVEMENTS: readonly Movement[] = withNames([
   ...SQUATS,
   ...LIGHT_SQUATS,
   ...PRESSES,
@@ -37,7 +39,14 @@ export const SHIPPED_MOVEMENTS: readonly Movement[] = [
   ...ISOMETRICS,
   ...CONDITIONING_MOVEMENTS,
   ...MOBILITY_MOVEMENTS,
-];
+]);
+
+function withNames(shipped: readonly Shipped[]): readonly Movement[] {
+  return shipped.map((movement) => ({
+    ...movement,
+    alsoCalled: USUAL_NAMES[movement.ref.slice("shipped:".length)] ?? [],
+  }));
+}
 
 const byRef = new Map(SHIPPED_MOVEMENTS.map((movement) => [movement.ref, movement]));
 

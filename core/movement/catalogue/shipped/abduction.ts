@@ -1,6 +1,5 @@
 import { seconds } from "../../../kernel/index.ts";
-import type { Movement } from "../../index.ts";
-import { choice, instead, member, trains, when, type Family } from "./build.ts";
+import { choice, instead, member, trains, when, type Family, type Shipped } from "./build.ts";
 
 export const ABDUCTION: Family = {
   pattern: "abduction",
@@ -38,7 +37,7 @@ const FLOOR_ABDUCTION: Family = {
 };
 
 /** The shipped movements for abduction. */
-export const ABDUCTIONS: readonly Movement[] = [
+export const ABDUCTIONS: readonly Shipped[] = [
   member(ABDUCTION, "abduction-machine", "Abduction machine", {
     regions: trains(["gluteusMedius"], ["gluteusMaximus"]),
     cues: ["Open with the knees, not the feet", "Hold the end", "Slow back"],

@@ -1,7 +1,6 @@
 import { seconds } from "../../../kernel/index.ts";
-import type { Movement } from "../../index.ts";
 import { ABDUCTION } from "./abduction.ts";
-import { choice, instead, member, trains, when, type Family } from "./build.ts";
+import { choice, instead, member, trains, when, type Family, type Shipped } from "./build.ts";
 
 const ADDUCTION: Family = {
   ...ABDUCTION,
@@ -17,7 +16,7 @@ const ADDUCTION: Family = {
 };
 
 /** The shipped movements for adduction. */
-export const ADDUCTIONS: readonly Movement[] = [
+export const ADDUCTIONS: readonly Shipped[] = [
   member(ADDUCTION, "adduction-machine", "Adduction machine", {
     regions: trains(["adductors"]),
     cues: ["Close with the thighs", "Hold closed", "Slow open"],

@@ -1,5 +1,4 @@
-import type { Movement } from "../../index.ts";
-import { choice, instead, member, trains, when, type Family } from "./build.ts";
+import { choice, instead, member, trains, when, type Family, type Shipped } from "./build.ts";
 import { HINGE } from "./hinge.ts";
 
 const BACK_BENCH: Family = {
@@ -24,7 +23,7 @@ const BACK_BENCH: Family = {
 };
 
 /** The shipped movements for hinges over a bench. */
-export const BACK_BENCH_HINGES: readonly Movement[] = [
+export const BACK_BENCH_HINGES: readonly Shipped[] = [
   member(BACK_BENCH, "back-extension", "Back extension, inclined bench", {
     regions: trains(["gluteusMaximus", "hamstringsHipExtension"], ["spinalErectors"]),
     length: "mid",

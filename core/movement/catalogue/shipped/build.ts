@@ -7,13 +7,16 @@ import type {
   Substitute,
 } from "../../index.ts";
 
-/** What the movements of one family share; each says the rest itself, and overrides where it differs. */
-export type Family = Omit<Movement, "ref" | "name" | "regions" | "cues" | "faults" | "substitutes">;
+/** A movement that ships with Kravo; its other names stand in `usual-names.ts`. */
+export type Shipped = Omit<Movement, "alsoCalled">;
 
-type Own = Pick<Movement, "regions" | "cues" | "faults" | "substitutes"> & Partial<Family>;
+/** What the movements of one family share; each says the rest itself, and overrides where it differs. */
+export type Family = Omit<Shipped, "ref" | "name" | "regions" | "cues" | "faults" | "substitutes">;
+
+type Own = Pick<Shipped, "regions" | "cues" | "faults" | "substitutes"> & Partial<Family>;
 
 /** A shipped movement: its family with what is its own. */
-export function member(family: Family, slug: string, name: string, own: Own): Movement {
+export function member(family: Family, slug: string, name: string, own: Own): Shipped {
   return { ...family, ...own, ref: `shipped:${slug}`, name };
 }
 

@@ -1,6 +1,5 @@
 import { seconds } from "../../../kernel/index.ts";
-import type { Movement } from "../../index.ts";
-import { choice, instead, member, trains, when, type Family } from "./build.ts";
+import { choice, instead, member, trains, when, type Family, type Shipped } from "./build.ts";
 
 const CALF: Family = {
   pattern: "calf",
@@ -45,7 +44,7 @@ const SHIN: Family = {
 };
 
 /** The shipped movements for calves and shins. */
-export const CALVES_AND_SHINS: readonly Movement[] = [
+export const CALVES_AND_SHINS: readonly Shipped[] = [
   {
     ref: "shipped:standing-calf-raise",
     name: "Standing calf raise",

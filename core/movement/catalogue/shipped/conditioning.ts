@@ -1,6 +1,14 @@
 import { seconds } from "../../../kernel/index.ts";
-import type { Movement } from "../../index.ts";
-import { choice, instead, member, trains, VASTI, when, type Family } from "./build.ts";
+import {
+  choice,
+  instead,
+  member,
+  trains,
+  VASTI,
+  when,
+  type Family,
+  type Shipped,
+} from "./build.ts";
 import { TRUNK } from "./trunk.ts";
 
 const CONDITIONING: Family = {
@@ -22,7 +30,7 @@ const CONDITIONING: Family = {
 };
 
 /** The shipped movements for conditioning. */
-export const CONDITIONING_MOVEMENTS: readonly Movement[] = [
+export const CONDITIONING_MOVEMENTS: readonly Shipped[] = [
   member({ ...CONDITIONING, loadings: ["plateMachine", "freeObject"] }, "sled-push", "Sled push", {
     regions: trains([...VASTI, "gluteusMaximus"], ["gastrocnemius", "trunk"]),
     length: "mid",

@@ -1,6 +1,15 @@
 import { seconds } from "../../../kernel/index.ts";
-import type { Movement } from "../../index.ts";
-import { answering, choice, instead, member, trains, VASTI, when, type Family } from "./build.ts";
+import {
+  answering,
+  choice,
+  instead,
+  member,
+  trains,
+  VASTI,
+  when,
+  type Family,
+  type Shipped,
+} from "./build.ts";
 
 export const HINGE: Family = {
   pattern: "hinge",
@@ -35,7 +44,7 @@ export const HINGE: Family = {
 };
 
 /** The shipped movements for hinges on the feet. */
-export const HINGES: readonly Movement[] = [
+export const HINGES: readonly Shipped[] = [
   {
     ref: "shipped:romanian-deadlift",
     name: "Romanian deadlift",

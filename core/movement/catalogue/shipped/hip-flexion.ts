@@ -1,6 +1,5 @@
-import type { Movement } from "../../index.ts";
 import { ABDUCTION } from "./abduction.ts";
-import { choice, instead, member, trains, when, type Family } from "./build.ts";
+import { choice, instead, member, trains, when, type Family, type Shipped } from "./build.ts";
 
 const HIP_FLEXION: Family = {
   ...ABDUCTION,
@@ -18,7 +17,7 @@ const HIP_FLEXION: Family = {
 };
 
 /** The shipped movements for hip flexion. */
-export const HIP_FLEXIONS: readonly Movement[] = [
+export const HIP_FLEXIONS: readonly Shipped[] = [
   member(
     { ...HIP_FLEXION, laterality: "twoLegs", loadings: ["bodyweight"] },
     "hanging-knee-raise",

@@ -1,6 +1,14 @@
 import { seconds } from "../../../kernel/index.ts";
-import type { Movement } from "../../index.ts";
-import { choice, instead, member, trains, VASTI, when, type Family } from "./build.ts";
+import {
+  choice,
+  instead,
+  member,
+  trains,
+  VASTI,
+  when,
+  type Family,
+  type Shipped,
+} from "./build.ts";
 import { TRUNK } from "./trunk.ts";
 
 const HOLD: Family = {
@@ -21,7 +29,7 @@ const HOLD: Family = {
 };
 
 /** The shipped movements for holds. */
-export const ISOMETRICS: readonly Movement[] = [
+export const ISOMETRICS: readonly Shipped[] = [
   member(HOLD, "wall-sit", "Wall sit", {
     regions: trains([...VASTI]),
     cues: ["Thighs level or higher", "Back on the wall", "Whole foot"],

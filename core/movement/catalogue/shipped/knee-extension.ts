@@ -1,6 +1,14 @@
 import { seconds } from "../../../kernel/index.ts";
-import type { Movement } from "../../index.ts";
-import { choice, instead, member, trains, VASTI, when, type Family } from "./build.ts";
+import {
+  choice,
+  instead,
+  member,
+  trains,
+  VASTI,
+  when,
+  type Family,
+  type Shipped,
+} from "./build.ts";
 
 export const EXTENSION: Family = {
   pattern: "kneeExtension",
@@ -33,7 +41,7 @@ export const EXTENSION: Family = {
 };
 
 /** The shipped movements for knee extensions. */
-export const KNEE_EXTENSIONS: readonly Movement[] = [
+export const KNEE_EXTENSIONS: readonly Shipped[] = [
   {
     ref: "shipped:leg-extension",
     name: "Leg extension",

@@ -1,6 +1,5 @@
 import { seconds } from "../../../kernel/index.ts";
-import type { Movement } from "../../index.ts";
-import { choice, instead, member, trains, when, type Family } from "./build.ts";
+import { choice, instead, member, trains, when, type Family, type Shipped } from "./build.ts";
 import { EXTENSION } from "./knee-extension.ts";
 
 const CURL: Family = {
@@ -27,7 +26,7 @@ const FLOOR_CURL: Family = {
 };
 
 /** The shipped movements for curls. */
-export const KNEE_FLEXIONS: readonly Movement[] = [
+export const KNEE_FLEXIONS: readonly Shipped[] = [
   {
     ref: "shipped:lying-leg-curl",
     name: "Lying leg curl",

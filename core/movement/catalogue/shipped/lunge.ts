@@ -1,6 +1,15 @@
 import { seconds } from "../../../kernel/index.ts";
-import type { Movement } from "../../index.ts";
-import { answering, choice, instead, member, trains, VASTI, when, type Family } from "./build.ts";
+import {
+  answering,
+  choice,
+  instead,
+  member,
+  trains,
+  VASTI,
+  when,
+  type Family,
+  type Shipped,
+} from "./build.ts";
 
 const LUNGE: Family = {
   pattern: "lunge",
@@ -34,7 +43,7 @@ const LUNGE: Family = {
 };
 
 /** The shipped movements for lunges and steps. */
-export const LUNGES: readonly Movement[] = [
+export const LUNGES: readonly Shipped[] = [
   {
     ref: "shipped:dumbbell-split-squat",
     name: "Dumbbell split squat",

@@ -1,6 +1,14 @@
 import { seconds } from "../../../kernel/index.ts";
-import type { Movement } from "../../index.ts";
-import { answering, choice, instead, member, trains, when, type Family } from "./build.ts";
+import {
+  answering,
+  choice,
+  instead,
+  member,
+  trains,
+  when,
+  type Family,
+  type Shipped,
+} from "./build.ts";
 import { TRUNK } from "./trunk.ts";
 
 const MOBILITY: Family = {
@@ -22,7 +30,7 @@ const MOBILITY: Family = {
 };
 
 /** The shipped movements for mobility. */
-export const MOBILITY_MOVEMENTS: readonly Movement[] = [
+export const MOBILITY_MOVEMENTS: readonly Shipped[] = [
   member(MOBILITY, "couch-stretch", "Half-kneeling thigh stretch", {
     regions: trains(["rectusFemoris", "hipFlexors"]),
     kneeStress: "moderate",

@@ -1,6 +1,14 @@
 import { seconds } from "../../../kernel/index.ts";
-import type { Movement } from "../../index.ts";
-import { choice, instead, member, trains, VASTI, when, type Family } from "./build.ts";
+import {
+  choice,
+  instead,
+  member,
+  trains,
+  VASTI,
+  when,
+  type Family,
+  type Shipped,
+} from "./build.ts";
 
 const PRESS: Family = {
   pattern: "press",
@@ -31,7 +39,7 @@ const PRESS: Family = {
 };
 
 /** The shipped movements for presses, and squats on a sled. */
-export const PRESSES: readonly Movement[] = [
+export const PRESSES: readonly Shipped[] = [
   {
     ref: "shipped:leg-press",
     name: "Leg press",

@@ -1,5 +1,14 @@
-import type { Movement } from "../../index.ts";
-import { answering, choice, instead, member, trains, VASTI, when, type Family } from "./build.ts";
+import {
+  answering,
+  choice,
+  instead,
+  member,
+  trains,
+  VASTI,
+  when,
+  type Family,
+  type Shipped,
+} from "./build.ts";
 import { FREE } from "./squat.ts";
 
 const LIGHT: Family = {
@@ -16,7 +25,7 @@ const LIGHT: Family = {
 };
 
 /** The shipped movements for squats with little or no load. */
-export const LIGHT_SQUATS: readonly Movement[] = [
+export const LIGHT_SQUATS: readonly Shipped[] = [
   member(LIGHT, "goblet-squat", "Goblet squat", {
     regions: trains([...VASTI], ["gluteusMaximus", "adductors", "upperBack"], ["trunk", "grip"]),
     givesOutFirst: "grip",

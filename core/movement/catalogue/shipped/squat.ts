@@ -1,6 +1,14 @@
 import { seconds } from "../../../kernel/index.ts";
-import type { Movement } from "../../index.ts";
-import { choice, instead, member, trains, VASTI, when, type Family } from "./build.ts";
+import {
+  choice,
+  instead,
+  member,
+  trains,
+  VASTI,
+  when,
+  type Family,
+  type Shipped,
+} from "./build.ts";
 
 export const FREE: Family = {
   pattern: "squat",
@@ -53,7 +61,7 @@ const GUIDED: Family = {
 };
 
 /** The shipped movements for squats with a bar or on a guided machine. */
-export const SQUATS: readonly Movement[] = [
+export const SQUATS: readonly Shipped[] = [
   {
     ref: "shipped:back-squat",
     name: "Back squat",

@@ -1,6 +1,5 @@
 import { seconds } from "../../../kernel/index.ts";
-import type { Movement } from "../../index.ts";
-import { choice, instead, member, trains, when, type Family } from "./build.ts";
+import { choice, instead, member, trains, when, type Family, type Shipped } from "./build.ts";
 
 const BRIDGE: Family = {
   pattern: "thrust",
@@ -42,7 +41,7 @@ const STANDING_HIP: Family = {
 };
 
 /** The shipped movements for bridges, thrusts and hip extension. */
-export const THRUSTS: readonly Movement[] = [
+export const THRUSTS: readonly Shipped[] = [
   {
     ref: "shipped:barbell-hip-thrust",
     name: "Barbell hip thrust",

@@ -1,6 +1,5 @@
 import { seconds } from "../../../kernel/index.ts";
-import type { Movement } from "../../index.ts";
-import { choice, instead, member, trains, when, type Family } from "./build.ts";
+import { choice, instead, member, trains, when, type Family, type Shipped } from "./build.ts";
 
 export const TRUNK: Family = {
   pattern: "trunk",
@@ -28,7 +27,7 @@ export const TRUNK: Family = {
 };
 
 /** The shipped movements for the trunk. */
-export const TRUNK_MOVEMENTS: readonly Movement[] = [
+export const TRUNK_MOVEMENTS: readonly Shipped[] = [
   member(TRUNK, "plank", "Plank", {
     regions: trains(["trunk"]),
     usualRep: seconds(30),
