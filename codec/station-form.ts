@@ -29,6 +29,15 @@ export const gymFormCodec = z.object({
   houseRules: optionalTextField(1000),
 });
 
+/** What a new gym begins with. */
+export const STARTING_GYM_KINDS = ["commercial", "small", "home", "empty"] as const;
+export type StartingGym = (typeof STARTING_GYM_KINDS)[number];
+
+/** A new gym as typed, with what it begins with. */
+export const newGymFormCodec = gymFormCodec.extend({
+  begins: z.enum(STARTING_GYM_KINDS, { error: "Expected one of the gyms." }).default("empty"),
+});
+
 /** A typed list or number: longer than any that is kept. */
 const text = optionalTextField(2000);
 

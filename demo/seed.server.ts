@@ -13,7 +13,7 @@ import { newId } from "~/codec/new-id.ts";
 import { hashPassword } from "../server/auth/password.server.ts";
 import { joinStudio, register } from "../server/db/accounts.server.ts";
 import type { Database } from "../server/db/connection.server.ts";
-import { UNKNOWN_GYM } from "../server/coaching/unknown-gym.server.ts";
+import { STARTING_GYMS } from "../server/coaching/starting-gyms.server.ts";
 import { clientFor } from "../server/coaching/client.server.ts";
 import { workOutWarnings } from "../server/coaching/warnings.server.ts";
 import { workOutSome } from "../server/coaching/waiting.server.ts";
@@ -61,7 +61,7 @@ export async function seedDemo(db: Database, now: Instant): Promise<boolean> {
     stations[key] = await addStation(at(begun), gymId, STATIONS[key]);
   }
   for (const more of MORE_STATIONS) await addStation(at(begun), gymId, more);
-  await addGymWith(at(begun), AWAY_GYM, UNKNOWN_GYM);
+  await addGymWith(at(begun), AWAY_GYM, STARTING_GYMS.small);
   const setting = { at, now, coachOf, today, gymId, stations: stations as StationIds };
   for (const trainee of TRAINEES) await seedTrainee(setting, trainee);
   for (const trainee of [...IN_A_PHASE, ...OF_EACH_APPROACH]) await seedPhased(setting, trainee);

@@ -3,9 +3,11 @@ import { parseWithZod } from "@conform-to/zod/v4";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
+import { useMemo, useState } from "react";
 import { Form } from "react-router";
 import { stationFormCodec, type StationForm } from "~/codec/station-form.ts";
 import { type MovementRef, RESISTANCE_PROFILES } from "~/core/kernel/index.ts";
+import { usesOf } from "~/core/coach/search/index.ts";
 import type { LoadingKind } from "~/core/gym/index.ts";
 import { formatAmount } from "~/format/numbers.ts";
 import { PROFILE_NAMES } from "~/format/training.ts";
@@ -28,14 +30,7 @@ export function stationDefaults(station: StationForm | null) {
     name: station?.name ?? "",
     kind: l?.kind ?? "bar",
     unit: l?.unit ?? "kg",
-    baseMass:
-      l?.kind === "bar"
-        ? text(l.bar)
-        : l?.kind === "plateMachine"
-          ? text(l.carriage)
-          : l === undefined
-            ? "20"
-            : "",
+    baseMass: l?.kind === "bar" ? text(l.bar) : l?.kind === "plateMachine" ? text(l.carriage) : "",
     points: l?.kind === "plateMachine" ? String(l.points) : "2",
     plates: l?.kind === "bar" || l?.kind === "plateMachine" ? plateListText(l.plates) : "",
     pins: l?.kind === "stack" || l?.kind === "assisted" ? listText(l.pins) : "",
@@ -220,7 +215,12 @@ export function StationFields({
           Usually busy at the hours of training
         </Box>
       </Box>
-      <Serves chosen={defaults.serves} kind={kind} errors={fields.serves.errors} />
+      <Serves
+        chosen={version === 0 ? null : defaults.serves}
+        name={fields.name.value ?? ""}
+        kind={kind}
+        errors={fields.serves.errors}
+      />
       <Button type="submit" variant="contained">
         {submit}
       </Button>
@@ -228,16 +228,25 @@ export function StationFields({
   );
 }
 
+/** What it is used for; of new equipment its name and kind say so first, until a tick is set by hand. */
 function Serves({
   chosen,
+  name,
   kind,
   errors,
 }: {
-  readonly chosen: readonly MovementRef[];
+  /** Null for new equipment. */
+  readonly chosen: readonly MovementRef[] | null;
+  readonly name: string;
   readonly kind: LoadingKind;
   readonly errors: readonly string[] | undefined;
 }) {
   const { all } = useCatalogue();
+  const [byHand, setByHand] = useState<ReadonlyMap<MovementRef, boolean>>(new Map());
+  const first = useMemo(
+    () => (chosen === null ? usesOf(name, kind, all) : new Set(chosen)),
+    [chosen, name, kind, all],
+  );
   return (
     <Box component="fieldset" sx={{ border: 0, p: 0, m: 0, mb: 2 }}>
       <Typography component="legend" variant="overline">
@@ -263,7 +272,10 @@ function Serves({
                 name="serves"
                 value={movement.ref}
                 disabled={!allowed}
-                defaultChecked={chosen.includes(movement.ref)}
+                checked={byHand.get(movement.ref) ?? first.has(movement.ref)}
+                onChange={({ target }) =>
+                  setByHand(new Map(byHand).set(movement.ref, target.checked))
+                }
               />
               {movement.name}
             </Box>

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useState } from "react";
-import { Link, data, useFetcher, useSearchParams } from "react-router";
+import { Link, data, useFetcher, useSearchParams, useSubmit } from "react-router";
 import { describeIssues, savePlanCodec } from "~/codec/save-plan.ts";
 import { dayAt } from "~/core/kernel/index.ts";
 import { slotsOf } from "~/core/plan/index.ts";
@@ -114,6 +114,20 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
   }, [isSettled, isDirtyNow, isValidNow, save, revision]);
   useBenchKeys(saveNow, undo, redo);
 
+  // Whoever starts means the session as it stands: it is saved first, and started once it is.
+  const submit = useSubmit();
+  const [isStarting, setIsStarting] = useState(false);
+  const start = useCallback(() => {
+    setIsStarting(true);
+    saveNow();
+  }, [saveNow]);
+  const isInConflict = reply?.kind === "conflict";
+  useEffect(() => {
+    if (!isStarting || !isSettled || (isDirty && !isInConflict)) return;
+    setIsStarting(false);
+    if (!isDirty) void submit(null, { method: "post", action: `/plans/${plan.id}/start` });
+  }, [isStarting, isSettled, isDirty, isInConflict, submit, plan.id]);
+
   const isUnsaved = isDirty || invalid.size > 0;
   const isBlocked =
     follows.issues.some((issue) => issue.blocks) || slotsOf(draft.plan).length === 0;
@@ -135,11 +149,12 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
           canUndo={canUndo}
           canRedo={canRedo}
           canSave={isDirty && invalid.size === 0 && isSettled}
-          canStart={!isUnsaved && !isBlocked}
+          canStart={invalid.size === 0 && !isBlocked && !isStarting}
           isBegun={plan.sessionState.kind !== "none"}
           onUndo={undo}
           onRedo={redo}
           onSave={saveNow}
+          onStart={start}
         />
       }
     >

@@ -83,7 +83,8 @@ export default function GymPage({
             <tr key={station.id}>
               <th scope="row">
                 <Link to={`/gyms/${gym.id}/stations/${station.id}`}>{station.name}</Link>{" "}
-                {station.usuallyBusy ? <Tag>usually busy</Tag> : null}
+                {station.usuallyBusy ? <Tag>usually busy</Tag> : null}{" "}
+                {station.isAssumed ? <Tag>loads assumed</Tag> : null}
               </th>
               <td>
                 {LOADING_NAMES[station.loading.kind]}

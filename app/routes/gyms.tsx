@@ -1,18 +1,24 @@
-import { getFormProps, useForm } from "@conform-to/react";
+import {
+  getFormProps,
+  useForm,
+  type FieldMetadata,
+  type SubmissionResult,
+} from "@conform-to/react";
 import { parseWithZod } from "@conform-to/zod/v4";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
+import { useEffect } from "react";
 import { Form, Link, redirect } from "react-router";
-import { gymFormCodec } from "~/codec/station-form.ts";
-import { UNKNOWN_GYM } from "~/server/coaching/unknown-gym.server.ts";
-import { addGym, addGymWith, listGyms, listStations } from "~/server/db/gyms.server.ts";
+import { newGymFormCodec, STARTING_GYM_KINDS, type StartingGym } from "~/codec/station-form.ts";
+import { STARTING_GYMS } from "~/server/coaching/starting-gyms.server.ts";
+import { addGymWith, listGyms, listStations } from "~/server/db/gyms.server.ts";
 import { readForm, refused } from "~/server/http/body.server.ts";
 import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/gyms.ts";
-import { TextInput } from "../components/field.tsx";
+import { FieldErrors, TextInput } from "../components/field.tsx";
 import { Ledger } from "../components/ledger.tsx";
-import { Empty, Page, Section } from "../components/page.tsx";
+import { Page, Section } from "../components/page.tsx";
 
 export const loader = reading(async (scope) => {
   const [gyms, stations] = await Promise.all([listGyms(scope), listStations(scope)]);
@@ -25,32 +31,19 @@ export const loader = reading(async (scope) => {
 });
 
 export const action = writing(async (scope, { request }: Route.ActionArgs) => {
-  const form = await readForm(request);
-  const submission = parseWithZod(form, { schema: gymFormCodec });
+  const submission = parseWithZod(await readForm(request), { schema: newGymFormCodec });
   if (submission.status !== "success") return refused(submission.reply());
-  if (form.get("intent") === "travel") {
-    const id = await addGymWith(scope, submission.value, UNKNOWN_GYM);
-    throw redirect(`/gyms/${id}`);
-  }
-  throw redirect(`/gyms/${await addGym(scope, submission.value)}`);
+  const { begins, ...gym } = submission.value;
+  const isFirst = (await listGyms(scope)).length === 0;
+  const id = await addGymWith(scope, gym, STARTING_GYMS[begins]);
+  // Whoever sets up a studio is led to the next step; whoever adds a gym later goes to look at it.
+  throw redirect(isFirst ? "/" : `/gyms/${id}`);
 });
 
 export default function Gyms({ loaderData: { gyms }, actionData }: Route.ComponentProps) {
-  const [form, fields] = useForm({
-    id: "gym",
-    lastResult: actionData ?? null,
-    defaultValue: { timeZone: "Europe/Vienna" },
-    onValidate: ({ formData }) => parseWithZod(formData, { schema: gymFormCodec }),
-    shouldValidate: "onSubmit",
-    shouldRevalidate: "onInput",
-  });
   return (
     <Page title="Gyms" lead="Equipment, and the loads it has">
-      {gyms.length === 0 ? (
-        <Empty>
-          No gym yet. Add the one where you train, then its equipment; a session needs both.
-        </Empty>
-      ) : (
+      {gyms.length === 0 ? null : (
         <Ledger label="Gyms" head={["Gym", "Equipment", "Time zone"]}>
           {gyms.map((gym) => (
             <tr key={gym.id}>
@@ -63,31 +56,111 @@ export default function Gyms({ loaderData: { gyms }, actionData }: Route.Compone
           ))}
         </Ledger>
       )}
-      <Box sx={{ mt: 4, maxWidth: 480 }}>
-        <Section title="Add a gym">
-          <Form method="post" {...getFormProps(form)}>
-            <Box sx={{ pt: 2 }} />
-            <TextInput field={fields.name} label="Name" />
-            <TextInput
-              field={fields.timeZone}
-              label="Time zone"
-              hint="Decides which day it is there: Europe/Vienna, America/Chicago."
-            />
-            <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
-              <Button type="submit" name="intent" value="add" variant="contained">
-                Add
-              </Button>
-              <Button type="submit" name="intent" value="travel" variant="outlined">
-                Add with unknown machines
-              </Button>
-            </Box>
-            <Typography variant="body2" sx={{ color: "text.secondary", mt: 1 }}>
-              For travel: the equipment most gyms have. Correct its bars, sleds and stacks on the
-              spot.
-            </Typography>
-          </Form>
+      <Box sx={{ mt: gyms.length === 0 ? 0 : 4, maxWidth: 720 }}>
+        <Section title={gyms.length === 0 ? "Where do you train?" : "Add a gym"}>
+          <NewGym lastResult={actionData ?? null} isFirst={gyms.length === 0} />
         </Section>
       </Box>
     </Page>
+  );
+}
+
+/** A gym to begin with: its equipment is a guess of what stands there, to be corrected machine by machine. */
+function NewGym({
+  lastResult,
+  isFirst,
+}: {
+  readonly lastResult: SubmissionResult | null;
+  readonly isFirst: boolean;
+}) {
+  const [form, fields] = useForm({
+    id: "gym",
+    lastResult,
+    defaultValue: { begins: isFirst ? "commercial" : "empty" },
+    onValidate: ({ formData }) => parseWithZod(formData, { schema: newGymFormCodec }),
+    shouldValidate: "onSubmit",
+    shouldRevalidate: "onInput",
+  });
+  // The zone of whoever looks, which only their browser knows.
+  useEffect(() => {
+    const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
+    form.update({ name: fields.timeZone.name, value: timeZone });
+    // Once: what is typed afterwards stays.
+  }, []);
+  return (
+    <Form method="post" {...getFormProps(form)}>
+      <Box sx={{ pt: 2 }} />
+      <TextInput field={fields.name} label="Name" />
+      <Offers field={fields.begins} />
+      <TextInput
+        field={fields.timeZone}
+        label="Time zone"
+        hint="Decides which day it is there: Europe/Vienna, America/Chicago."
+      />
+      <Button type="submit" variant="contained">
+        Add the gym
+      </Button>
+    </Form>
+  );
+}
+
+const OFFERS: Readonly<Record<StartingGym, readonly [name: string, holds: string]>> = {
+  commercial: [
+    "Standard commercial gym",
+    "rack, guided bar, hex bar, leg presses, hack squat, extensions, curls, calf, abduction and adduction machines, cable, dumbbells to 50 kg, kettlebells, cardio",
+  ],
+  small: [
+    "Small private gym",
+    "rack, leg press, leg extension, leg curl, cable, dumbbells to 35 kg, bands, back extension bench, bike",
+  ],
+  home: ["Home kit", "dumbbells to 24 kg, one kettlebell, bands, a ball"],
+  empty: ["Empty", "body weight and floor, which are always there; add your own equipment"],
+};
+
+const RADIO = { flex: "none", width: 20, height: 20, alignSelf: "start" } as const;
+
+function Offers({ field }: { readonly field: FieldMetadata<StartingGym | undefined> }) {
+  return (
+    <Box component="fieldset" sx={{ border: 0, p: 0, mx: 0, mt: 0, mb: 2 }}>
+      <Typography component="legend" variant="overline">
+        Begin with
+      </Typography>
+      {STARTING_GYM_KINDS.map((kind) => {
+        const [name, holds] = OFFERS[kind];
+        return (
+          <Box
+            key={kind}
+            component="label"
+            sx={{
+              display: "flex",
+              gap: 1.5,
+              alignItems: "baseline",
+              py: 1,
+              minHeight: 44,
+              borderBottom: 1,
+              borderColor: "divider",
+            }}
+          >
+            <input
+              type="radio"
+              name={field.name}
+              value={kind}
+              defaultChecked={field.initialValue === kind}
+              style={RADIO}
+            />
+            <span>
+              <strong>{name}</strong>{" "}
+              <Typography component="span" variant="body2" sx={{ color: "text.secondary" }}>
+                {holds}
+              </Typography>
+            </span>
+          </Box>
+        );
+      })}
+      <FieldErrors id={field.errorId} errors={field.errors} />
+      <Typography variant="body2" sx={{ color: "text.secondary", mt: 1 }}>
+        Loads are assumed and marked so. Open a machine and save what really stands there.
+      </Typography>
+    </Box>
   );
 }

@@ -74,6 +74,12 @@ export default function StationPage({ loaderData: { head }, actionData }: Route.
       >
         <Section title="Loading">
           <Box sx={{ pt: 2 }}>
+            {station?.isAssumed === true ? (
+              <Typography sx={{ mb: 2, pl: 1.5, borderLeft: 4, borderColor: "kravo.warn" }}>
+                These loads are assumed. Correct them by the machine and save; saving as they are
+                says that they are right.
+              </Typography>
+            ) : null}
             <StationFields
               key={head.version}
               lastResult={actionData?.reply ?? null}

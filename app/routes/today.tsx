@@ -14,6 +14,7 @@ import { Ledger } from "../components/ledger.tsx";
 import { Empty, Page, Section } from "../components/page.tsx";
 import { PlanLink } from "../components/plan-entry.tsx";
 import { DaySessions } from "../components/today/day-sessions.tsx";
+import { FirstSteps } from "../components/today/first-steps.tsx";
 import { Decisions } from "../components/today/decisions.tsx";
 import styles from "../components/today/today.module.css";
 import { Unremarkable } from "../components/today/unremarkable.tsx";
@@ -23,12 +24,19 @@ import { useDeciding } from "../components/today/use-deciding.ts";
 export const loader = reading((scope) => todayOf(scope));
 
 export default function Today({ loaderData }: Route.ComponentProps) {
-  const { today, plans, ahead, running, decisions, putOff, ready, isOutdated } = loaderData;
+  const { today, plans, ahead, running, decisions, putOff, ready, isOutdated, steps } = loaderData;
   const clashes = useClashes(plans.length);
   const deciding = useDeciding();
   useWorkingOut(isOutdated);
   // A session that was begun on another day, or reopened, runs all the same.
   const elsewhere = running.filter(({ day }) => day !== today);
+  if (steps !== null && steps.session === null) {
+    return (
+      <Page title="Today" lead="Four steps to the first logged set.">
+        <FirstSteps steps={steps} />
+      </Page>
+    );
+  }
   return (
     <Page
       wide
@@ -43,6 +51,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
         </>
       }
     >
+      {steps === null ? null : <FirstSteps steps={steps} />}
       <Decisions
         items={decisions}
         putOff={putOff}
@@ -53,7 +62,9 @@ export default function Today({ loaderData }: Route.ComponentProps) {
               <h2>Sessions</h2>
             </div>
             {plans.length === 0 && elsewhere.length === 0 ? (
-              <Begin hasGym={loaderData.gyms > 0} />
+              <Empty>
+                Nobody trains today. <Link to="/plans/new">Plan a session</Link>.
+              </Empty>
             ) : (
               <DaySessions plans={[...elsewhere, ...plans]} clashes={clashes} />
             )}
@@ -124,21 +135,4 @@ function useWorkingOut(isOutdated: boolean): void {
       encType: "application/json",
     });
   }, [isOutdated, state, submit, left]);
-}
-
-function Begin({ hasGym }: { readonly hasGym: boolean }) {
-  return (
-    <Empty>
-      {hasGym ? (
-        <>
-          Nobody trains today. <Link to="/plans/new">Plan a session</Link>.
-        </>
-      ) : (
-        <>
-          Start here: <Link to="/gyms">set up a gym</Link>,{" "}
-          <Link to="/people/new">add a client</Link>, then plan their first session.
-        </>
-      )}
-    </Empty>
-  );
 }

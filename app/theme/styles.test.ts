@@ -7,6 +7,7 @@ const SHEETS = [
   "app/components/phase/phase-sheet.module.css",
   "app/components/today/today.module.css",
   "app/components/season/season.module.css",
+  "app/components/today/first-steps.module.css",
 ];
 
 /** What stands in a sheet without what its rules say: selectors alone. */

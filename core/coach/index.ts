@@ -2,6 +2,7 @@
 export * from "./assess.ts";
 export * from "./brings.ts";
 export * from "./coverage.ts";
+export * from "./first-steps.ts";
 export * from "./finding-rules.ts";
 export * from "./finding.ts";
 export * from "./fitting.ts";

@@ -155,3 +155,13 @@ export function answerTo(
   }
   return null;
 }
+
+/** The movement of each name in small letters, its own before the other names under which some are found. */
+export function refsByName(movements: readonly Movement[]): ReadonlyMap<string, MovementRef> {
+  return new Map([
+    ...movements.flatMap(({ ref, alsoCalled }) =>
+      alsoCalled.map((name) => [name.toLowerCase(), ref] as const),
+    ),
+    ...movements.map(({ ref, name }) => [name.toLowerCase(), ref] as const),
+  ]);
+}

@@ -1,3 +1,4 @@
+import { refsByName } from "~/core/movement/index.ts";
 import { substitutesFor, swapSlot } from "~/core/coach/search/index.ts";
 import { judgingIn, lastReadingFrom } from "~/core/coach/index.ts";
 import {
@@ -183,8 +184,7 @@ async function techniqueOf(
       exercises: [[]],
       own: 0,
       nameOf: (ref) => find(ref)?.name ?? null,
-      movementNamed: (name) =>
-        all.find((own) => own.name.toLowerCase() === name.toLowerCase())?.ref ?? null,
+      movementNamed: (name) => refsByName(all).get(name.toLowerCase()) ?? null,
     },
     newId,
   );

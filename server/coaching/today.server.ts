@@ -12,6 +12,7 @@ import type { PlanEntry } from "~/core/log/index.ts";
 import { isEasy, weekAt } from "~/core/phase/index.ts";
 import { HARD_WEEKS_IN_A_ROW } from "~/core/progress/index.ts";
 import { unrollContextOf } from "~/core/unroll/index.ts";
+import { firstSteps } from "./first-steps.server.ts";
 import { listGyms, listStations, studioDay } from "../db/gyms.server.ts";
 import { catalogueFor } from "../db/movements.server.ts";
 import { hardWeeksOf, listEndingPhases } from "../db/phases.server.ts";
@@ -52,16 +53,20 @@ export async function todayOf(scope: Scope) {
   const gyms = await listGyms(scope);
   const today = dayAt(scope.now, gyms[0]?.timeZone ?? "UTC");
   const { hasOthers, isMine, isShown, shown } = await viewOf(scope);
-  const [plans, open, waiting, putOff, untrained, ending, hard, warnings] = await Promise.all([
-    listPlans(scope, weekStart(today), addDays(weekStart(today), 13)).then(shown),
-    listOpenSessions(scope).then(shown),
-    listWaiting(scope).then(shown),
-    subjectsPutOff(scope, today),
-    listUntrained(scope, addDays(today, -ASKED_AFTER), addDays(today, -1)).then(shown),
-    listEndingPhases(scope, addDays(today, -ENDS_WITHIN), addDays(today, ENDS_WITHIN)).then(shown),
-    hardWeeksOf(scope, today, HARD_WEEKS_IN_A_ROW),
-    listWarnings(scope).then(shown),
-  ]);
+  const [plans, open, waiting, putOff, untrained, ending, hard, warnings, steps] =
+    await Promise.all([
+      listPlans(scope, weekStart(today), addDays(weekStart(today), 13)).then(shown),
+      listOpenSessions(scope).then(shown),
+      listWaiting(scope).then(shown),
+      subjectsPutOff(scope, today),
+      listUntrained(scope, addDays(today, -ASKED_AFTER), addDays(today, -1)).then(shown),
+      listEndingPhases(scope, addDays(today, -ENDS_WITHIN), addDays(today, ENDS_WITHIN)).then(
+        shown,
+      ),
+      hardWeeksOf(scope, today, HARD_WEEKS_IN_A_ROW),
+      listWarnings(scope).then(shown),
+      firstSteps(scope, gyms.length),
+    ]);
   const isOutdated = open.some(({ isWaitingKnown }) => !isWaitingKnown);
   const lines = waiting.map((own) => ({ of: "line" as const, ...own }));
   const items: readonly TodayItem[] = [
@@ -110,7 +115,7 @@ export async function todayOf(scope: Scope) {
     putOff: items.length - waits.length,
     ready: [...readySessions(lines), ...(isOutdated ? [] : lineless(open, lines))],
     isOutdated,
-    gyms: gyms.length,
+    steps,
   };
 }
 

@@ -34,6 +34,8 @@ export interface Gym extends GymContent {
 /** A station with the version number that optimistic locking compares. */
 export interface StoredStation extends Station {
   readonly version: number;
+  /** True until somebody has looked what is really there. */
+  readonly isAssumed: boolean;
 }
 
 export interface StationContent {
@@ -43,6 +45,8 @@ export interface StationContent {
   readonly profile: ResistanceProfile | null;
   readonly usuallyBusy: boolean;
   readonly room: string;
+  /** True for loads that nobody has looked at yet; left out, somebody has. */
+  readonly isAssumed?: boolean;
 }
 
 const loadingColumn = jsonColumn(loadingCodec);
@@ -63,6 +67,7 @@ function stationFrom(row: Row): StoredStation {
     usuallyBusy: z.number().parse(row["usually_busy"]) === 1,
     room: z.string().parse(row["room"]),
     version: z.number().parse(row["version"]),
+    isAssumed: z.number().parse(row["assumed"]) === 1,
   };
 }
 
@@ -141,7 +146,7 @@ export async function copyGym(
   });
 }
 
-/** Makes a gym of stations that are given, in one go: a gym on a journey. */
+/** Makes a gym of stations that are given, in one go. */
 export async function addGymWith(
   scope: Scope,
   form: GymContent,
@@ -306,6 +311,7 @@ async function insertVersion(
     profile: content.profile,
     usually_busy: content.usuallyBusy ? 1 : 0,
     room: content.room,
+    assumed: content.isAssumed === true ? 1 : 0,
     created_at: scope.now,
     ...scope.by,
   });

@@ -397,6 +397,11 @@ const STUDIO_SETTINGS = [
   )`,
 ];
 
+/** Loads that nobody has looked at yet. */
+const ASSUMED_LOADS = [
+  "alter table station_versions add column assumed tinyint(1) not null default 0",
+];
+
 /** Migrations by name, in order. A landed one is never edited; the next is appended. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
   { name: "001-foundation", statements: FIRST },
@@ -416,6 +421,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: "015-phase-templates", statements: PHASE_TEMPLATES },
   { name: "016-coaches", statements: COACHES },
   { name: "017-studio-settings", statements: STUDIO_SETTINGS },
+  { name: "018-assumed-loads", statements: ASSUMED_LOADS },
 ];
 
 const source: Knex.MigrationSource<(typeof MIGRATIONS)[number]> = {

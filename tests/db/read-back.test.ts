@@ -17,6 +17,7 @@ import { ownSetUpFormCodec } from "~/codec/own-set-up.ts";
 import { NOTHING_OWN } from "~/core/movement/index.ts";
 import { listCoaches } from "~/server/db/coaches.server.ts";
 import { listOwnSetUps, saveOwnSetUp } from "~/server/db/own-set-ups.server.ts";
+import { studioSettingsFormCodec } from "~/codec/studio-settings.ts";
 import { strengthRulesFormCodec } from "~/codec/strength-rules.ts";
 import { changeTemplateCodec } from "~/codec/template.ts";
 import { findShippedApproach, QUESTION_NAMES } from "~/core/person/index.ts";
@@ -42,6 +43,7 @@ import { addPlan, getPlan } from "~/server/db/plans.server.ts";
 import { acceptCommands, commandsAfter } from "~/server/db/commands.server.ts";
 import { startSession } from "~/server/db/session-logs.server.ts";
 import { saveStrengthRules, strengthRules } from "~/server/db/strength-rules.server.ts";
+import { saveStudioSettings, studioSettings } from "~/server/db/studio-settings.server.ts";
 import { addTemplate, getTemplate } from "~/server/db/templates.server.ts";
 import { MOVEMENT_FIELDS } from "../arbitrary/forms.ts";
 import { anyOf } from "../arbitrary/kinds.ts";
@@ -158,7 +160,18 @@ describe("what a form takes is written and read back equal:", () => {
         here.studio.scope,
         await addStation(here.studio.scope, here.studio.gym, written),
       );
-      return { written, read: without(station!, "id", "versionId", "gymId", "version") };
+      return {
+        written,
+        read: without(station!, "id", "versionId", "gymId", "version", "isAssumed"),
+      };
+    });
+  });
+
+  it("the settings of the studio", async () => {
+    const base = { muscles: "latin", tempoOrder: "asItHappens" };
+    await readsBack(spoiled(base), studioSettingsFormCodec, async (written) => {
+      await saveStudioSettings(here.studio.scope, written);
+      return { written, read: await studioSettings(here.studio.scope) };
     });
   });
 

@@ -1,5 +1,6 @@
 import type { Page } from "@playwright/test";
 import {
+  addGym,
   addPerson,
   expect,
   focusSearch,
@@ -12,11 +13,7 @@ import {
 /** A studio with a gym of usual stations, and somebody in it. */
 async function beginStudio(page: Page): Promise<{ gym: string; person: string }> {
   await registerStudio(page);
-  const gym = await submit(page, "/gyms", {
-    intent: "travel",
-    name: "Test Gym",
-    timeZone: "Europe/Vienna",
-  });
+  const gym = await addGym(page, { begins: "small" });
   const person = await addPerson(page, "Ada Choosing");
   return { gym, person };
 }
@@ -37,8 +34,8 @@ test("from a brief with two limits to a session without findings, and a swap for
 }) => {
   test.slow();
   const { gym, person } = await beginStudio(page);
-  await takeOut(page, gym, "Leg press, sled unknown");
-  await takeOut(page, gym, "Curl");
+  await takeOut(page, gym, "Leg press");
+  await takeOut(page, gym, "Leg curl");
 
   // The brief: two limits, a refused score, and what they do, said on the screen.
   await page.goto(`${person}/brief`);
@@ -196,7 +193,7 @@ test("an approach is copied, changed and followed; a gym is copied with its stat
     await search(page).press("Enter");
   }
   await expect(page.getByText(/Our way would have it before/)).toBeVisible();
-  await page.getByRole("button", { name: "Arrange by Our way" }).click();
+  await page.getByRole("button", { name: "Reorder by Our way" }).click();
   await expect(page.getByText(/Our way would have it before/)).toHaveCount(0);
 
   await page.goto(gym);

@@ -97,10 +97,13 @@ test("wrong values are told at their field, and what was typed stays", async ({
   await page.goto("/gyms");
   await page.getByLabel("Name").fill("Here");
   await page.getByLabel("Time zone").fill("Mars/Olympus");
-  await page.getByRole("button", { name: "Add", exact: true }).click();
+  await page.getByRole("button", { name: "Add the gym" }).click();
   await expect(page.getByText("Expected a time zone name, like Europe/Vienna.")).toBeVisible();
   await page.getByLabel("Time zone").fill("Europe/Vienna");
-  await page.getByRole("button", { name: "Add", exact: true }).click();
+  await page.getByRole("button", { name: "Add the gym" }).click();
+  await expect(page.getByRole("region", { name: "First steps" })).toBeVisible();
+  await page.goto("/gyms");
+  await page.getByRole("link", { name: "Here" }).click();
   await page.getByRole("link", { name: "Add equipment" }).click();
   await page.getByLabel("Equipment name").fill("Stack");
   await page.getByLabel("How it is loaded").selectOption("stack");

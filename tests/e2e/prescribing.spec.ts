@@ -1,5 +1,6 @@
 import type { Locator, Page } from "@playwright/test";
 import {
+  addGym,
   addPerson,
   expect,
   focusSearch,
@@ -53,7 +54,7 @@ test("sets are written as a line, refused at the character, kept through a save,
   await expect(page.getByText(/saved, revision 3/i)).toBeVisible();
   await page.reload();
   await expect(page.getByLabel("Sets of Back squat, written")).toHaveValue(
-    "8 at 60 kg rest breath then rest-pause 2; 8 at 90% of set 1 then hold 20 s stretched",
+    "8 at 60 kg RIR 2 rest breath then rest-pause 2; 8 at 90% of set 1 RIR 2 then hold 20 s stretched",
   );
   await expect(page.getByLabel("Rest after set 1")).toHaveValue("breath");
 
@@ -85,11 +86,7 @@ test("the page that teaches the line shows what an example comes to", async ({ w
 /** An empty session of an advanced person in an unknown gym, where every movement can be done. */
 async function openEmptyBench(page: Page, name: string): Promise<void> {
   await registerStudio(page);
-  const gym = await submit(page, "/gyms", {
-    intent: "travel",
-    name: "Test Gym",
-    timeZone: "Europe/Vienna",
-  });
+  const gym = await addGym(page, { begins: "small" });
   const known = { goal: "", level: "advanced", unit: "kg", notes: "" };
   const person = await submit(page, "/people/new", { name, ...known });
   const lastOf = (path: string) => path.split("/").at(-1) ?? "";

@@ -104,9 +104,9 @@ for (const [scheme, part] of (["light", "dark"] as const).flatMap((s) =>
 test("the empty studio tells what to do first, and is accessible", async ({ watched: page }) => {
   await registerStudio(page);
   for (const [address, text] of [
-    ["/", "Start here"],
+    ["/", "Four steps to the first logged set"],
     ["/people", "No clients yet"],
-    ["/gyms", "No gym yet"],
+    ["/gyms", "Where do you train?"],
     ["/plans/new", "A session needs a client and a gym first."],
   ] as const) {
     await page.goto(address);

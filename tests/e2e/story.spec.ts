@@ -12,11 +12,18 @@ test("a coach plans, trains, reads why, and plans the next session", async ({
   await page.getByRole("button", { name: "Register" }).click();
   await expect(page.getByRole("heading", { name: "Gyms" })).toBeVisible();
   await page.getByLabel("Name").fill("Test Gym");
-  await page.getByRole("button", { name: "Add", exact: true }).click();
+  await page.getByLabel("Empty body weight").check();
+  await page.getByRole("button", { name: "Add the gym" }).click();
+  await expect(page.getByRole("region", { name: "First steps" })).toBeVisible();
+  await page.goto("/gyms");
+  await page.getByRole("link", { name: "Test Gym" }).click();
   await page.getByRole("link", { name: "Add equipment" }).click();
   await page.getByLabel("Equipment name").fill("Rack");
+  await expect(page.getByLabel("Bar weight, kg")).toHaveValue("");
+  await page.getByLabel("Bar weight, kg").fill("20");
   await page.getByLabel("Plates: size x how many").fill("20x4, 10x4, 5x4, 2.5x4, 1.25x2");
-  await page.getByLabel("Back squat").check();
+  await expect(page.getByLabel("Back squat")).toBeChecked();
+  await expect(page.getByLabel("Guided-bar squat")).not.toBeChecked();
   await page.getByRole("button", { name: "Add", exact: true }).click();
   await expect(page.getByRole("link", { name: "Rack" })).toBeVisible();
   await page
@@ -77,7 +84,9 @@ test("a coach plans, trains, reads why, and plans the next session", async ({
   // Read why, and decide.
   await expect(page.getByText("Raise to 62.5 kg")).toBeVisible();
   await expect(page.getByText("All 3 sets at 60 kg reached 8 reps.")).toBeVisible();
-  await expect(page.getByText(/2 x 6-8 at 62\.5 kg; 6-8 at 62\.5 kg then drop/)).toBeVisible();
+  await expect(
+    page.getByText(/2 x 6-8 at 62\.5 kg RIR 2; 6-8 at 62\.5 kg RIR 2 then drop/),
+  ).toBeVisible();
   await page.getByText("Why", { exact: true }).click();
   await expect(
     page.getByText("The next load available from 60 kg is 62.5 kg", {

@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { memo } from "react";
-import { Form, Link } from "react-router";
+import { Link } from "react-router";
 import type { Id } from "~/core/kernel/index.ts";
 
 /** What can be done with the session as a whole. */
@@ -15,6 +15,7 @@ export const BenchActions = memo(function BenchActions({
   onUndo,
   onRedo,
   onSave,
+  onStart,
 }: {
   readonly plan: Id<"plan">;
   readonly canUndo: boolean;
@@ -26,6 +27,7 @@ export const BenchActions = memo(function BenchActions({
   readonly onUndo: () => void;
   readonly onRedo: () => void;
   readonly onSave: () => void;
+  readonly onStart: () => void;
 }) {
   return (
     <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
@@ -42,11 +44,15 @@ export const BenchActions = memo(function BenchActions({
         Save
       </Button>
       {isBegun ? null : (
-        <Form method="post" action={`/plans/${plan}/start`}>
-          <Button type="submit" variant="contained" color="secondary" disabled={!canStart}>
-            Start training
-          </Button>
-        </Form>
+        <Button
+          variant="contained"
+          color="secondary"
+          disabled={!canStart}
+          title={canSave ? "Saves the session first" : undefined}
+          onClick={onStart}
+        >
+          Start training
+        </Button>
       )}
     </Box>
   );

@@ -287,7 +287,7 @@ function Aside({
         onClick={() => change((d) => ({ ...d, plan: arrangedByApproach(d.plan, judged) }))}
         disabled={slots.length < 2}
       >
-        Arrange by {approach.name}
+        Reorder by {approach.name}
       </button>
       <Form method="post" action="/templates">
         <input type="hidden" name="planId" value={plan.id} />

@@ -183,7 +183,7 @@ export const SetRow = steady(function SetRow({
             onValue={(load) => onChange((now) => ({ ...now, load }))}
             onInvalid={onInvalid}
             width={86}
-            placeholder={main?.load.kind === "made" ? formatAmount(main.load.reading) : "find"}
+            placeholder={main?.load.kind === "made" ? formatAmount(main.load.reading) : "work up"}
             invalid={main?.load.kind === "impossible"}
           />
         </td>

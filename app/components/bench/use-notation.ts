@@ -1,5 +1,6 @@
 import { use, useMemo } from "react";
 import { defaultsFor } from "~/core/person/index.ts";
+import { refsByName } from "~/core/movement/index.ts";
 import type { Catalogue } from "~/core/movement/catalogue/index.ts";
 import type { NotationContext } from "~/core/plan/notation/index.ts";
 import {
@@ -18,7 +19,7 @@ import { BenchPlaceContext } from "./bench-context.ts";
 export function usePlainNotation(catalogue: Catalogue): NotationContext {
   const { tempoOrder } = useSettings();
   return useMemo(() => {
-    const byName = new Map(catalogue.all.map((m) => [m.name.toLowerCase(), m.ref]));
+    const byName = refsByName(catalogue.all);
     return {
       unit: "kg",
       defaults: {

@@ -230,7 +230,7 @@ function loadText({ load }: SetStep): string {
     ? formatAmount(load.reading)
     : load.kind === "bodyweight"
       ? "body"
-      : "find";
+      : "work up";
 }
 
 /** Adds an exercise at the end of the session: one that was trained here before. */

@@ -3,4 +3,4 @@ export * from "./fill.ts";
 export * from "./find.ts";
 export * from "./session-choices.ts";
 export * from "./substitute.ts";
-export { matchesText } from "./words.ts";
+export { matchesText, usesOf } from "./words.ts";

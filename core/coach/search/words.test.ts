@@ -1,8 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { SHIPPED_MOVEMENTS } from "../../movement/catalogue/index.ts";
+import type { LoadingKind } from "../../gym/index.ts";
 import { judge } from "../judged.ts";
 import { ANYTHING, findMovements } from "./find.ts";
-import { matchesText } from "./words.ts";
+import { matchesText, usesOf } from "./words.ts";
 import { FULL_GYM, judging, movementOf, sessionOf } from "~/tests/arbitrary/session.ts";
 
 const judged = judge(judging(sessionOf()));
@@ -83,5 +84,30 @@ describe("words of a search", () => {
   it("that nothing holds find nothing", () => {
     expect(SHIPPED_MOVEMENTS.filter((own) => matchesText(own, "bench press chest"))).toEqual([]);
     expect(matchesText(movementOf("plank"), "hams")).toBe(false);
+  });
+});
+
+describe("what new equipment is used for", () => {
+  const uses = (name: string, kind: LoadingKind) =>
+    [...usesOf(name, kind, SHIPPED_MOVEMENTS)].map((ref) => ref.slice("shipped:".length));
+
+  it.each([
+    ["Hack squat by the window", "plateMachine", ["hack-squat"]],
+    ["45-degree leg press", "plateMachine", ["leg-press"]],
+    ["Prone leg curl", "stack", ["lying-leg-curl"]],
+    ["Hip adductor", "stack", ["adduction-machine"]],
+    ["Smith machine squat", "bar", ["guided-bar-squat"]],
+    ["Something new", "stack", []],
+    ["", "plateMachine", []],
+  ] as const)("%s is said by its name", (name, kind, slugs) => {
+    expect(uses(name, kind)).toEqual(slugs);
+  });
+
+  it("is whatever free loads can load, but for what is done with a special bar", () => {
+    const rack = uses("Rack by the door", "bar");
+    expect(rack).toContain("back-squat");
+    expect(rack).toContain("romanian-deadlift");
+    expect(rack.filter((slug) => /guided|angled|hexagonal|safety/.test(slug))).toEqual([]);
+    expect(uses("", "dumbbells")).toContain("goblet-squat");
   });
 });

@@ -1,4 +1,5 @@
-import type { Region } from "../../kernel/index.ts";
+import type { MovementRef, Region } from "../../kernel/index.ts";
+import type { LoadingKind } from "../../gym/index.ts";
 import { directRegions, type Movement } from "../../movement/index.ts";
 
 /** Under which words a muscle is looked for, in everyday speech and in anatomy's. */
@@ -89,4 +90,36 @@ export function namedBy(movement: Movement, text: string): number {
   if (others.some((other) => typed.includes(other))) return 3;
   if (typed.some((one) => name.startsWith(one))) return 2;
   return others.some((other) => typed.some((one) => other.startsWith(one))) ? 1 : 0;
+}
+
+/** Free loads serve whatever they can load; of machines the name says what they are for. */
+const SERVES_ALL: ReadonlySet<LoadingKind> = new Set([
+  "bar",
+  "dumbbells",
+  "freeObject",
+  "band",
+  "bodyweight",
+  "unloaded",
+]);
+/** What a plain bar does not do: each is done on equipment that is called so. */
+const BY_NAME_ONLY = /guided|angled|hexagonal|safety/i;
+
+/**
+ * What equipment of a name and kind is most likely used for: everything that free loads can load, and of a machine
+ * the exercises that its name names, by any of their names.
+ */
+export function usesOf(
+  name: string,
+  kind: LoadingKind,
+  movements: readonly Movement[],
+): ReadonlySet<MovementRef> {
+  const called = joined(name);
+  const loadable = movements.filter(({ loadings }) => loadings.includes(kind));
+  const named = loadable.filter((movement) =>
+    searchedOf(movement).names.some((one) => one.length > 3 && called.includes(one)),
+  );
+  const special = named.filter((own) => BY_NAME_ONLY.test(own.name));
+  const isAll = SERVES_ALL.has(kind) && special.length === 0;
+  const uses = isAll ? loadable.filter((own) => !BY_NAME_ONLY.test(own.name)) : named;
+  return new Set(uses.map(({ ref }) => ref));
 }
