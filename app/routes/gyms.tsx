@@ -111,7 +111,7 @@ const OFFERS: Readonly<Record<StartingGym, readonly [name: string, holds: string
   ],
   small: [
     "Small private gym",
-    "rack, leg press, leg extension, leg curl, cable, dumbbells to 35 kg, bands, back extension bench, bike",
+    "rack, leg press, leg extension, leg curl, cable, dumbbells to 35 kg, bands, back extension, bike",
   ],
   home: ["Home kit", "dumbbells to 24 kg, one kettlebell, bands, a ball"],
   empty: ["Empty", "body weight and floor, which are always there; add your own equipment"],

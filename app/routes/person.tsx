@@ -203,7 +203,7 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
           </Ledger>
         )}
       </Section>
-      <Section title="Change">
+      <Section id="change" title="Change">
         <Box sx={{ maxWidth: 640, pt: 2 }}>
           <PersonFields
             key={`${person.revision}`}

@@ -1,7 +1,7 @@
 import { SPEAKING_REGIONS, type MuscleLength, type Region } from "../kernel/index.ts";
 import type { Station } from "../gym/index.ts";
 import { SET_UP_EFFORTS, type Movement } from "../movement/index.ts";
-import { wantedLength } from "../person/index.ts";
+import { levelsAbove, wantedLength } from "../person/index.ts";
 import { countsForVolume } from "../unroll/index.ts";
 import { setsTowardsBand, stimulusOf } from "./coverage.ts";
 import type { Judged } from "./judged.ts";
@@ -63,6 +63,7 @@ export function bringsOf(
   }
   if (slots.some((s) => s.slot.movement === movement.ref)) score -= 4;
   if (movement.pattern === "mobility" || movement.pattern === "conditioning") score -= 3;
+  score -= 2 * levelsAbove(movement, brief);
   if (station.usuallyBusy) score -= 0.5;
   if (stimulus.length === wantedLength(approach.stances)) score += 1;
   score -= SET_UP_EFFORTS.indexOf(movement.setUpEffort) * 0.25;

@@ -73,6 +73,20 @@ export function excludesFrom(limit: Limit): Stress | null {
   return limit.severity > limit.allowed ? "moderate" : "high";
 }
 
+/** How many levels an exercise asks beyond what somebody has; 0 for one that they have learned. */
+export function levelsAbove({ difficulty }: Movement, { level }: Pick<Brief, "level">): number {
+  return Math.max(0, LEVELS.indexOf(difficulty) - LEVELS.indexOf(level));
+}
+
+/**
+ * True for what only somebody who has learned it may do: it cannot be failed safely alone, or it is free under load on
+ * the spine. Anything else above a level is only ranked lower. Source: our rule, docs/arithmetic.md § Limits.
+ */
+export function isUnsafeUnlearned({ safeAlone, stability, spinalLoad }: Movement): boolean {
+  const isTechnical = stability === "free" && compareStress(spinalLoad, "moderate") >= 0;
+  return !safeAlone.toTheLimit || isTechnical;
+}
+
 /** Every reason for which this brief takes the movement out, in a set-up; none when it may be done. */
 export function exclusionsOf(
   brief: Brief,
@@ -93,7 +107,7 @@ export function exclusionsOf(
       reasons.push({ code: "forbidden", pattern, by });
     }
   }
-  if (LEVELS.indexOf(movement.difficulty) > LEVELS.indexOf(brief.level)) {
+  if (levelsAbove(movement, brief) > 0 && isUnsafeUnlearned(movement)) {
     reasons.push({ code: "level", needs: movement.difficulty, has: brief.level });
   }
   if (brief.dislikes.includes(movement.ref)) reasons.push({ code: "disliked" });

@@ -65,7 +65,8 @@ for (const [device, size] of [
 
     await expect(page.getByRole("region", { name: "Do this now" })).toBeVisible();
     await press(page.getByRole("button", { name: /^Log/ }).first());
-    await expect(page.getByText(/Set 1/).first()).toBeVisible();
+    await expect(page.getByText("All saved on the server")).toBeVisible();
+    await expect(page.getByText(/Work set 2 of 3/)).toBeVisible();
     await page.goto("/");
     await expect(page.getByRole("region", { name: "First steps" })).toHaveCount(0);
     info.annotations.push({ type: "hands", description: JSON.stringify(done) });

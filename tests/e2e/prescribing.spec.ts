@@ -360,7 +360,7 @@ test("a session is kept as a template and given to two people, each copy told wi
   const ada = page.getByRole("region", { name: "What changes for Ada First" });
   await expect(ada).toContainText("never logged here, the load is found on the day");
   const ben = page.getByRole("region", { name: "What changes for Ben Second" });
-  await expect(ben).toContainText("Back squat is left out");
+  await expect(ben).toContainText("Back squat becomes Body-weight squat");
   await expect(ben).toContainText("low back");
   await ben.getByRole("checkbox").uncheck();
   await page.getByRole("button", { name: "Plan these sessions" }).click();

@@ -221,6 +221,8 @@ export const BenchBody = memo(function BenchBody({
             />
             <ExerciseSearch
               judged={judged}
+              person={known.plan.personId}
+              gym={draft.head.gymId}
               onAdd={({ movement, station }, write) => {
                 const reading = lastReading(movement, station);
                 const block = newExercise(judged, movement, station, reading, newId);

@@ -2,10 +2,21 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { memo, useEffect, useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
-import { ANYTHING, findMovements, type Candidate, type Query } from "~/core/coach/search/index.ts";
+import {
+  ANYTHING,
+  canBeOverruled,
+  findMovements,
+  mainCause,
+  type Candidate,
+  type OutReason,
+  type Query,
+  type RuledOut,
+} from "~/core/coach/search/index.ts";
 import type { Judged } from "~/core/coach/index.ts";
 import {
+  assertNever,
   JOINT_ACTIONS,
+  type Id,
   LATERALITIES,
   MUSCLE_LENGTHS,
   PATTERNS,
@@ -36,9 +47,13 @@ const EFFORT_NAMES = { little: "little", some: "some" } as const;
 /** Finds the next movement: type, arrow, Enter. What is out stays one press away, with every reason. */
 export const ExerciseSearch = memo(function ExerciseSearch({
   judged,
+  person,
+  gym,
   onAdd,
 }: {
   readonly judged: Judged;
+  readonly person: Id<"person">;
+  readonly gym: Id<"gym">;
   /** `write` asks to go on in the exercise's written line. */
   readonly onAdd: (candidate: Candidate, write: boolean) => void;
 }) {
@@ -129,25 +144,33 @@ export const ExerciseSearch = memo(function ExerciseSearch({
           {all ? `Only the first ${SHOWN}` : `All ${found.candidates.length}`}
         </button>
       ) : null}
-      {found.candidates.length === 0 ? <NothingLeft found={found} judged={judged} /> : null}
+      {found.candidates.length === 0 ? (
+        <NothingLeft
+          found={found}
+          person={person}
+          gym={gym}
+          onUse={(candidate) => add(candidate, false)}
+        />
+      ) : null}
       {found.out.length === 0 ? null : (
         <Disclosure dense summary={`${found.out.length} ruled out: see why`}>
           <Box
             component="ul"
             sx={{ listStyle: "none", p: 0, m: 0, columns: { md: 2 }, columnGap: 4 }}
           >
-            {found.out.map(({ movement, reasons }) => (
+            {found.out.map((out) => (
               <Box
                 component="li"
-                key={movement.ref}
+                key={out.movement.ref}
                 sx={{ breakInside: "avoid", py: 0.5, borderBottom: 1, borderColor: "divider" }}
               >
                 <Typography variant="body2" sx={{ fontWeight: 650 }}>
-                  {movement.name}
+                  {out.movement.name}
                 </Typography>
                 <Typography variant="body2" sx={{ color: "text.secondary" }}>
-                  {reasons.map(formatOutReason).join("; ")}
+                  {out.reasons.map(formatOutReason).join("; ")}
                 </Typography>
+                <UseAllTheSame out={out} onUse={(candidate) => add(candidate, false)} />
               </Box>
             ))}
           </Box>
@@ -190,27 +213,79 @@ const Option = steady(function Option({
   );
 });
 
-/** Nothing is left: says which limits did it, and what comes closest. */
+/** Where each cause is changed, and what the press says. */
+function waysOut(
+  cause: OutReason,
+  person: Id<"person">,
+  gym: Id<"gym">,
+): { readonly to: string; readonly says: string } {
+  switch (cause.code) {
+    case "level":
+      return { to: `/people/${person}#change`, says: "Change the level" };
+    case "notInGym":
+      return { to: `/gyms/${gym}`, says: "Add the equipment" };
+    case "limit":
+      return { to: `/people/${person}/brief`, says: "Look at the limits" };
+    case "forbidden":
+      return { to: `/people/${person}/brief`, says: "Look at the clearances" };
+    case "disliked":
+      return { to: `/people/${person}/brief`, says: "Look at the dislikes" };
+    default:
+      return assertNever(cause);
+  }
+}
+
+/** Nothing is left: says by which cause, where that is changed, and what can be used all the same. */
 function NothingLeft({
   found,
-  judged,
+  person,
+  gym,
+  onUse,
 }: {
   readonly found: ReturnType<typeof findMovements>;
-  readonly judged: Judged;
+  readonly person: Id<"person">;
+  readonly gym: Id<"gym">;
+  readonly onUse: (candidate: Candidate) => void;
 }) {
-  const [closest] = found.out;
+  const cause = mainCause(found.out);
+  if (cause === null) {
+    return <Typography sx={{ py: 1 }}>No exercise matches; press Escape to start over.</Typography>;
+  }
+  const { to, says } = waysOut(cause, person, gym);
   return (
-    <Typography sx={{ py: 1 }}>
-      {closest === undefined
-        ? "No exercise matches; press Escape to start over."
-        : `All are ruled out: ${closest.reasons.map(formatOutReason).join("; ")}. The closest: ${found.out
-            .slice(0, 3)
-            .map((o) => o.movement.name)
-            .join(", ")}.`}{" "}
-      {judged.stations.length === 0 ? (
-        <Link to="/gyms">Add the equipment of this gym first.</Link>
-      ) : null}
-    </Typography>
+    <Box sx={{ py: 1 }}>
+      <Typography>
+        All are ruled out: {formatOutReason(cause)}. <Link to={to}>{says}</Link>
+      </Typography>
+      {found.out.slice(0, 3).map((out) => (
+        <Box key={out.movement.ref} sx={{ display: "flex", gap: 1.5, alignItems: "center" }}>
+          <Typography variant="body2">{out.movement.name}</Typography>
+          <UseAllTheSame out={out} onUse={onUse} />
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+/** The coach's way past a rule: the exercise comes in, and its finding asks for the reason. */
+function UseAllTheSame({
+  out,
+  onUse,
+}: {
+  readonly out: RuledOut;
+  readonly onUse: (candidate: Candidate) => void;
+}) {
+  const { movement, station } = out;
+  if (station === null || !canBeOverruled(out)) return null;
+  return (
+    <button
+      type="button"
+      className={plain.smallButton}
+      title="Adds it; its finding asks for your reason"
+      onClick={() => onUse({ movement, station, score: 0, brings: [] })}
+    >
+      Use it all the same
+    </button>
   );
 }
 

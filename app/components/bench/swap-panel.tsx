@@ -19,11 +19,12 @@ import { muscleInline, type MuscleNames } from "~/format/muscles.ts";
 import { useMuscles } from "../wording.ts";
 
 const ASPECT_NAMES: Readonly<Record<Aspect, string>> = {
-  regions: "regions",
-  length: "length",
-  profile: "profile",
+  regions: "muscles",
+  length: "muscle length",
+  profile: "resistance curve",
   pattern: "pattern",
-  legs: "legs",
+  legs: "one or two legs",
+  loads: "loads",
 };
 
 const SHOWN = 6;

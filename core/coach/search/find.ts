@@ -64,8 +64,32 @@ export interface Candidate {
 
 export interface Found {
   readonly candidates: readonly Candidate[];
-  readonly out: readonly { readonly movement: Movement; readonly reasons: readonly OutReason[] }[];
+  readonly out: readonly RuledOut[];
 }
+
+/** A movement that fits the search and is ruled out, with every reason. */
+export interface RuledOut {
+  readonly movement: Movement;
+  /** Where it could be done all the same; null where nothing here serves it. */
+  readonly station: Station | null;
+  readonly reasons: readonly OutReason[];
+}
+
+/**
+ * The one cause by which most of what was found is ruled out: what to change first where nothing is left. Null where
+ * nothing is ruled out.
+ */
+export function mainCause(out: readonly RuledOut[]): OutReason | null {
+  const counts = new Map<string, number>();
+  const all = out.flatMap(({ reasons }) => reasons);
+  for (const { code } of all) counts.set(code, (counts.get(code) ?? 0) + 1);
+  const [most] = [...counts].sort(([, a], [, b]) => b - a);
+  return all.find(({ code }) => code === most?.[0]) ?? null;
+}
+
+/** True where a coach may do it all the same: it can be done here, and no professional has forbidden it. */
+export const canBeOverruled = ({ station, reasons }: RuledOut): boolean =>
+  station !== null && reasons.every(({ code }) => code !== "forbidden");
 
 /**
  * The movements that fit a query: those that this person may do in this gym, those that are called what
@@ -84,7 +108,7 @@ export function findMovements(query: Query, judged: Judged): Found {
     }
     const reasons: OutReason[] = [...exclusionsOf(judged.brief, movement)];
     if (station === null) reasons.unshift({ code: "notInGym" });
-    if (station === null || reasons.length > 0) out.push({ movement, reasons });
+    if (station === null || reasons.length > 0) out.push({ movement, station, reasons });
     else candidates.push({ movement, station, ...bringsOf(movement, station, judged) });
   }
   const named = (movement: Movement) => namedBy(movement, query.text);

@@ -7,7 +7,8 @@ import { findMovement, SHIPPED_MOVEMENTS } from "../../movement/catalogue/index.
 import { slotsOf, stationFor } from "../../plan/index.ts";
 import { bringsOf } from "../brings.ts";
 import { judge } from "../judged.ts";
-import { ANYTHING, findMovements, type Query } from "./find.ts";
+import { isUnsafeUnlearned } from "../../person/index.ts";
+import { ANYTHING, canBeOverruled, findMovements, mainCause, type Query } from "./find.ts";
 import { sessionChoices } from "./session-choices.ts";
 import {
   substitutesFor,
@@ -35,6 +36,34 @@ const knee = (severity: number) => ({
 const found = (query: Partial<Query>, ...rest: Parameters<typeof judging>) =>
   findMovements({ ...ANYTHING, ...query }, judge(judging(...rest)));
 const names = (r: ReturnType<typeof found>) => r.candidates.map((c) => c.movement.ref.slice(8));
+
+describe("what is ruled out", () => {
+  it("names the cause of most, says where it could be done, and what a coach may overrule", () => {
+    const { out } = found({ text: "back squat" }, sessionOf(), { brief: { level: "beginner" } });
+    const squat = out.find(({ movement }) => movement.ref === "shipped:back-squat");
+    if (squat === undefined) throw new Error("not ruled out");
+    expect(mainCause(out)).toMatchObject({ code: "level", needs: "trained", has: "beginner" });
+    expect(squat.station?.name).toBe("Station bar");
+    expect(canBeOverruled(squat)).toBe(true);
+    expect(canBeOverruled({ ...squat, station: null })).toBe(false);
+    const forbidden = { code: "forbidden", pattern: "squat", by: "the surgeon" } as const;
+    expect(canBeOverruled({ ...squat, reasons: [forbidden] })).toBe(false);
+    expect(mainCause([])).toBeNull();
+  });
+
+  it("is by level only what is unsafe before it is learned; the rest ranks lower", () => {
+    const brief = { level: "beginner" as const };
+    const { candidates, out } = found({}, sessionOf(), { brief });
+    const above = candidates.filter(({ movement }) => movement.difficulty !== "beginner");
+    expect(above.length).toBeGreaterThan(0);
+    for (const { movement } of above) expect(isUnsafeUnlearned(movement)).toBe(false);
+    for (const { movement } of out) expect(isUnsafeUnlearned(movement)).toBe(true);
+    const [one] = above;
+    const trained = found({}, sessionOf(), { brief: { level: "advanced" } }).candidates;
+    const same = trained.find(({ movement }) => movement.ref === one?.movement.ref);
+    expect((same?.score ?? 0) - (one?.score ?? 0)).toBeGreaterThanOrEqual(2);
+  });
+});
 
 describe("the search for exercises", () => {
   it("finds by words of name, pattern and direct region, all of which must fit", () => {
@@ -215,9 +244,19 @@ describe("substitutes", () => {
     );
     expect(hit?.reason).toBe("no bar on the back, supported trunk");
     expect([...(hit?.kept ?? []), ...(hit?.lost ?? [])].sort()).toEqual(
-      ["legs", "length", "pattern", "profile", "regions"].sort(),
+      ["legs", "length", "loads", "pattern", "profile", "regions"].sort(),
     );
     expect(hit?.lost).toContain("pattern");
+  });
+
+  it("put what can be loaded before the body alone, and offer no stretch for a set that counts", () => {
+    const all = swaps("back-squat", { kind: "stationTaken" });
+    const at = (slug: string) => all.findIndex((s) => s.movement.ref === `shipped:${slug}`);
+    expect(at("leg-press")).toBeGreaterThanOrEqual(0);
+    expect(at("leg-press")).toBeLessThan(at("body-weight-squat"));
+    expect(all[at("body-weight-squat")]?.lost).toContain("loads");
+    expect(all[at("leg-press")]?.kept).toContain("loads");
+    expect(all.filter((s) => s.movement.pattern === "mobility")).toEqual([]);
   });
 
   it("begin with what was logged, else with a stated relation, else with a set to find the load", () => {

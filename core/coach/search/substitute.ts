@@ -2,12 +2,14 @@ import {
   type Region,
   massFromTicks,
   ticksOf,
+  compareMass,
+  kg,
   type Mass,
   assertNever,
   timesTicks,
   keysOf,
 } from "../../kernel/index.ts";
-import { loadForTotal, type Station } from "../../gym/index.ts";
+import { allLoads, loadForTotal, type Station } from "../../gym/index.ts";
 import {
   compareStress,
   directRegions,
@@ -38,7 +40,7 @@ export type SwapCause =
   | { readonly kind: "harder" };
 
 /** What of the exercise a substitute keeps or loses. */
-export type Aspect = "regions" | "length" | "profile" | "pattern" | "legs";
+export type Aspect = "regions" | "length" | "profile" | "pattern" | "legs" | "loads";
 
 /** The load to begin with: what was logged, what a stated relation gives, or a set to find it. */
 export type FirstLoad =
@@ -87,6 +89,7 @@ const WEIGHT: Readonly<Record<Aspect, number>> = {
   profile: 1.5,
   pattern: 2,
   legs: 1,
+  loads: 3,
 };
 
 /**
@@ -106,6 +109,8 @@ export function substitutesFor(slot: Slot, cause: SwapCause, context: SwapContex
       continue;
     }
     const shared = overlap(from, movement);
+    // A stretch, or conditioning, stands in for no set that counts.
+    if (countsForVolume(from) && !countsForVolume(movement)) continue;
     if (shared === 0 || !answers(cause, from, movement)) continue;
     const station = stationFor(here, movement, context.unrollContext.lastStation(movement.ref));
     const reasons = exclusionsOf(context.brief, movement);
@@ -195,10 +200,18 @@ function compare(
     profile: before.profile === after.profile,
     pattern: from.pattern === to.pattern,
     legs: (from.laterality === "twoLegs") === (to.laterality === "twoLegs"),
+    loads: hasLoads(station) || !hasLoads(context.station(slot.station)),
   };
+
   const aspects = keysOf(WEIGHT);
   return { kept: aspects.filter((a) => keeps[a]), lost: aspects.filter((a) => !keeps[a]) };
 }
+
+/** So much has to be loadable for what is trained with a load not to be replaced by the body alone. */
+const SOME_LOAD = kg(20);
+const hasLoads = (station: Station | null) =>
+  station !== null &&
+  allLoads(station.loading).some(({ reading }) => compareMass(reading, SOME_LOAD) >= 0);
 
 function firstLoad(
   slot: Slot,
