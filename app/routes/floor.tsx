@@ -17,7 +17,7 @@ import {
 import { bodyWeightOf } from "~/core/person/index.ts";
 import { movementsIn, slotsOf, type Slot } from "~/core/plan/index.ts";
 import type { Station } from "~/core/gym/index.ts";
-import { idParam, orNotFound, requireSignIn } from "~/server/auth/session.server.ts";
+import { idParam, orNotFound, requireSignIn, signedInOf } from "~/server/auth/session.server.ts";
 import { newId } from "~/codec/new-id.ts";
 import { contextFor } from "~/server/coaching/context.server.ts";
 import { historyOf } from "~/server/coaching/history.server.ts";
@@ -29,7 +29,6 @@ import { comparingOf } from "~/server/db/comparing.server.ts";
 import { strengthRules } from "~/server/db/strength-rules.server.ts";
 import { commandsAfter } from "~/server/db/commands.server.ts";
 import { adoptNewestRevision, getSessionLog } from "~/server/db/session-logs.server.ts";
-import { studioSettings } from "~/server/db/studio-settings.server.ts";
 import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/floor.ts";
 import { FloorView } from "../components/floor/floor-view.tsx";
@@ -56,32 +55,21 @@ function slotsIn(change: SessionChange): readonly Slot[] {
   return change.kind === "addExercise" ? [change.block.slot] : [];
 }
 
-export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
+export const loader = reading(async (scope, { params, context }: Route.LoaderArgs) => {
   const sessionLog = orNotFound(await getSessionLog(scope, idParam<"sessionLog">(params.runId)));
   const person = orNotFound(await getPerson(scope, sessionLog.personId));
-  const [
-    coaching,
-    commands,
-    stations,
-    gym,
-    history,
-    catalogue,
-    measurements,
-    { rules },
-    said,
-    settings,
-  ] = await Promise.all([
-    contextFor(scope, person, sessionLog.gymId, sessionLog.day),
-    commandsAfter(scope, sessionLog.id, 0),
-    listStations(scope, sessionLog.gymId, "all"),
-    getGym(scope, sessionLog.gymId),
-    historyOf(scope, sessionLog.personId),
-    catalogueFor(scope),
-    listMeasurements(scope, sessionLog.personId),
-    strengthRules(scope, sessionLog.startedAt),
-    comparingOf(scope, sessionLog.personId),
-    studioSettings(scope),
-  ]);
+  const [coaching, commands, stations, gym, history, catalogue, measurements, { rules }, said] =
+    await Promise.all([
+      contextFor(scope, person, sessionLog.gymId, sessionLog.day),
+      commandsAfter(scope, sessionLog.id, 0),
+      listStations(scope, sessionLog.gymId, "all"),
+      getGym(scope, sessionLog.gymId),
+      historyOf(scope, sessionLog.personId),
+      catalogueFor(scope),
+      listMeasurements(scope, sessionLog.personId),
+      strengthRules(scope, sessionLog.startedAt),
+      comparingOf(scope, sessionLog.personId),
+    ]);
   // As it was when the session began: what is trained now must not change its own loads.
   const series = seriesOf(before(history, sessionLog));
   const bodyWeight = bodyWeightOf(measurements, sessionLog.day);
@@ -126,7 +114,7 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
     warmUpSkipped: coaching.warnings.find((warning) => warning.kind === "warmUpSkipped") ?? null,
     movements,
     rules,
-    settings,
+    settings: signedInOf(context).settings,
     strengthRecords,
     bodyWeight,
     studioId: scope.studioId,

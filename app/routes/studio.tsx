@@ -2,7 +2,6 @@ import { Outlet } from "react-router";
 import { requireSignIn, signedInOf } from "~/server/auth/session.server.ts";
 import { listOwnMovements } from "~/server/db/movements.server.ts";
 import { listOwnSetUps, setUpsByRef } from "~/server/db/own-set-ups.server.ts";
-import { studioSettings } from "~/server/db/studio-settings.server.ts";
 import { reading } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/studio.ts";
 import { SettingsProvider } from "../components/wording.ts";
@@ -11,12 +10,8 @@ import { Shell } from "../components/shell.tsx";
 export const middleware: Route.MiddlewareFunction[] = [requireSignIn];
 
 export const loader = reading(async (scope, { context }: Route.LoaderArgs) => {
-  const { studioName, displayName } = signedInOf(context);
-  const [ownMovements, setUps, settings] = await Promise.all([
-    listOwnMovements(scope),
-    listOwnSetUps(scope),
-    studioSettings(scope),
-  ]);
+  const { studioName, displayName, settings } = signedInOf(context);
+  const [ownMovements, setUps] = await Promise.all([listOwnMovements(scope), listOwnSetUps(scope)]);
   return { studioName, displayName, ownMovements, ownSetUps: setUpsByRef(setUps), settings };
 });
 

@@ -1,4 +1,4 @@
-/** The classes of the sheet; `styles.test.ts` holds them to it. */
+/** The classes of this sheet; `styles.test.ts` holds them to it. */
 declare const styles: {
   readonly above: string;
   readonly cell: string;
@@ -8,7 +8,11 @@ declare const styles: {
   readonly frame: string;
   readonly grow: string;
   readonly hatch: string;
+  readonly legFigure: string;
+  readonly legLine: string;
   readonly legMap: string;
+  readonly legNamed: string;
+  readonly muscle: string;
   readonly none: string;
   readonly opened: string;
   readonly outline: string;

@@ -1,5 +1,11 @@
-import { SPEAKING_REGIONS, type MuscleLength, type Region } from "../kernel/index.ts";
-import type { Station } from "../gym/index.ts";
+import {
+  compareMass,
+  kg,
+  SPEAKING_REGIONS,
+  type MuscleLength,
+  type Region,
+} from "../kernel/index.ts";
+import { allLoads, type Station } from "../gym/index.ts";
 import { SET_UP_EFFORTS, type Movement } from "../movement/index.ts";
 import { levelsAbove, wantedLength } from "../person/index.ts";
 import { countsForVolume } from "../unroll/index.ts";
@@ -13,6 +19,14 @@ export type Brings =
   | { readonly kind: "length"; readonly region: Region; readonly length: MuscleLength }
   | { readonly kind: "singleLeg" }
   | { readonly kind: "liked" };
+
+/** So much has to be loadable for equipment to be more than the body alone. */
+const SOME_LOAD = kg(20);
+
+/** True for equipment on which a load can grow: bands, the floor and the body alone come after it. */
+export const hasLoads = ({ loading }: Station): boolean =>
+  loading.kind !== "band" &&
+  allLoads(loading).some(({ reading }) => compareMass(reading, SOME_LOAD) >= 0);
 
 const SPEAKING: ReadonlySet<Region> = new Set(SPEAKING_REGIONS);
 
@@ -63,6 +77,7 @@ export function bringsOf(
   }
   if (slots.some((s) => s.slot.movement === movement.ref)) score -= 4;
   if (movement.pattern === "mobility" || movement.pattern === "conditioning") score -= 3;
+  if (!hasLoads(station)) score -= 1.5;
   score -= 2 * levelsAbove(movement, brief);
   if (station.usuallyBusy) score -= 0.5;
   if (stimulus.length === wantedLength(approach.stances)) score += 1;

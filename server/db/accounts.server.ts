@@ -1,6 +1,7 @@
 import { createHash, randomBytes } from "node:crypto";
 import { z } from "zod";
 import { type Instant, type Id, fail, ok, type Result } from "~/core/kernel/index.ts";
+import type { StudioSettings } from "~/core/person/index.ts";
 import { newId } from "~/codec/new-id.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
 import {
@@ -11,6 +12,7 @@ import {
   type Transaction,
 } from "./connection.server.ts";
 import type { Row } from "./scope.server.ts";
+import { settingsFrom } from "./studio-settings.server.ts";
 
 /** Accounts and sign-ins lie above the studios; these are the only queries outside a scope. */
 export interface SignedIn {
@@ -18,6 +20,8 @@ export interface SignedIn {
   readonly studioId: Id<"studio">;
   readonly displayName: string;
   readonly studioName: string;
+  /** What the studio has set for all of its coaches, which every page is worded by. */
+  readonly settings: StudioSettings;
 }
 
 export const SIGN_IN_DAYS = 14;
@@ -146,16 +150,23 @@ export async function findSignIn(
   const row = (await db("sign_ins")
     .join("users", "users.id", "sign_ins.user_id")
     .join("studios", "studios.id", "sign_ins.studio_id")
+    .leftJoin("studio_settings", "studio_settings.studio_id", "sign_ins.studio_id")
     .where("token_hash", sha256(token))
     .where("expires_at", ">", now)
-    .first("sign_ins.user_id", "sign_ins.studio_id", "users.display_name", "studios.name")) as
-    Row | undefined;
+    .first(
+      "sign_ins.user_id",
+      "sign_ins.studio_id",
+      "users.display_name",
+      "studios.name",
+      "studio_settings.document",
+    )) as Row | undefined;
   if (row === undefined) return null;
   return {
     userId: fromBinary(row["user_id"]),
     studioId: fromBinary(row["studio_id"]),
     displayName: z.string().parse(row["display_name"]),
     studioName: z.string().parse(row["name"]),
+    settings: settingsFrom(row["document"]),
   };
 }
 

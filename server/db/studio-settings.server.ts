@@ -8,8 +8,12 @@ const documentColumn = jsonColumn(studioSettingsCodec);
 /** What the studio has set for all of its coaches. */
 export async function studioSettings(scope: Scope): Promise<StudioSettings> {
   const row = await scope.from("studio_settings").first("document");
-  return row === undefined ? FIRST_SETTINGS : documentColumn.parse(row["document"]);
+  return settingsFrom(row?.["document"]);
 }
+
+/** The settings of a stored document; those of a new studio where there is none. */
+export const settingsFrom = (document: unknown): StudioSettings =>
+  document === undefined || document === null ? FIRST_SETTINGS : documentColumn.parse(document);
 
 /** Sets them anew; of two coaches who do so at once, the later one holds. */
 export async function saveStudioSettings(scope: Scope, settings: StudioSettings): Promise<void> {

@@ -2,14 +2,12 @@ import {
   type Region,
   massFromTicks,
   ticksOf,
-  compareMass,
-  kg,
   type Mass,
   assertNever,
   timesTicks,
   keysOf,
 } from "../../kernel/index.ts";
-import { allLoads, loadForTotal, type Station } from "../../gym/index.ts";
+import { loadForTotal, type Station } from "../../gym/index.ts";
 import {
   compareStress,
   directRegions,
@@ -26,6 +24,7 @@ import {
   type Provocation,
 } from "../../person/index.ts";
 import { countsForVolume, type UnrollContext } from "../../unroll/index.ts";
+import { hasLoads } from "../brings.ts";
 import { stimulusOf } from "../coverage.ts";
 
 /** Why an exercise is to be swapped. */
@@ -200,18 +199,14 @@ function compare(
     profile: before.profile === after.profile,
     pattern: from.pattern === to.pattern,
     legs: (from.laterality === "twoLegs") === (to.laterality === "twoLegs"),
-    loads: hasLoads(station) || !hasLoads(context.station(slot.station)),
+    loads: hasLoads(station) || !isLoaded(context.station(slot.station)),
   };
 
   const aspects = keysOf(WEIGHT);
   return { kept: aspects.filter((a) => keeps[a]), lost: aspects.filter((a) => !keeps[a]) };
 }
 
-/** So much has to be loadable for what is trained with a load not to be replaced by the body alone. */
-const SOME_LOAD = kg(20);
-const hasLoads = (station: Station | null) =>
-  station !== null &&
-  allLoads(station.loading).some(({ reading }) => compareMass(reading, SOME_LOAD) >= 0);
+const isLoaded = (station: Station | null) => station !== null && hasLoads(station);
 
 function firstLoad(
   slot: Slot,
