@@ -65,7 +65,7 @@ export default function WritingSets() {
           </Box>
         </Box>
         <div>
-          <Typography sx={{ maxWidth: "70ch" }}>
+          <Typography sx={{ maxWidth: "70ch", mb: 3 }}>
             Four numbers of a tempo are read as {TEMPO_ORDER_NAMES[tempoOrder]}.{" "}
             <Link to="/settings">Change the order</Link>
           </Typography>

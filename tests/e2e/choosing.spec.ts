@@ -73,7 +73,7 @@ test("from a brief with two limits to a session without findings, and a swap for
   const findings = page.getByRole("region", { name: "Findings" });
   const isDone = async () =>
     (await findings.getByRole("heading", { name: "No findings" }).count()) > 0;
-  for (let i = 0; i < 30 && !(await isDone()); i++) {
+  for (let i = 0; i < 60 && !(await isDone()); i++) {
     const before = await findings.innerText();
     // The list is drawn anew after every change, so a press may meet a row that is just gone.
     await expect(async () => {
