@@ -81,7 +81,11 @@ test("from a brief with two limits to a session without findings, and a swap for
       const first = findings.locator("> details").first();
       if ((await first.getAttribute("open")) === null) await first.locator("summary").click();
       const press = { timeout: 1500 };
-      const fix = first.getByRole("button").first();
+      // Fixes that answer one finding and make another could go on for ever: then the coach decides.
+      const isTried = i >= 30;
+      const fix = isTried
+        ? first.getByRole("button", { name: "Set aside …" })
+        : first.getByRole("button").first();
       if ((await fix.innerText(press)) === "Set aside …") {
         await fix.click(press);
         await first.getByLabel("Why it is set aside").fill("Agreed with her for this week", press);
