@@ -79,7 +79,7 @@ export function formatFact(
     case "technicalLate":
       return `${nameOf(fact.movement)} loads the back freely and comes after ${fact.setsBefore} hard sets, when form goes first.`;
     case "growthUnwanted":
-      return `Keep from growing: ${regionOf(fact.region)}. They get ${fact.sets} direct sets this week.`;
+      return `${sentence(regionOf(fact.region))}: to be kept from growing, yet ${fact.sets} direct sets this week.`;
     case "tooMuchForNew":
       return `${fact.sets} hard sets for a new or returning client; ${fact.limit} are plenty. Severe soreness can be dangerous.`;
     case "lowReadiness":
@@ -113,7 +113,7 @@ export function formatFact(
     case "sameSticking":
       return `${nameOf(fact.second)} sticks where ${nameOf(fact.first)} does: ${PROFILE_PLACES[fact.at]}, ${regionOf(fact.region)} at the same length. One that is hard elsewhere usually adds more.`;
     case "limitTooNear":
-      return `${nameOf(fact.movement)} goes ${fact.isPast ? "past failure" : "to failure"}, and ${regionOf(fact.region)} are trained again ${fact.days === 1 ? "the next day" : `${fact.days} days later`}, on ${formatShortDay(fact.day)}.`;
+      return `${nameOf(fact.movement)} goes ${fact.isPast ? "past failure" : "to failure"}, with more sets for ${regionOf(fact.region)} ${fact.days === 1 ? "the next day" : `${fact.days} days later`}, on ${formatShortDay(fact.day)}.`;
     case "roomsApart":
       return `${fact.first} stands in ${fact.rooms[0]}, ${fact.second} in ${fact.rooms[1]}: too far apart for a superset.`;
     case "bothBusy":

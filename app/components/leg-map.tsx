@@ -52,11 +52,11 @@ export const LegMap = steady(function LegMap({
     return `${muscles.label[region]}: ${formatSets(found?.sets ?? 0)} sets, ${SHADE_NAMES[found?.shade ?? "none"]}`;
   };
   const onKeyDown = (event: React.KeyboardEvent) => {
-    const by = event.key === "ArrowRight" ? 1 : event.key === "ArrowLeft" ? -1 : 0;
-    if (by === 0) return;
+    const step = event.key === "ArrowRight" ? 1 : event.key === "ArrowLeft" ? -1 : 0;
+    if (step === 0) return;
     event.preventDefault();
-    const at = named === null ? (by > 0 ? -1 : 0) : DRAWN.indexOf(named);
-    setNamed(DRAWN.at((at + by + DRAWN.length) % DRAWN.length) ?? null);
+    const at = named === null ? (step > 0 ? -1 : 0) : DRAWN.indexOf(named);
+    setNamed(DRAWN.at((at + step + DRAWN.length) % DRAWN.length) ?? null);
   };
   return (
     <div

@@ -116,17 +116,18 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
 
   // Whoever starts means the session as it stands: it is saved first, and started once it is.
   const submit = useSubmit();
-  const [isStarting, setIsStarting] = useState(false);
+  /** What the server had answered when a press asked to start; null where nobody waits for it. */
+  const [starting, setStarting] = useState<{ readonly since: typeof reply } | null>(null);
   const start = useCallback(() => {
-    setIsStarting(true);
+    setStarting({ since: reply });
     saveNow();
-  }, [saveNow]);
-  const isInConflict = reply?.kind === "conflict";
+  }, [reply, saveNow]);
+  const isRefused = reply !== starting?.since && reply?.kind !== "saved";
   useEffect(() => {
-    if (!isStarting || !isSettled || (isDirty && !isInConflict)) return;
-    setIsStarting(false);
+    if (starting === null || !isSettled || (isDirty && !isRefused)) return;
+    setStarting(null);
     if (!isDirty) void submit(null, { method: "post", action: `/plans/${plan.id}/start` });
-  }, [isStarting, isSettled, isDirty, isInConflict, submit, plan.id]);
+  }, [starting, isSettled, isDirty, isRefused, submit, plan.id]);
 
   const isUnsaved = isDirty || invalid.size > 0;
   const isBlocked =
@@ -149,7 +150,7 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
           canUndo={canUndo}
           canRedo={canRedo}
           canSave={isDirty && invalid.size === 0 && isSettled}
-          canStart={invalid.size === 0 && !isBlocked && !isStarting}
+          canStart={invalid.size === 0 && !isBlocked}
           isBegun={plan.sessionState.kind !== "none"}
           onUndo={undo}
           onRedo={redo}

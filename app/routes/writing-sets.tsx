@@ -66,7 +66,7 @@ export default function WritingSets() {
         </Box>
         <div>
           <Typography sx={{ maxWidth: "70ch", mb: 3 }}>
-            Four numbers of a tempo are read as {TEMPO_ORDER_NAMES[tempoOrder]}.{" "}
+            Four numbers of a tempo: {TEMPO_ORDER_NAMES[tempoOrder]}.{" "}
             <Link to="/settings">Change the order</Link>
           </Typography>
           {LESSONS.map((lesson) => (

@@ -7,7 +7,7 @@ import {
 } from "../kernel/index.ts";
 import { allLoads, type Station } from "../gym/index.ts";
 import { SET_UP_EFFORTS, type Movement } from "../movement/index.ts";
-import { levelsAbove, wantedLength } from "../person/index.ts";
+import { levelsAbove, spokenRegions, wantedLength } from "../person/index.ts";
 import { countsForVolume } from "../unroll/index.ts";
 import { setsTowardsBand, stimulusOf } from "./coverage.ts";
 import type { Judged } from "./judged.ts";
@@ -44,12 +44,13 @@ export function bringsOf(
   const brings: { by: number; what: Brings }[] = [];
   let score = 0;
   // Conditioning and mobility bring no hard sets, and the three vasti are one lack, not three.
+  const spoken = spokenRegions(brief, approach);
   const regions = countsForVolume(movement)
-    ? movement.regions.filter((r) => SPEAKING.has(r.region))
+    ? movement.regions.filter((r) => spoken.includes(r.region))
     : [];
   for (const { region, share } of regions) {
     const lacking = bands[region].low * fraction - setsTowardsBand(week[region]);
-    if (lacking > 0) {
+    if (lacking > 0 && SPEAKING.has(region)) {
       const by = share * Math.min(3, lacking);
       score += by;
       if (share === 1) brings.push({ by, what: { kind: "region", region, lacking } });
@@ -77,7 +78,7 @@ export function bringsOf(
   }
   if (slots.some((s) => s.slot.movement === movement.ref)) score -= 4;
   if (movement.pattern === "mobility" || movement.pattern === "conditioning") score -= 3;
-  if (!hasLoads(station)) score -= 1.5;
+  if (!hasLoads(station)) score -= 3;
   score -= 2 * levelsAbove(movement, brief);
   if (station.usuallyBusy) score -= 0.5;
   if (stimulus.length === wantedLength(approach.stances)) score += 1;

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { kg, seconds, minutes } from "../kernel/index.ts";
+import { EMPTY_BRIEF, type Brief } from "../person/index.ts";
 import type { RotationBlock, SessionPlan } from "../plan/index.ts";
 import { findingsOf } from "./finding-rules.ts";
 import type { FindingCode } from "./finding.ts";
@@ -239,6 +240,18 @@ describe("findings, each with a session that triggers it and the smallest change
 });
 
 describe("what findings are judged by", () => {
+  it("judges a head of the quads by itself where it has a range of its own, and tells it else once", () => {
+    const head = { weekly: { vastusMedialis: { low: 9, high: 20 } } };
+    const own = { ...EMPTY_BRIEF.ownVolume, ...head };
+    const of = (brief: Partial<Brief>) =>
+      codes(judging(quads(8), { brief })).filter((key) => key.includes("Band/vastus"));
+    expect(of({ ownVolume: own })).toEqual(["belowBand/vastusMedialis"]);
+    expect(of({ priorities: ["vastusMedialis"] })).toEqual([]);
+    const few = (brief: Partial<Brief>) =>
+      codes(judging(quads(4), { brief })).filter((key) => key.includes("vastus"));
+    expect(few({ priorities: ["vastusMedialis"] })).toEqual(few({}));
+  });
+
   it("puts what can hurt first", () => {
     const severities = findingsOf(
       judging(sessionOf(exercise("back-squat", 3, { effort: 0 })), {

@@ -60,14 +60,16 @@ export function findingsIn(judged: Judged): readonly Finding[] {
 
 type Rule = (judged: Judged) => readonly Finding[];
 
-/** The regions that are judged: a head of the quads by itself only where it is trained unlike all of them. */
-function regionsIn({ brief, approach, week }: Judged): readonly Region[] {
-  const quads = week.vastusLateralis;
+/** The regions that are judged: a head of the quads by itself only where something about it is unlike all of them. */
+function regionsIn(
+  { brief, approach, week }: Judged,
+  isUnlike: (head: Region, quads: Region) => boolean,
+): readonly Region[] {
   return spokenRegions(brief, approach).filter(
     (region) =>
       SPEAKING_REGIONS.includes(region) ||
-      setsTowardsBand(week[region]) !== setsTowardsBand(quads) ||
-      week[region].direct !== quads.direct,
+      week[region].direct !== week.vastusLateralis.direct ||
+      isUnlike(region, "vastusLateralis"),
   );
 }
 
@@ -76,7 +78,11 @@ const trains = (slot: CoveredSlot, region: Region) => shareOf(slot.movement, reg
 const bands: Rule = (judged) => {
   const { week, bands: all, fraction, sessions, slots } = judged;
   if (slots.length === 0) return [];
-  return regionsIn(judged).flatMap((region): Finding[] => {
+  const isUnlike = (head: Region, quads: Region) =>
+    all[head].low !== all[quads].low ||
+    all[head].high !== all[quads].high ||
+    setsTowardsBand(week[head]) !== setsTowardsBand(week[quads]);
+  return regionsIn(judged, isUnlike).flatMap((region): Finding[] => {
     const covered = week[region];
     const { low, high } = all[region];
     const sets = setsTowardsBand(covered);
@@ -102,7 +108,7 @@ const bands: Rule = (judged) => {
 const lengths: Rule = (judged) => {
   const { week, approach, slots } = judged;
   const wanted = wantedLength(approach.stances);
-  return regionsIn(judged).flatMap((region): Finding[] => {
+  return regionsIn(judged, () => false).flatMap((region): Finding[] => {
     const covered = week[region];
     const possible = TRAINABLE_LENGTHS[region];
     if (covered.direct < SETS_AT_ONE_LENGTH || possible.length < 2) return [];

@@ -8,7 +8,7 @@ import { unroll, sessionDuration } from "../unroll/index.ts";
 import { findingsOf } from "./finding-rules.ts";
 import { SEVERITIES } from "./finding.ts";
 import { applyFix, arrangedByApproach, receiving } from "./fix.ts";
-import { fixesFor } from "./fixes-for.ts";
+import { fixed as afterFix, fixesFor } from "./fixes-for.ts";
 import { sampleId, sampleNewId } from "../../tests/samples/index.ts";
 import {
   approachOf,
@@ -52,6 +52,35 @@ const anyJudging = fc
   );
 
 describe("a fix", () => {
+  it("that swaps an exercise keeps as many work sets, whatever the approach begins with", () => {
+    for (const sets of [1, 3, 5]) {
+      const j = judging(sessionOf(exercise("back-squat", sets)));
+      const [slot] = slotsOf(j.plan);
+      const station = FULL_GYM.find((own) => own.serves.includes("shipped:leg-press"));
+      if (slot === undefined || station === undefined) throw new Error("no squat, no press");
+      const movement = movementOf("leg-press");
+      const plan = applyFix({ kind: "swap", slot: slot.id, movement, station }, j, sampleNewId);
+      const [swapped] = slotsOf(plan);
+      expect(swapped?.movement).toBe("shipped:leg-press");
+      expect(swapped?.sets).toHaveLength(sets);
+      expect(new Set(swapped?.sets.map(({ id }) => id)).size).toBe(sets);
+    }
+  });
+
+  it("for a note leaves fewer findings, for any session: pressing on comes to an end", () => {
+    fc.assert(
+      fc.property(anyJudging, (j) => {
+        const before = findingsOf(j);
+        for (const found of before.filter(({ severity }) => severity === "note").slice(0, 3)) {
+          for (const fix of fixesFor(found, j, sampleNewId)) {
+            expect(findingsOf(afterFix(fix, j, sampleNewId)).length).toBeLessThan(before.length);
+          }
+        }
+      }),
+      { numRuns: 20 },
+    );
+  });
+
   it("removes its finding and brings up nothing as grave that was not there, for any session", () => {
     fc.assert(
       fc.property(anyJudging, (j) => {

@@ -88,6 +88,18 @@ export function newExercise(
   return newBlock(newId, movement, station.id, reading, defaults, brief.weakerSide ?? "left");
 }
 
+/** The sets of an exercise but those that lead up to it. */
+const workSetsIn = (slot: Slot) => slot.sets.filter(({ role }) => !isPreparatory(role)).length;
+
+/** An exercise with so many sets, at least one: its last one again, or without the last ones. */
+function withSets(slot: Slot, sets: number, newId: NewId): Slot {
+  const last = slot.sets.at(-1);
+  if (last === undefined || sets === 0 || sets === slot.sets.length) return slot;
+  return sets < slot.sets.length
+    ? { ...slot, sets: slot.sets.slice(0, sets) }
+    : withSets(duplicateSet(slot, last.id, newId), sets, newId);
+}
+
 /** The plan with a fix applied. */
 export function applyFix(fix: Fix, judging: Judging, newId: NewId): SessionPlan {
   const { plan } = judging;
@@ -100,7 +112,12 @@ export function applyFix(fix: Fix, judging: Judging, newId: NewId): SessionPlan 
     }
     case "swap": {
       const { slot: fresh } = newExercise(judging, fix.movement, fix.station, null, newId);
-      return onSlot(fix.slot, (slot) => ({ ...fresh, id: slot.id, lineageId: slot.lineageId }));
+      // As many sets as before: what answers one finding by dropping work would only bring up another.
+      return onSlot(fix.slot, (slot) => ({
+        ...withSets(fresh, workSetsIn(slot), newId),
+        id: slot.id,
+        lineageId: slot.lineageId,
+      }));
     }
     case "remove":
     case "moveToOtherDay":

@@ -71,6 +71,9 @@ describe("a session as it is looked back at", () => {
     expect([found.doneSets, found.plannedSets]).toEqual([2, 3]);
     expect(found.most).toMatchObject({ planned: 2, done: 1 });
     expect(found.volume.find(({ region }) => region === found.most?.region)?.direct).toBe(1);
+    // A squat trains three vasti, which are one row.
+    const vasti = found.volume.filter(({ region }) => region.startsWith("vastus"));
+    expect(vasti.map(({ region }) => region)).toEqual(["vastusLateralis"]);
   });
 
   it("says of the region that was planned most what was done of it, whatever else was trained more", () => {

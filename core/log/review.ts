@@ -1,4 +1,4 @@
-import type { Id, Region } from "../kernel/index.ts";
+import { SPEAKING_REGIONS, type Id, type Region } from "../kernel/index.ts";
 import { isItemBlock, type ItemBlock, type SessionPlan, type VolumePolicy } from "../plan/index.ts";
 import { plannedSets, volumeOf, type RegionVolume, type UnrollContext } from "../unroll/index.ts";
 import type { OrderedCommand } from "./command.ts";
@@ -72,7 +72,7 @@ export function reviewOf(
   const changes = changesIn(log);
   const trained = trainedPlan(plan, changes, loggedSets);
   const slots = summarise(trained, log);
-  const volume = volumeOf(performedSets(trained, loggedSets, context.movement), policy);
+  const volume = spoken(volumeOf(performedSets(trained, loggedSets, context.movement), policy));
   return {
     slots: slots.map((summary) => ({
       ...summary,
@@ -85,7 +85,7 @@ export function reviewOf(
     plannedSets: slots.reduce((sum, slot) => sum + slot.plannedSets, 0),
     doneSets: slots.reduce((sum, slot) => sum + slot.doneSets, 0),
     volume,
-    most: mostPlanned(volumeOf(plannedSets(plan, context), policy), volume),
+    most: mostPlanned(spoken(volumeOf(plannedSets(plan, context), policy)), volume),
     unplanned: unplannedSets(trained, log),
     conflicts: conflictsOf(log),
     pains: painsOf(log),
@@ -94,6 +94,10 @@ export function reviewOf(
     corrections: correctionsIn(commands),
   };
 }
+
+/** The three vasti are trained together, and told as one row. */
+const spoken = (volume: readonly RegionVolume[]) =>
+  volume.filter(({ region }) => SPEAKING_REGIONS.includes(region));
 
 function mostPlanned(
   planned: readonly RegionVolume[],

@@ -10,7 +10,7 @@ const SO_FAR = `
   (select min(p.id) from plans p where p.studio_id = memberships.studio_id) as plan,
   (select min(r.id) from runs r where r.studio_id = memberships.studio_id) as run`;
 
-/** The first steps of a studio; null once a set has been logged, for good. */
+/** The first steps of a studio; null where a set has been logged. */
 export async function firstSteps(scope: Scope, gyms: number): Promise<FirstSteps | null> {
   const [row] = (await scope.from("memberships").select(scope.raw(SO_FAR)).limit(1)) as Row[];
   if (row === undefined || isTrue(row["logged"])) return null;

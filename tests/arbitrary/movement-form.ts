@@ -2,6 +2,7 @@
 export const MOVEMENT_FORM: Readonly<Record<string, string>> = {
   revision: "1",
   name: "Quay squat",
+  alsoCalled: "Dock squat, harbour squat",
   pattern: "squat",
   jointActions: "kneeExtension",
   direct: "vastusLateralis",

@@ -201,7 +201,6 @@ function compare(
     legs: (from.laterality === "twoLegs") === (to.laterality === "twoLegs"),
     loads: hasLoads(station) || !isLoaded(context.station(slot.station)),
   };
-
   const aspects = keysOf(WEIGHT);
   return { kept: aspects.filter((a) => keeps[a]), lost: aspects.filter((a) => !keeps[a]) };
 }

@@ -20,6 +20,7 @@ import {
 import type { Span } from "./span.ts";
 import { note, type Reading } from "./reading.ts";
 import { target, writeTarget } from "./target.ts";
+import { ALL_PHASES } from "./tempo.ts";
 import { textOfWord, type WordName } from "./tokens.ts";
 
 /** The word of each role. */
@@ -204,10 +205,13 @@ function checkOnce(r: Reading, modifiers: readonly Modifier[]): void {
     const same = modifiers.slice(0, i).filter(({ facet }) => facet === said.facet);
     const isAgain =
       same.length >= FACETS[said.facet].most ||
-      (said.once !== undefined && same.some(({ once }) => once === said.once));
+      (said.once !== undefined && same.some(({ once }) => meets(once, said.once)));
     if (isAgain) note(r, said, { code: "twice", what: said.facet });
   });
 }
+
+const meets = (a: string | undefined, b: string | undefined) =>
+  a === b || a === ALL_PHASES || b === ALL_PHASES;
 
 const NONE: ReadonlySet<string> = new Set();
 /** How a line stands before a coach: the RIR is said even where it is as usual. */

@@ -543,6 +543,15 @@ describe("shorthand", () => {
     });
   });
 
+  it.each(["8 tempo 3-1-1-0 lower 5", "8 lower 5 tempo 3-1-1-0", "8 3-1-1-0 4-1-1-0"])(
+    "refuses a phase that is said twice: %s",
+    (line) => {
+      expect(parseLine(line, [], CONTEXT, sampleNewId)).toMatchObject({
+        error: [{ code: "twice", what: "phase" }],
+      });
+    },
+  );
+
   it("reads the pause by its name, also of older lines", () => {
     expect(setOf("8 lower 3 pause 2").tempo).toEqual(setOf("8 tempo lower 3 stretch 2").tempo);
     expect(writeLine(setsOf("8 lower 3 stretch 2"), CONTEXT)).toBe("8 tempo lower 3 pause 2");

@@ -42,11 +42,15 @@ export const phase: Words<PhaseSaying> = map(
   ([, said]) => said,
 );
 
+/** What says every phase at once, beside which none can be said again. */
+export const ALL_PHASES = "all phases";
+
 /** [ "tempo" ] four numbers, in the order that the studio has set. */
 export const shortTempo: Words<Saying> = map(
   inTurn(maybe(word("tempo")), token("shortTempo")),
   ([, found]) => ({
     ...spanOf(found),
+    once: ALL_PHASES,
     says: (r, set) => {
       const parts = found.text.match(/[-–/]/)
         ? found.text.split(/[-–/]/)
