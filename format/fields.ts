@@ -100,12 +100,12 @@ export const LOAD_FIELDS: FieldNames<typeof LOAD_RULES> = {
   massFrom: {
     by: { label: "More or less", choices: PLUS_MINUS },
     mass: "By",
-    counted: { label: "Counted", choices: { asRead: "as read", perSide: "a side" } },
+    counted: { label: "Counted", choices: { asRead: "as read", perSide: "per side" } },
     basis: "Than",
   },
   platesFrom: {
     by: { label: "More or less", choices: PLUS_MINUS },
-    plates: "Plates a side",
+    plates: "Plates per side",
     size: "Of",
     basis: "Than",
   },
@@ -184,7 +184,7 @@ export const PROGRESSION_FIELDS: FieldNames<typeof PROGRESSIONS> = {
   smallestStep: { after: AFTER },
   fixedIncrement: {
     by: "Add",
-    counted: { label: "Counted", choices: { asRead: "in all", perSide: "a side" } },
+    counted: { label: "Counted", choices: { asRead: "in all", perSide: "per side" } },
     after: AFTER,
   },
   totalReps: { goal: "Reps in all" },

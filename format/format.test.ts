@@ -56,13 +56,13 @@ describe("numbers for people", () => {
 describe("training in words", () => {
   it("says how to make a load and what changes", () => {
     expect(formatRecipe({ kind: "plates", points: 2, perPoint: [kg(20), kg(2.5)] })).toBe(
-      "20 + 2.5 kg a side",
+      "20 + 2.5 kg per side",
     );
     expect(formatRecipe({ kind: "plates", points: 1, perPoint: [kg(20)] })).toBe("20 kg");
-    expect(formatRecipe({ kind: "plates", points: 2, perPoint: [] })).toBe("nothing hung");
+    expect(formatRecipe({ kind: "plates", points: 2, perPoint: [] })).toBe("no plates");
     expect(formatRecipe({ kind: "pin", pin: lb(70), addOns: [lb(5)] })).toBe("pin 70 lb + 5");
     expect(formatChange({ kind: "plates", points: 2, takeOff: [kg(10)], hang: [kg(20)] })).toBe(
-      "take off 10, add 20 a side",
+      "take off 10, add 20 per side",
     );
     expect(formatChange({ kind: "none" })).toBeNull();
   });
@@ -251,7 +251,7 @@ describe("what is wrong in a plan, in words", () => {
   it.each<readonly [PlanIssue, string]>([
     [
       { code: "idleDrop", blocks: false, ...at, asked: 0.9, reading: kg(10) },
-      "The drop to 90% comes out at 10 kg, not easier: the steps here are too coarse. Choose a smaller share.",
+      "The drop to 90% comes out at 10 kg, not easier: the steps here are too coarse. Choose a smaller percentage.",
     ],
     [
       { code: "idleDrop", blocks: false, ...at, asked: null, reading: kg(10) },
@@ -312,7 +312,7 @@ describe("stations in words", () => {
 
   it("say what a reading means", () => {
     expect(readingMeaning(rack)).toBe("with the 20 kg bar");
-    expect(readingMeaning({ ...rack, bar: null })).toBe("plates hung; bar of unknown mass");
+    expect(readingMeaning({ ...rack, bar: null })).toBe("plates; bar weight unknown");
     expect(describeLoading(rack)).toBe("bar 20 kg; plates 20×4, 1.25×2");
   });
 

@@ -38,7 +38,10 @@ export const LESSONS: readonly Lesson[] = [
     says: "Behind “at”. Without a unit it is the equipment’s own; a load left out is found on the day.",
     examples: [
       { line: "3 x 8 at 82.5", says: "the load as read on the equipment" },
-      { line: "top 5 at 100; back-off 2 x 8 at 80% of set 1", says: "a share of an earlier set" },
+      {
+        line: "top 5 at 100; back-off 2 x 8 at 80% of set 1",
+        says: "a percentage of an earlier set",
+      },
       {
         line: '3 x 8 at 60% of "Leg press"; 3 x 5 at 75% of max',
         says: "of another lift; of the estimated 1RM",
@@ -57,11 +60,11 @@ export const LESSONS: readonly Lesson[] = [
       { line: "8 at 100 kg else 100 kg else 95 kg", says: "if it falls short: again, then down" },
       {
         line: "5 at 100; 8 at before minus 10 kg; 8 at before minus 2.5 kg per side; 8 at as before",
-        says: "so much less than the set before, in all or a side; the same again",
+        says: "so much less than the set before, in all or per side; the same again",
       },
       {
         line: "8 at last plus 1 plates of 5 kg; 12 at before minus 1 plates",
-        says: "plates a side more or less; the outermost where no size is said",
+        says: "plates per side more or less; the outermost where no size is said",
       },
       {
         line: "8 at 140; 20 at 50% of plates of set 1",
@@ -69,7 +72,7 @@ export const LESSONS: readonly Lesson[] = [
       },
       {
         line: "3 x 8 at 70-75% of max; 10 x 6 at 60% of usual 10",
-        says: "a range; a share of the usual load for ten",
+        says: "a range; a percentage of the usual load for ten",
       },
     ],
   },
@@ -116,7 +119,7 @@ export const LESSONS: readonly Lesson[] = [
     examples: [
       { line: "10,8,6 at 60 kg", says: "three sets: ten, eight, six" },
       { line: "3x8x82.5 @RPE 8", says: "the load behind a second x; RPE 8 is RIR 2" },
-      { line: "5x5 80%", says: "a share of the estimated 1RM" },
+      { line: "5x5 80%", says: "a percentage of the estimated 1RM" },
       { line: "3x12/leg, 90s rest", says: "one leg, then the other; a rest with its unit" },
       { line: "2x12 to failure; AMRAP", says: "RIR 0; as many reps as possible" },
       { line: "3x10 2 RIR drop set", says: "a drop to 80% of the load" },

@@ -62,9 +62,9 @@ export function formatLoadRule(
     case "shareOfPlates":
       return `${formatShare(rule.share)} of the plates of ${basis(rule.basis)}`;
     case "massFrom":
-      return `${formatMass(rule.mass)}${rule.counted === "perSide" ? " a side" : ""} ${rule.by === "plus" ? "more" : "less"} than ${basis(rule.basis)}`;
+      return `${formatMass(rule.mass)}${rule.counted === "perSide" ? " per side" : ""} ${rule.by === "plus" ? "more" : "less"} than ${basis(rule.basis)}`;
     case "platesFrom":
-      return `${plural(rule.plates, "plate")}${rule.size === null ? "" : ` of ${formatMass(rule.size)}`} a side ${rule.by === "plus" ? "more" : "less"} than ${basis(rule.basis)}`;
+      return `${plural(rule.plates, "plate")}${rule.size === null ? "" : ` of ${formatMass(rule.size)}`} per side ${rule.by === "plus" ? "more" : "less"} than ${basis(rule.basis)}`;
     case "shareOfUsual":
       return `${formatShare(rule.share)} of the usual load for ${plural(rule.reps, "rep")}`;
     case "shareOfMovement":
@@ -116,7 +116,7 @@ export function formatOpenBecause(because: OpenBecause, find: FindMovement): str
     case "noRecord":
       return `Nothing is logged yet with ${find(because.movement)?.name ?? because.movement}.`;
     case "recordUnknown":
-      return `What was moved with ${find(because.movement)?.name ?? because.movement} last time is unknown (sled, bar, band or body weight), so there is no share of it; write a load.`;
+      return `What was moved with ${find(because.movement)?.name ?? because.movement} last time is unknown (sled, bar, band or body weight), so no percentage of it can be worked out; write a load.`;
     case "noLast":
       return "Nothing is logged yet of this exercise on this equipment.";
     case "noEstimate":
@@ -140,7 +140,7 @@ export function formatOpenBecause(because: OpenBecause, find: FindMovement): str
   }
 }
 
-/** "to 80 % of the load before", "strip 2 plates a side". */
+/** "to 80 % of the load before", "strip 2 plates per side". */
 export function formatDropLoad(to: DropLoad): string {
   switch (to.kind) {
     case "share":
@@ -148,7 +148,7 @@ export function formatDropLoad(to: DropLoad): string {
     case "lessBy":
       return `by ${formatShare(to.share)}${to.of === "first" ? " of the first load" : ""}`;
     case "strip":
-      return `strip ${plural(to.plates, "plate")} a side`;
+      return `strip ${plural(to.plates, "plate")} per side`;
     case "steps":
       return `${plural(to.steps, "step")} down`;
     case "reading":
@@ -163,7 +163,7 @@ export function formatDropLoad(to: DropLoad): string {
 export const DROP_NAMES: Readonly<Record<DropLoad["kind"], string>> = {
   share: "A share of a load",
   lessBy: "Less by a share",
-  strip: "Plates off a side",
+  strip: "Plates off per side",
   steps: "Steps of the equipment",
   reading: "This load",
   bodyweight: "Body weight alone",

@@ -32,8 +32,8 @@ describe("targets in words", () => {
     [{ kind: "seconds", min: s(30), max: s(45) }, "30–45 s", "30–45 s"],
     [
       { kind: "steps", steps: c(10), counted: "perSide", outAndBack: true },
-      "10 steps a side, out and back",
-      "10 steps a side, out and back",
+      "10 steps per side, out and back",
+      "10 steps per side, out and back",
     ],
     [{ kind: "metres", metres: metres(20), outAndBack: false }, "20 m", "20 m"],
     [
@@ -137,7 +137,7 @@ describe("rest, loads and extensions in words", () => {
         restBefore: s(0),
         waits: "exactly",
       },
-      "drop strip 1 plate a side × 8",
+      "drop strip 1 plate per side × 8",
     ],
     [
       { ...ids, kind: "restPause", pauses: c(2), pause: s(15), waits: "exactly", target: eight },

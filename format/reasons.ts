@@ -108,7 +108,7 @@ export function formatReason(reason: Reason, muscles: MuscleNames): string {
     case "smallestStep":
       return `The next load available from ${formatMass(reason.from)} is ${formatMass(reason.to)}, ${ofLoadMoved(reason.stepShare)}.`;
     case "ownStep":
-      return `The step set is ${formatMass(reason.by)}${reason.isPerSide ? " a side" : ""}; ${reason.isExact ? `that makes ${formatMass(reason.to)}` : `the nearest load that is no heavier is ${formatMass(reason.to)}`}, ${ofLoadMoved(reason.stepShare)}.`;
+      return `The step set is ${formatMass(reason.by)}${reason.isPerSide ? " per side" : ""}; ${reason.isExact ? `that makes ${formatMass(reason.to)}` : `the nearest load that is no heavier is ${formatMass(reason.to)}`}, ${ofLoadMoved(reason.stepShare)}.`;
     case "largeStep":
       return `That step is ${formatShare(reason.stepShare)}, more than the ${formatShare(reason.limit)} taken without asking.`;
     case "reserveAllows":
@@ -318,7 +318,7 @@ export function formatPlanIssue(issue: PlanIssue, find: FindMovement): string {
     case "idleDrop":
       return issue.asked === null
         ? `The drop comes out at ${formatMass(issue.reading)}, not easier. Go down further.`
-        : `The drop to ${formatShare(issue.asked)} comes out at ${formatMass(issue.reading)}, not easier: the steps here are too coarse. Choose a smaller share.`;
+        : `The drop to ${formatShare(issue.asked)} comes out at ${formatMass(issue.reading)}, not easier: the steps here are too coarse. Choose a smaller percentage.`;
     case "harderDrop":
       return `A drop gets easier: ${formatMass(issue.reading)} is not easier than the ${formatMass(issue.before)} before it.`;
     case "setUpUnknown":

@@ -30,7 +30,7 @@ describe("the words of a printed sheet", () => {
       {
         what: "1–2 Work",
         load: "100 kg",
-        hang: "25 + 15 kg a side",
+        hang: "25 + 15 kg per side",
         target: "8–10 reps",
         how: "RIR 2 · rest 2:00",
       },

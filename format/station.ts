@@ -19,7 +19,7 @@ export function readingMeaning(loading: Loading): string {
   switch (loading.kind) {
     case "bar":
       return loading.bar === null
-        ? "plates hung; bar of unknown mass"
+        ? "plates; bar weight unknown"
         : `with the ${formatMass(loading.bar)} bar`;
     case "plateMachine":
       return loading.carriage === null

@@ -24,7 +24,7 @@ export function formatTarget(target: Target): string {
         ? `${formatRange(target)} s`
         : `${[...new Set([target.min, target.max])].map(formatClock).join(" to ")} min`;
     case "steps":
-      return `${target.steps} steps ${target.counted === "perSide" ? "a side" : "in all"}${target.outAndBack ? ", out and back" : ""}`;
+      return `${target.steps} steps ${target.counted === "perSide" ? "per side" : "in all"}${target.outAndBack ? ", out and back" : ""}`;
     case "metres":
       return `${target.metres} m${target.outAndBack ? " out and back" : ""}`;
     case "total":
@@ -83,7 +83,7 @@ export function figureOf(target: Target): { readonly figure: string; readonly un
     case "steps":
       return {
         figure: String(target.steps),
-        unit: `steps${target.counted === "perSide" ? " a side" : ""}${target.outAndBack ? ", out and back" : ""}`,
+        unit: `steps${target.counted === "perSide" ? " per side" : ""}${target.outAndBack ? ", out and back" : ""}`,
       };
     case "total":
       return { figure: `~${amountAsked(target).max}`, unit: `of ${target.amount} ${target.of}` };

@@ -6,6 +6,7 @@ import {
   type MuscleLength,
   type ResistanceProfile,
   type Joint,
+  type Mass,
   assertNever,
 } from "~/core/kernel/index.ts";
 import type { Helper } from "~/core/log/index.ts";
@@ -261,21 +262,31 @@ export function formatTempo(tempo: Tempo, start: Movement["tempoStart"]): string
     .join(" · ");
 }
 
-/** "20 + 10 + 2.5 kg a side", "pin 70 lb + 5", "2 × 22.5 kg". */
+/** Plates in their order, those alike in a row told together: "2 × 20 + 5". */
+function formatPlates(plates: readonly Mass[]): string {
+  const runs: { readonly text: string; readonly count: number }[] = [];
+  for (const text of plates.map(formatAmount)) {
+    const last = runs.at(-1);
+    if (last?.text === text) runs.splice(-1, 1, { text, count: last.count + 1 });
+    else runs.push({ text, count: 1 });
+  }
+  return runs.map(({ text, count }) => (count === 1 ? text : `${count} × ${text}`)).join(" + ");
+}
+
+/** "2 × 20 + 2.5 kg per side", "pin 70 lb + 5", "2 × 22.5 kg". */
 export function formatRecipe(recipe: Recipe): string {
   switch (recipe.kind) {
     case "plates": {
       const [first] = recipe.perPoint;
-      if (first === undefined) return "nothing hung";
-      const list = recipe.perPoint.map(formatAmount).join(" + ");
-      return `${list} ${first.unit}${recipe.points === 2 ? " a side" : ""}`;
+      if (first === undefined) return "no plates";
+      return `${formatPlates(recipe.perPoint)} ${first.unit}${recipe.points === 2 ? " per side" : ""}`;
     }
     case "pin":
       return [`pin ${formatMass(recipe.pin)}`, ...recipe.addOns.map(formatAmount)].join(" + ");
     case "dumbbells":
       return `2 × ${formatMass(recipe.each)}`;
     case "object":
-      return `${recipe.held === 2 ? "two" : "one"} of ${formatMass(recipe.each)}`;
+      return `${recipe.held} × ${formatMass(recipe.each)}`;
     case "added":
       return recipe.mass.thousandths === 0
         ? "body weight alone"
@@ -291,17 +302,17 @@ export function formatRecipe(recipe: Recipe): string {
   }
 }
 
-/** "take off 10, hang 20 a side"; null when nothing has to be done. */
+/** "take off 10, add 2 × 20 per side"; null when nothing has to be done. */
 export function formatChange(change: Change): string | null {
   switch (change.kind) {
     case "none":
       return null;
     case "plates": {
       const parts = [
-        change.takeOff.length > 0 ? `take off ${change.takeOff.map(formatAmount).join(" + ")}` : "",
-        change.hang.length > 0 ? `add ${change.hang.map(formatAmount).join(" + ")}` : "",
+        change.takeOff.length > 0 ? `take off ${formatPlates(change.takeOff)}` : "",
+        change.hang.length > 0 ? `add ${formatPlates(change.hang)}` : "",
       ].filter((part) => part !== "");
-      return `${parts.join(", ")}${change.points === 2 ? " a side" : ""}`;
+      return `${parts.join(", ")}${change.points === 2 ? " per side" : ""}`;
     }
     case "pin":
     case "dumbbells":
