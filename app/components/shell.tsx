@@ -36,13 +36,15 @@ export function Mark({ size }: { readonly size: number }) {
   );
 }
 
+const ACCOUNT_BUTTON = { minHeight: 32, px: 0.75, whiteSpace: "nowrap" } as const;
+
 /** Signing out leaves no session on the device but what is still to be sent. */
 async function forgetFloor(): Promise<void> {
   if ("caches" in globalThis) await caches.delete(FLOOR_PAGES);
   await (await import("./floor/log-store.ts")).forgetSent();
 }
 
-/** The frame of every page for planning: a thumb index at the edge, as a ledger has, and the page beside it. */
+/** The frame of every page for planning: an index at the edge, as a ledger has, and the page beside it. */
 export function Shell({
   studioName,
   displayName,
@@ -75,16 +77,11 @@ export function Shell({
         Skip to the page
       </Box>
       <Box
-        component="nav"
         className="not-printed"
-        aria-label="Index"
         sx={{
           display: "flex",
-          flexDirection: { xs: "row", md: "column" },
-          overflowX: { xs: "auto", md: "visible" },
-          alignItems: "stretch",
-          gap: { xs: 0, md: 0.5 },
-          width: { md: 64 },
+          flexDirection: "column",
+          width: { md: 112 },
           flexShrink: 0,
           position: { md: "sticky" },
           top: 0,
@@ -92,50 +89,75 @@ export function Shell({
           zIndex: { md: 1 },
           height: { md: "100dvh" },
           borderRight: { md: 1 },
-          borderBottom: { xs: 1, md: 0 },
-          borderColor: { xs: "kravo.edge", md: "kravo.edge" },
-          pt: { md: 2 },
+          borderColor: { md: "kravo.edge" },
         }}
       >
-        <Box sx={{ p: { xs: 1.25, md: 0 }, display: "grid", placeItems: "center", mb: { md: 2 } }}>
-          <Mark size={32} />
-        </Box>
-        {TABS.map((tab) => (
-          <IndexTab key={tab.to} {...tab} />
-        ))}
-      </Box>
-      <Box sx={{ flexGrow: 1, minWidth: 0, display: "flex", flexDirection: "column" }}>
         <Box
-          component="header"
-          className="not-printed"
+          component="nav"
+          aria-label="Index"
           sx={{
             display: "flex",
-            alignItems: "center",
-            gap: 1,
-            px: { xs: 2, md: 4 },
-            py: 0.5,
-            borderBottom: 1,
+            flexDirection: { xs: "row", md: "column" },
+            overflowX: { xs: "auto", md: "visible" },
+            alignItems: "stretch",
+            flexGrow: { md: 1 },
+            borderBottom: { xs: 1, md: 0 },
+            borderColor: { xs: "kravo.edge" },
+            pt: { md: 2 },
+          }}
+        >
+          <Box
+            component={Link}
+            to="/"
+            aria-label="Kravo, to Today"
+            sx={{ p: { xs: 1.25, md: 0 }, pl: { md: 2.25 }, mb: { md: 2.5 }, alignSelf: "start" }}
+          >
+            <Mark size={32} />
+          </Box>
+          {TABS.map((tab) => (
+            <IndexTab key={tab.to} {...tab} />
+          ))}
+        </Box>
+        <Box
+          component="header"
+          sx={{
+            display: "flex",
+            flexDirection: { xs: "row", md: "column" },
+            alignItems: { xs: "center", md: "start" },
+            px: { xs: 2, md: 1.75 },
+            py: { xs: 0.5, md: 1.5 },
+            borderBottom: { xs: 1, md: 0 },
             borderColor: "divider",
           }}
         >
-          <Typography variant="overline" noWrap sx={{ flexGrow: 1, color: "text.secondary" }}>
+          <Typography
+            variant="body2"
+            sx={{
+              flexGrow: { xs: 1, md: 0 },
+              minWidth: 0,
+              maxWidth: "100%",
+              px: { md: 0.75 },
+              pb: { md: 0.5 },
+              fontSize: "0.78rem",
+              lineHeight: 1.3,
+              color: "text.secondary",
+              overflowWrap: "break-word",
+            }}
+          >
             {studioName} · {displayName}
           </Typography>
-          <Button
-            component={Link}
-            to="/settings"
-            size="small"
-            sx={{ minHeight: 32, whiteSpace: "nowrap" }}
-          >
+          <Button component={Link} to="/settings" size="small" sx={ACCOUNT_BUTTON}>
             Settings
           </Button>
           <SchemeSwitch />
           <Form method="post" action="/sign-out" onSubmit={() => void forgetFloor()}>
-            <Button type="submit" size="small" sx={{ minHeight: 32, whiteSpace: "nowrap" }}>
+            <Button type="submit" size="small" sx={ACCOUNT_BUTTON}>
               Sign out
             </Button>
           </Form>
         </Box>
+      </Box>
+      <Box sx={{ flexGrow: 1, minWidth: 0, display: "flex", flexDirection: "column" }}>
         <SetApartNotice />
         {children}
       </Box>
@@ -150,21 +172,18 @@ function IndexTab({ to, text }: { readonly to: string; readonly text: string }) 
       to={to}
       end={to === "/"}
       sx={{
-        writingMode: { md: "vertical-rl" },
-        transform: { md: "rotate(180deg)" },
         flexGrow: { xs: 1, md: 0 },
         display: "grid",
-        placeItems: "center",
-        minHeight: { xs: 48, md: 92 },
-        px: { xs: 0.25, md: 0 },
+        placeItems: { xs: "center", md: "center start" },
+        minHeight: { xs: 48, md: 44 },
+        px: { xs: 0.25, md: 2.5 },
         minWidth: 0,
         textDecoration: "none",
         fontFamily: (t) => t.typography.h2.fontFamily,
         fontWeight: 700,
         // Seven of them stand beside each other on a phone.
-        fontSize: { xs: "1rem", md: "1.15rem" },
-        letterSpacing: { xs: 0, md: "0.03em" },
-        borderLeft: { md: "5px solid transparent" },
+        fontSize: { xs: "1rem", md: "1.2rem" },
+        borderRight: { md: "4px solid transparent" },
         borderBottom: { xs: "4px solid transparent", md: 0 },
         "&:hover": { backgroundColor: "kravo.sheet" },
         "&[aria-current=page]": {
@@ -186,7 +205,7 @@ export function SchemeSwitch() {
   return (
     <Button
       size="small"
-      sx={{ minHeight: 32 }}
+      sx={ACCOUNT_BUTTON}
       onClick={() => setMode(current === "dark" ? "light" : "dark")}
     >
       {current === "dark" ? "Light" : "Dark"}
