@@ -1,12 +1,16 @@
 import {
+  isToldTogether,
   MORE_REPS,
   SLOW_LOWERING,
   type Brings,
   type Fact,
+  type FactOf,
   type Family,
   type Fix,
   type Severity,
   type Shortening,
+  type Told,
+  type ToldTogether,
 } from "~/core/coach/index.ts";
 import type { FirstLoad, OutReason } from "~/core/coach/search/index.ts";
 import { type MovementRef, type Region, assertNever } from "~/core/kernel/index.ts";
@@ -155,7 +159,7 @@ export function formatFix(fix: Fix, nameOfSlot: (slot: string) => string): strin
     case "trimRest":
       return `Rest ${formatShare(1 - fix.share)} less; reps may fall`;
     case "pair":
-      return `Take ${nameOfSlot(fix.slot)} and ${nameOfSlot(fix.with)} as a superset; both machines at once`;
+      return `Superset ${nameOfSlot(fix.slot)} with ${nameOfSlot(fix.with)}; both machines at once`;
     case "setUp":
       return `${fix.name}: ${fix.choice}`;
     case "moreReps":
@@ -165,7 +169,7 @@ export function formatFix(fix: Fix, nameOfSlot: (slot: string) => string): strin
     case "keepSets":
       return `Keep ${fix.to} work ${fix.to === 1 ? "set" : "sets"}`;
     case "split":
-      return "Take the superset apart";
+      return "Split the superset";
     case "evenLoads":
       return "Use the easiest load for all of them";
     case "leaveReserve":
@@ -231,5 +235,50 @@ export function formatFirstLoad(load: FirstLoad): string {
       return "The first set finds the load.";
     default:
       return assertNever(load);
+  }
+}
+
+/** Findings with one cause in one sentence; what a single one says where it is alone. */
+export function formatTold(
+  told: Told,
+  approach: string,
+  find: FindMovement,
+  muscles: MuscleNames,
+): string {
+  const [{ fact: first }, ...others] = told;
+  if (others.length === 0 || !isToldTogether(first)) {
+    return formatFact(first, approach, find, muscles);
+  }
+  const facts = told.map(({ fact }) => fact).filter(isToldTogether);
+  const list = facts.map((fact) => ofRegion(fact, muscles)).join(", ");
+  switch (first.code) {
+    case "regionMissing":
+      return `Not trained directly in ${week(first.sessions)}: ${list}.`;
+    case "belowBand":
+      return `Under ${approach}’s weekly range: ${list}.`;
+    case "aboveBand":
+      return `Over ${approach}’s weekly range: ${list}. Too many is as much an error as too few.`;
+    case "oneLength":
+      return first.wanted === null
+        ? `All sets hardest at one length: ${list}; ${approach} wants more than one.`
+        : `Not hardest where ${approach} wants it first: ${list}.`;
+    default:
+      return assertNever(first);
+  }
+}
+
+/** "quads 6 of 8–16" */
+function ofRegion(fact: FactOf<ToldTogether>, muscles: MuscleNames): string {
+  const region = muscleInline(muscles, fact.region);
+  switch (fact.code) {
+    case "regionMissing":
+      return `${region} (${sets(fact.low)} a week)`;
+    case "belowBand":
+    case "aboveBand":
+      return `${region} ${formatSets(fact.sets)} of ${fact.low}–${fact.high}`;
+    case "oneLength":
+      return `${region} ${LENGTH_NAMES[fact.wanted ?? fact.only]}`;
+    default:
+      return assertNever(fact);
   }
 }

@@ -46,9 +46,9 @@ export function formatInUnit(m: Mass, unit: MassUnit): string {
   return `${oneDecimal.format(amountOf(massFromTicks(ticksOf(m), unit, "nearest")))} ${unit}`;
 }
 
-/** "about 181.9 lb" for somebody who reads in the other unit; null when they read in this one. */
-export function formatInOtherUnit(m: Mass, readsIn: MassUnit): string | null {
-  return m.unit === readsIn ? null : `about ${formatInUnit(m, readsIn)}`;
+/** "about 181.9 lb" for somebody who reads in the other unit; null when they read in this one, or nobody reads. */
+export function formatInOtherUnit(m: Mass, readsIn: MassUnit | null): string | null {
+  return readsIn === null || m.unit === readsIn ? null : `about ${formatInUnit(m, readsIn)}`;
 }
 
 /** "82.5", for places where the unit stands beside or above. */

@@ -107,20 +107,24 @@ const bench = await hrefOf("/", "a:has-text('squat first')");
 await shoot("sheet", { path: `${bench}/sheet` });
 await page.goto(origin + bench, { waitUntil: "networkidle" });
 await page
+  .getByRole("region", { name: /Back squat$/ })
+  .getByRole("heading")
+  .click();
+await page
   .getByLabel("Sets of Back squat, written")
   .fill(
     "warm-up 8 at 40; warm-up 4 at 60; 3 x 5-7 at 77.5; 8 at 65 then 2 drops to 80% of last for 8",
   );
 await page.getByRole("heading", { level: 1 }).click();
 await shoot("bench");
-await page.getByText("Warm-up sets and loading plan").first().click();
+await page.getByRole("button", { name: "Warm-up and plates" }).click();
 await page.getByRole("button", { name: "Drop 1 of set 6 as a form" }).click();
 await page
   .getByRole("region", { name: "Loading plan of Back squat" })
   .evaluate((plan) => plan.scrollIntoView({ block: "end" }));
 await shoot("loading-plan");
 await page.getByRole("button", { name: "Drop 1 of set 6 as a form" }).click();
-await page.getByText("Warm-up sets and loading plan").first().click();
+await page.getByRole("button", { name: "Warm-up and plates" }).click();
 await page.getByRole("combobox", { name: "Search exercises" }).fill("curl");
 await page.getByRole("heading", { name: "Add an exercise" }).scrollIntoViewIfNeeded();
 await page.getByRole("heading", { name: "Add an exercise" }).evaluate((h) => h.scrollIntoView());

@@ -5,23 +5,31 @@ import plain from "../theme/plain.module.css";
 /** A page of the ledger: title on a double rule, what can be done at its right. */
 export function Page({
   title,
+  heading = title,
   lead,
   actions,
   children,
   wide = false,
+  dense = false,
 }: {
+  /** As the browser's tab has it. */
   readonly title: string;
+  /** As the page has it, where that is more than text. */
+  readonly heading?: React.ReactNode;
   readonly lead?: React.ReactNode;
   readonly actions?: React.ReactNode;
   readonly children: React.ReactNode;
   readonly wide?: boolean;
+  /** With a smaller head, where all of the page is to be seen at once. */
+  readonly dense?: boolean;
 }) {
+  const classes = [plain.page, ...(wide ? [plain.wide] : []), ...(dense ? [plain.densePage] : [])];
   return (
-    <main id="page" className={wide ? `${plain.page} ${plain.wide}` : plain.page}>
+    <main id="page" className={classes.join(" ")}>
       <title>{`${title} · Kravo`}</title>
       <header className={plain.pageHead}>
         <div className={plain.pageTitle}>
-          <h1>{title}</h1>
+          <h1>{heading}</h1>
           {lead === undefined ? null : (
             <div className={`${plain.pageLead} ${plain.soft}`}>{lead}</div>
           )}

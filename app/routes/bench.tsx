@@ -1,9 +1,8 @@
 import { useCallback, useEffect, useMemo, useState } from "react";
-import { Link, data, useFetcher, useSearchParams, useSubmit } from "react-router";
+import { data, useFetcher, useSearchParams, useSubmit } from "react-router";
 import { describeIssues, savePlanCodec } from "~/codec/save-plan.ts";
 import { dayAt } from "~/core/kernel/index.ts";
 import { slotsOf } from "~/core/plan/index.ts";
-import { formatDay } from "~/format/numbers.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { benchOf } from "~/server/coaching/bench.server.ts";
 import { getGym, listStations } from "~/server/db/gyms.server.ts";
@@ -15,7 +14,8 @@ import { BenchActions } from "../components/bench/bench-actions.tsx";
 import { BenchBody } from "../components/bench/bench-body.tsx";
 import { useDraft, type Draft } from "../components/bench/draft.ts";
 import { useCatalogue } from "../components/catalogue.ts";
-import { StatusLine } from "../components/bench/status-line.tsx";
+import { SessionTitle, SessionWhere } from "../components/bench/session-head.tsx";
+import { SaveState, StatusLine } from "../components/bench/status-line.tsx";
 import { useBenchKeys } from "../components/bench/use-bench-keys.ts";
 import { useInvalid } from "../components/bench/use-invalid.ts";
 import { useJudged } from "../components/bench/use-judged.ts";
@@ -73,8 +73,19 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
   const { plan } = known;
   const initial = useMemo<Draft>(() => ({ head: headOf(plan), plan: plan.document }), [plan]);
   const catalogue = useCatalogue();
-  const { draft, newest, isDirty, isDirtyNow, canUndo, canRedo, change, undo, redo, markSaved } =
-    useDraft(initial);
+  const {
+    draft,
+    newest,
+    isDirty,
+    isDirtyNow,
+    canUndo,
+    canRedo,
+    generation,
+    change,
+    undo,
+    redo,
+    markSaved,
+  } = useDraft(initial);
   const { invalid, onInvalid, isValidNow } = useInvalid();
   const [revision, setRevision] = useState(plan.revision);
   const [sent, setSent] = useState<{ readonly draft: Draft; readonly base: number } | null>(null);
@@ -129,6 +140,18 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
     if (!isDirty) void submit(null, { method: "post", action: `/plans/${plan.id}/start` });
   }, [starting, isSettled, isDirty, isRefused, submit, plan.id]);
 
+  const person = useMemo(
+    () => ({ id: plan.personId, name: plan.personName }),
+    [plan.personId, plan.personName],
+  );
+  const changeHead = useCallback(
+    (to: (head: Draft["head"]) => Draft["head"]) => change((d) => ({ ...d, head: to(d.head) })),
+    [change],
+  );
+  const changeTitle = useCallback(
+    (title: string) => changeHead((head) => ({ ...head, title })),
+    [changeHead],
+  );
   const isUnsaved = isDirty || invalid.size > 0;
   const isBlocked =
     follows.issues.some((issue) => issue.blocks) || slotsOf(draft.plan).length === 0;
@@ -137,11 +160,24 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
   return (
     <Page
       wide
+      dense
       title={`${draft.head.title} · ${plan.personName}`}
+      heading={
+        <SessionTitle title={draft.head.title} onTitle={changeTitle} onInvalid={onInvalid} />
+      }
       lead={
         <>
-          <Link to={`/people/${plan.personId}`}>{plan.personName}</Link> ·{" "}
-          {formatDay(draft.head.day)} · <SessionTag sessionState={plan.sessionState} />
+          <SessionWhere person={person} head={draft.head} gyms={known.gyms} onHead={changeHead} />
+          {" · "}
+          {plan.sessionState.kind === "none" ? null : (
+            <>
+              <SessionTag sessionState={plan.sessionState} />{" "}
+            </>
+          )}
+          <SaveState
+            state={!isSettled ? "saving" : isUnsaved ? "not saved" : `saved, revision ${revision}`}
+            isUnsaved={isUnsaved}
+          />
         </>
       }
       actions={
@@ -160,8 +196,6 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
       }
     >
       <StatusLine
-        state={!isSettled ? "saving" : isUnsaved ? "not saved" : `saved, revision ${revision}`}
-        isUnsaved={isUnsaved}
         problems={[
           ...invalid.values(),
           ...(reply?.kind === "invalid" ? [`Not saved. ${reply.problems.join(" ")}`] : []),
@@ -194,6 +228,7 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
         draft={draft}
         follows={follows}
         isUnsaved={isUnsaved}
+        generation={generation}
         change={change}
         newest={newest}
         onInvalid={onInvalid}

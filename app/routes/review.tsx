@@ -30,7 +30,7 @@ import { readForm } from "~/server/http/body.server.ts";
 import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/review.ts";
 import { useCatalogue } from "../components/catalogue.ts";
-import { VolumeBars } from "../components/bench/bench-panel.tsx";
+import { VolumeBars } from "../components/review/volume-bars.tsx";
 import { FieldErrors } from "../components/field.tsx";
 import { Page } from "../components/page.tsx";
 import { ChangedSince } from "../components/review/changed-since.tsx";

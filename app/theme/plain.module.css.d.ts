@@ -5,6 +5,7 @@ declare const styles: {
   readonly cellError: string;
   readonly cellSelect: string;
   readonly dense: string;
+  readonly densePage: string;
   readonly frame: string;
   readonly grow: string;
   readonly hatch: string;

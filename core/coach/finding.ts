@@ -202,6 +202,32 @@ export function canBeLeft({ code }: Fact): boolean {
   );
 }
 
+/** Facts that say the same of one muscle after another, so that one sentence can say it of all. */
+const TOLD_TOGETHER = ["regionMissing", "belowBand", "aboveBand", "oneLength"] as const;
+export type ToldTogether = (typeof TOLD_TOGETHER)[number];
+export type FactOf<C extends FindingCode> = Extract<Fact, { code: C }>;
+
+/** A fact that can be told with others of its kind. */
+export const isToldTogether = (fact: Fact): fact is FactOf<ToldTogether> =>
+  TOLD_TOGETHER.some((code) => code === fact.code);
+
+/** Findings with one cause, in their order; each has one at least. */
+export type Told = readonly [Finding, ...Finding[]];
+
+/** Findings as they are told: one cause once, where the first of its findings stood. */
+export function toldOnce(findings: readonly Finding[]): readonly Told[] {
+  const told = new Map<string, Told>();
+  for (const found of findings) {
+    const { fact, severity, key } = found;
+    const name = isToldTogether(fact)
+      ? [fact.code, severity, fact.code === "oneLength" && fact.wanted !== null].join(" ")
+      : key;
+    const before = told.get(name);
+    told.set(name, before === undefined ? [found] : [...before, found]);
+  }
+  return [...told.values()];
+}
+
 /** Every code there is. */
 export const FINDING_CODES = Object.keys(FAMILY_OF) as readonly FindingCode[] as [
   FindingCode,

@@ -153,6 +153,25 @@ export function slotsOf(plan: SessionPlan): readonly Slot[] {
   return plan.blocks.flatMap(slotsOfBlock);
 }
 
+/**
+ * What each exercise of a session is called by its place: "1", "2"; those of a superset share a number, "3a" and "3b".
+ */
+export function slotNumbers(plan: SessionPlan): ReadonlyMap<Id<"slot">, string> {
+  const numbers = new Map<Id<"slot">, string>();
+  let place = 0;
+  for (const slots of plan.blocks.map(slotsOfBlock)) {
+    if (slots.length === 0) continue;
+    place += 1;
+    const [first] = slots;
+    if (slots.length === 1 && first !== undefined) numbers.set(first.id, String(place));
+    else slots.forEach(({ id }, i) => numbers.set(id, `${place}${MEMBER_LETTERS[i] ?? ""}`));
+  }
+  return numbers;
+}
+
+/** As many as a rotation may have members. */
+const MEMBER_LETTERS = "abcdefghijkl";
+
 /** The rotation that an exercise is a member of, whose rests are taken instead of its sets' own; null where none. */
 export function rotationOf(plan: SessionPlan, slot: Slot): RotationBlock | null {
   for (const block of plan.blocks) {

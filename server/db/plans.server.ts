@@ -4,7 +4,9 @@ import {
   weekStart,
   type Day,
   type Id,
+  type MassUnit,
   fail,
+  massUnitField,
   ok,
   type Result,
 } from "~/core/kernel/index.ts";
@@ -26,6 +28,7 @@ export interface StoredPlan extends PlanEntry {
   readonly document: SessionPlan;
   readonly plannedFromSession: Id<"sessionLog"> | null;
   readonly personLevel: Level;
+  readonly personUnit: MassUnit;
   readonly place: StoredPlace | null;
 }
 
@@ -106,6 +109,7 @@ function entryQuery(scope: Scope) {
       "plans.*",
       "people.name as person_name",
       "people.level as person_level",
+      "people.unit as person_unit",
       "runs.id as run_id",
       "runs.ended_at",
       "runs.settled_at",
@@ -222,6 +226,7 @@ export async function getPlan(scope: Scope, id: Id<"plan">): Promise<StoredPlan 
     revisionId: fromBinary(found["revision_id"]),
     document: documentColumn.parse(found["document"]),
     personLevel: z.enum(LEVELS).parse(found["person_level"]),
+    personUnit: massUnitField.parse(found["person_unit"]),
     place: placeFrom(found),
     plannedFromSession:
       found["planned_from_run"] === null ? null : fromBinary(found["planned_from_run"]),

@@ -54,7 +54,7 @@ test("two edits of a plan: the bench shows both, and taking theirs can be undone
   await expect(other.getByText("Someone else saved revision 3 in the meantime")).toBeVisible();
   await expect(other.getByText(/8–12 × 65 kg, RIR 2/)).toBeVisible();
   await expect(other.getByText(/8–12 × 70 kg, RIR 2/)).toBeVisible();
-  await other.getByRole("button", { name: "Take theirs (undo brings mine back)" }).click();
+  await other.getByRole("button", { name: "Use theirs (undo brings mine back)" }).click();
   await expect(other.getByLabel("Load of set 1, kg")).toHaveValue("65");
   await other.getByRole("button", { name: "Undo" }).click();
   await expect(other.getByLabel("Load of set 1, kg")).toHaveValue("70");

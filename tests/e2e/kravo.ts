@@ -395,6 +395,17 @@ export async function secondContext(
   });
 }
 
+/** An exercise of the session that is edited; some call it by its number, "3a. Leg press". */
+export const exerciseRow = (page: Page, name: string) =>
+  page.getByRole("region", { name: new RegExp(`^\\d+[a-z]?\\. ${name}$`) });
+
+/** Opens an exercise of the session that is edited, where it is closed. */
+export async function openExercise(page: Page, name: string): Promise<void> {
+  const head = exerciseRow(page, name).first().getByRole("heading").getByRole("button").first();
+  if ((await head.getAttribute("aria-expanded")) === "false") await head.click();
+  await expect(head).toHaveAttribute("aria-expanded", "true");
+}
+
 /** Puts the cursor into the search by its key, which answers only once the page has come alive. */
 export async function focusSearch(page: Page): Promise<void> {
   const search = page.getByRole("combobox", { name: "Search exercises" });

@@ -5,6 +5,7 @@ test("a rule is chosen with its parameters, and what it changes is what is plann
 }) => {
   await openBench(page, "Ada Rule");
   const rule = page.getByLabel("Next time", { exact: true });
+  await page.getByRole("button", { name: /^Next time: / }).click();
   await rule.selectOption("addSets");
   await expect(page.getByLabel("Sets from, next time for Back squat")).toHaveValue("3");
   await page.getByLabel("Sets from, next time for Back squat").fill("0");
@@ -18,6 +19,7 @@ test("a rule is chosen with its parameters, and what it changes is what is plann
   await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByText(/saved, revision/i)).toBeVisible();
   await page.reload();
+  await page.getByRole("button", { name: "Next time: add sets" }).click();
   await expect(rule).toHaveValue("addSets");
   await expect(page.getByLabel("Sets from, next time for Back squat")).toHaveValue("2");
 

@@ -52,10 +52,11 @@ test("a coach plans, trains, reads why, and plans the next session", async ({
   }
   await expect(page.getByText("Set 1: 61 kg cannot be made here.")).toBeVisible();
   await expect(page.getByRole("button", { name: "Start training" })).toBeDisabled();
-  await page.getByRole("button", { name: "Take 60 kg" }).click();
-  await page.getByLabel("What follows set 3").selectOption("drop");
+  await page.getByRole("button", { name: "Use 60 kg" }).click();
+  await page.getByLabel("Add a technique to set 3").selectOption("drop");
   await page.getByLabel("Share of drop 1 of set 3, per cent").fill("75");
   await expect(page.getByText("45 kg", { exact: true })).toBeVisible(); // 75 % of 60, bar included
+  await page.getByRole("button", { name: "Tempo" }).click();
   await page.getByLabel("Back squat: lower, seconds").fill("3");
   const panel = page.getByRole("complementary", { name: "What the session comes to" });
   await expect(panel.getByText(/^\d+ min$/)).toBeVisible();
@@ -67,7 +68,7 @@ test("a coach plans, trains, reads why, and plans the next session", async ({
   // Train.
   await page.getByRole("button", { name: "Start training" }).click();
   await expect(page.getByRole("region", { name: "Do this now" })).toContainText(
-    "10 + 10 kg a side",
+    "2 × 10 kg per side",
   );
   await expect(page.getByText("none logged here")).toBeVisible();
   await logSet(page, 8, 2);
@@ -76,7 +77,7 @@ test("a coach plans, trains, reads why, and plans the next session", async ({
   await logSet(page, 8, 2);
   await logSet(page, 8, 1);
   await expect(page.getByText("Drop of set 3 of 3")).toBeVisible();
-  await expect(page.getByText("take off 10, add 2.5 a side")).toBeVisible();
+  await expect(page.getByText("take off 10, add 2.5 per side")).toBeVisible();
   await logSet(page, 7, 0);
   await expect(page.getByText("All saved on the server")).toBeVisible();
   await page.getByRole("button", { name: "End now" }).click();

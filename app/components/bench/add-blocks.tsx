@@ -1,8 +1,7 @@
-import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import type { ItemBlock } from "~/core/plan/index.ts";
 import { BLOCK_NAMES } from "~/format/training.ts";
 import { steady } from "../steady.ts";
+import plain from "../../theme/plain.module.css";
 
 const KINDS = ["prepare", "conditioning", "restore"] as const;
 
@@ -13,12 +12,12 @@ export const AddBlocks = steady(function AddBlocks({
   readonly onAdd: (kind: ItemBlock["kind"]) => void;
 }) {
   return (
-    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mb: 2 }}>
+    <div>
       {KINDS.map((kind) => (
-        <Button key={kind} size="small" variant="outlined" onClick={() => onAdd(kind)}>
+        <button key={kind} type="button" className={plain.smallButton} onClick={() => onAdd(kind)}>
           + {BLOCK_NAMES[kind]}
-        </Button>
+        </button>
       ))}
-    </Box>
+    </div>
   );
 });

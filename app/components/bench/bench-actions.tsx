@@ -3,6 +3,7 @@ import Button from "@mui/material/Button";
 import { memo } from "react";
 import { Link } from "react-router";
 import type { Id } from "~/core/kernel/index.ts";
+import { Shortcuts } from "./shortcuts.tsx";
 
 /** What can be done with the session as a whole. */
 export const BenchActions = memo(function BenchActions({
@@ -31,16 +32,17 @@ export const BenchActions = memo(function BenchActions({
 }) {
   return (
     <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
-      <Button onClick={onUndo} disabled={!canUndo}>
+      <Shortcuts />
+      <Button onClick={onUndo} disabled={!canUndo} title="Ctrl and Z">
         Undo
       </Button>
-      <Button onClick={onRedo} disabled={!canRedo}>
+      <Button onClick={onRedo} disabled={!canRedo} title="Ctrl, Shift and Z">
         Redo
       </Button>
-      <Button component={Link} to={`/plans/${plan}/sheet`}>
+      <Button component={Link} to={`/plans/${plan}/sheet`} title="To print">
         Sheet
       </Button>
-      <Button variant="outlined" onClick={onSave} disabled={!canSave}>
+      <Button variant="outlined" onClick={onSave} disabled={!canSave} title="Ctrl and S">
         Save
       </Button>
       {isBegun ? null : (

@@ -11,7 +11,7 @@ import {
   type Assessment,
   type CoachingContext,
 } from "~/core/coach/index.ts";
-import { type Id, NO_TIME } from "~/core/kernel/index.ts";
+import { type Id, type MassUnit, NO_TIME } from "~/core/kernel/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
 import {
   applyEdit,
@@ -19,6 +19,7 @@ import {
   newItemBlock,
   referredBy,
   servesMovement,
+  slotNumbers,
   slotsOf,
   type PlanEdit,
 } from "~/core/plan/index.ts";
@@ -29,28 +30,32 @@ import { formatExposure } from "~/format/exposure.ts";
 import { formatKnown } from "~/format/strength.ts";
 import { useCatalogue } from "../catalogue.ts";
 import { Empty } from "../page.tsx";
-import { AddBlocks } from "./add-blocks.tsx";
 import { BenchPlaceContext, JudgedContext, type BenchPlace } from "./bench-context.ts";
-import { BenchPanel } from "./bench-panel.tsx";
-import { BlockList } from "./block-list.tsx";
+import { BlockList, supersetOf } from "./block-list.tsx";
 import { CoveragePanel } from "./coverage-panel.tsx";
 import type { Draft } from "./draft.ts";
 import { ExerciseSearch } from "./exercise-search.tsx";
 import { FindingsPanel, type SetAside } from "./findings-panel.tsx";
-import { HeadFields } from "./head-fields.tsx";
+import { SessionTime } from "./session-time.tsx";
 import { SessionTimeline } from "./session-timeline.tsx";
 import type { SlotActions } from "./slot-actions.ts";
-import { writtenLineId, SlotEditor } from "./slot-editor.tsx";
+import { rowBodyId } from "./row.tsx";
+import { SlotEditor } from "./slot-editor.tsx";
 import { SwapPanel } from "./swap-panel.tsx";
 import type { ReportInvalid } from "./typed-cell.tsx";
 
+import { useOpenRow } from "./use-open-row.ts";
 import { useSetAside } from "./use-set-aside.ts";
 import plain from "../../theme/plain.module.css";
 
 /** What the bench was loaded with. */
 export interface BenchKnown {
   readonly context: CoachingContext;
-  readonly plan: { readonly id: Id<"plan">; readonly personId: Id<"person"> };
+  readonly plan: {
+    readonly id: Id<"plan">;
+    readonly personId: Id<"person">;
+    readonly personUnit: MassUnit;
+  };
   readonly gyms: readonly { readonly id: Id<"gym">; readonly name: string }[];
   readonly lasts: Readonly<Record<string, Exposure>>;
   readonly dismissals: readonly SetAside[];
@@ -62,6 +67,8 @@ interface BenchBodyProps {
   /** Everything that follows from the draft. */
   readonly follows: Assessment;
   readonly isUnsaved: boolean;
+  /** Changes with every undo and redo. */
+  readonly generation: number;
   readonly change: (to: (draft: Draft) => Draft) => void;
   /** The draft as it is, which may be newer than the one that is drawn. */
   readonly newest: () => Draft;
@@ -74,6 +81,7 @@ export const BenchBody = memo(function BenchBody({
   draft,
   follows,
   isUnsaved,
+  generation,
   change,
   newest,
   onInvalid,
@@ -111,14 +119,17 @@ export const BenchBody = memo(function BenchBody({
     [lasts, strengthRecords],
   );
 
+  const slots = slotsOf(draft.plan);
+  const { open, setOpened } = useOpenRow(slots);
   const [toWrite, setToWrite] = useState<string | null>(null);
   useEffect(() => {
-    const line = toWrite === null ? null : document.getElementById(toWrite);
-    if (!(line instanceof HTMLTextAreaElement)) return;
-    line.focus();
-    line.select();
+    const body = toWrite === null ? null : document.getElementById(rowBodyId(toWrite));
+    const field = body?.querySelector<HTMLTextAreaElement | HTMLInputElement>("textarea, input");
+    if (field == null) return;
+    field.focus();
+    field.select();
     setToWrite(null);
-  }, [toWrite]);
+  }, [toWrite, open]);
 
   const edit = useCallback(
     (e: PlanEdit) => change((d) => ({ ...d, plan: applyEdit(d.plan, e) })),
@@ -134,24 +145,33 @@ export const BenchBody = memo(function BenchBody({
         }),
       move: (slot, by) => edit({ kind: "moveSlot", slot, by }),
       remove: (slot) => edit({ kind: "removeSlot", slot }),
-      swap: (slot) => setSwapping((open) => (open === slot ? null : slot)),
+      open: (row, byKey) => {
+        setOpened(row);
+        if (row !== null && byKey) setToWrite(row);
+      },
+      join: (slot) => {
+        const joined = supersetOf(newest().plan, slot);
+        if (joined !== null) edit(joined);
+      },
+      swap: (slot) => {
+        setOpened(slot);
+        setSwapping((now) => (now === slot ? null : slot));
+      },
     }),
-    [change, edit],
+    [change, edit, newest, setOpened],
   );
   const place = useMemo<BenchPlace>(
     () => ({
       approach,
       weakerSide: brief.weakerSide,
       person: known.plan.personId,
+      readsIn: known.plan.personUnit,
+      generation,
       planNow: () => newest().plan,
     }),
-    [approach, brief.weakerSide, known.plan.personId, newest],
+    [approach, brief.weakerSide, known.plan.personId, known.plan.personUnit, generation, newest],
   );
-  const changeHead = useCallback(
-    (head: Draft["head"]) => change((d) => ({ ...d, head })),
-    [change],
-  );
-  const slots = slotsOf(draft.plan);
+  const numbers = slotNumbers(draft.plan);
   const nameOfSlot = (id: string) => {
     const slot = slots.find((s) => s.id === id);
     return slot === undefined ? "" : (unrollContext.movement(slot.movement)?.name ?? "");
@@ -159,16 +179,20 @@ export const BenchBody = memo(function BenchBody({
   return (
     <JudgedContext value={judged}>
       <BenchPlaceContext value={place}>
-        <SessionTimeline steps={steps} total={duration.likely} nameOf={nameOfSlot} />
+        <SessionTimeline
+          steps={steps}
+          total={duration.likely}
+          nameOf={nameOfSlot}
+          numberOf={(slot) => numbers.get(slot) ?? ""}
+        />
         <Box
           sx={{
             display: "grid",
-            gridTemplateColumns: { xs: "minmax(0,1fr)", lg: "minmax(0,1fr) 300px" },
+            gridTemplateColumns: { xs: "minmax(0,1fr)", lg: "minmax(0,1fr) 304px" },
             columnGap: 4,
           }}
         >
-          <div>
-            <HeadFields head={draft.head} gyms={gyms} onChange={changeHead} onInvalid={onInvalid} />
+          <div data-of-draft="">
             {draft.plan.blocks.length === 0 ? (
               <Empty>No exercise yet. Add the first below.</Empty>
             ) : null}
@@ -176,13 +200,15 @@ export const BenchBody = memo(function BenchBody({
               plan={draft.plan}
               onEdit={edit}
               onInvalid={onInvalid}
-              renderSlot={(slot) => {
+              open={open}
+              onOpen={(block) => actions.open(block, false)}
+              renderSlot={(slot, next) => {
                 const movement = unrollContext.movement(slot.movement);
                 return (
                   <SlotEditor
                     key={slot.id}
                     slot={slot}
-                    number={slots.indexOf(slot) + 1}
+                    number={numbers.get(slot.id) ?? ""}
                     movement={movement}
                     station={unrollContext.station(slot.station)}
                     stations={here.filter((s) => movement !== null && servesMovement(s, movement))}
@@ -192,8 +218,10 @@ export const BenchBody = memo(function BenchBody({
                     last={said[lastKey(slot.movement, slot.station)]?.last ?? null}
                     strength={said[lastKey(slot.movement, slot.station)]?.strength ?? null}
                     referred={referredBy(slot, draft.plan)}
+                    next={next}
                     newId={newId}
                     actions={actions}
+                    isOpen={open === slot.id}
                     swap={
                       swapping === slot.id && movement !== null ? (
                         <SwapPanel
@@ -216,9 +244,6 @@ export const BenchBody = memo(function BenchBody({
                 );
               }}
             />
-            <AddBlocks
-              onAdd={(kind) => edit({ kind: "addBlock", block: newItemBlock(kind, newId) })}
-            />
             <ExerciseSearch
               judged={judged}
               person={known.plan.personId}
@@ -227,7 +252,12 @@ export const BenchBody = memo(function BenchBody({
                 const reading = lastReading(movement, station);
                 const block = newExercise(judged, movement, station, reading, newId);
                 edit({ kind: "addBlock", block });
-                if (write) setToWrite(writtenLineId(block.slot));
+                if (write) actions.open(block.slot.id, true);
+              }}
+              onAddBlock={(kind) => {
+                const block = newItemBlock(kind, newId);
+                edit({ kind: "addBlock", block });
+                actions.open(block.id, true);
               }}
             />
           </div>
@@ -265,7 +295,12 @@ function Aside({
       aria-label="What the session comes to"
       sx={{ position: { lg: "sticky" }, top: 16, alignSelf: "start", mt: { xs: 4, lg: 0 } }}
     >
-      <BenchPanel duration={duration} hardSets={hardSetsOf(judged)} />
+      <SessionTime
+        duration={duration}
+        cap={judged.brief.minutesCap}
+        hasWarmUp={draft.plan.blocks.some(({ kind }) => kind === "prepare")}
+        hardSets={hardSetsOf(judged)}
+      />
       <FindingsPanel
         findings={findings}
         approachName={approach.name}
@@ -283,6 +318,7 @@ function Aside({
         onSetAside={onSetAside}
         onTakeBack={onTakeBack}
       />
+      <CoveragePanel judged={judged} />
       <button
         type="button"
         className={plain.smallButton}
@@ -302,9 +338,6 @@ function Aside({
           Keep as template
         </button>
       </Form>
-      <Box sx={{ mt: 3 }}>
-        <CoveragePanel judged={judged} />
-      </Box>
     </Box>
   );
 }

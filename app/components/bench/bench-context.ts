@@ -1,6 +1,6 @@
 import { createContext } from "react";
 import type { Approach, Brief } from "~/core/person/index.ts";
-import type { Id } from "~/core/kernel/index.ts";
+import type { Id, MassUnit } from "~/core/kernel/index.ts";
 import type { Judged } from "~/core/coach/index.ts";
 import { EMPTY_PLAN, type SessionPlan } from "~/core/plan/index.ts";
 
@@ -13,13 +13,22 @@ export interface BenchPlace {
   readonly weakerSide: Brief["weakerSide"];
   /** Whom the session is for; null for a template. */
   readonly person: Id<"person"> | null;
+  /** The unit that the client reads, shown beside equipment in the other one; null for a template. */
+  readonly readsIn: MassUnit | null;
+  /** Changes with every undo and redo, after which fields show what the session says. */
+  readonly generation: number;
   /** The session as it is now, also while its drawing is still under way. */
   readonly planNow: () => SessionPlan;
 }
 
-export const BenchPlaceContext = createContext<BenchPlace>({
+/** Where a session stands that is for nobody. */
+export const NO_PLACE: BenchPlace = {
   approach: null,
   weakerSide: null,
   person: null,
+  readsIn: null,
+  generation: 0,
   planNow: () => EMPTY_PLAN,
-});
+};
+
+export const BenchPlaceContext = createContext<BenchPlace>(NO_PLACE);

@@ -11,9 +11,10 @@ function titled(title: string): Draft {
 }
 
 const FIRST = titled("first");
-const rename = (title: string) => ({
+const rename = (title: string, step: string | null = null) => ({
   kind: "change" as const,
   to: (d: Draft) => ({ ...d, head: { ...d.head, title } }),
+  step,
 });
 
 describe("the draft's history", () => {
@@ -26,6 +27,28 @@ describe("the draft's history", () => {
     expect(reduceDraft(back, { kind: "redo" }).now).toBe(two.now);
   });
 
+  it("goes back by what is typed in one go, and by each press", () => {
+    const typed = ["o", "on", "one"].reduce(
+      (state, text) => reduceDraft(state, rename(text, "word 1")),
+      startDraft(FIRST),
+    );
+    const second = reduceDraft(reduceDraft(typed, rename("one t", "word 2")), rename("press"));
+    const pressed = reduceDraft(second, rename("press again"));
+    const titles = [0, 1, 2, 3].reduce<string[]>((seen, n) => {
+      let state = pressed;
+      for (let i = 0; i <= n; i++) state = reduceDraft(state, { kind: "undo" });
+      return [...seen, state.now.head.title];
+    }, []);
+    expect(titles).toEqual(["press", "one t", "one", "first"]);
+  });
+
+  it("begins a new step where typing goes on after an undo", () => {
+    const typed = reduceDraft(startDraft(FIRST), rename("one", "word"));
+    const back = reduceDraft(reduceDraft(typed, rename("two", "other")), { kind: "undo" });
+    const on = reduceDraft(back, rename("one!", "other"));
+    expect(reduceDraft(on, { kind: "undo" }).now.head.title).toBe("one");
+  });
+
   it("forgets what was undone once something else is changed", () => {
     const undone = reduceDraft(reduceDraft(startDraft(FIRST), rename("one")), { kind: "undo" });
     const other = reduceDraft(undone, rename("other"));
@@ -34,8 +57,10 @@ describe("the draft's history", () => {
 
   it("keeps no entry for a change that changes nothing", () => {
     const state = startDraft(FIRST);
-    expect(reduceDraft(state, { kind: "change", to: (d) => d })).toBe(state);
-    expect(reduceDraft(state, { kind: "change", to: (d) => structuredClone(d) })).toBe(state);
+    expect(reduceDraft(state, { kind: "change", to: (d) => d, step: null })).toBe(state);
+    expect(reduceDraft(state, { kind: "change", to: (d) => structuredClone(d), step: null })).toBe(
+      state,
+    );
   });
 
   it("is unsaved again after an undo past the save", () => {

@@ -31,9 +31,11 @@ import {
   PATTERN_NAMES,
   PROFILE_NAMES,
 } from "~/format/training.ts";
+import type { ItemBlock } from "~/core/plan/index.ts";
 import { Disclosure } from "../disclosure.tsx";
 import { PlainInput, Select } from "../field.tsx";
 import { steady } from "../steady.ts";
+import { AddBlocks } from "./add-blocks.tsx";
 import bench from "./bench.module.css";
 import plain from "../../theme/plain.module.css";
 import { useMuscles } from "../wording.ts";
@@ -50,12 +52,15 @@ export const ExerciseSearch = memo(function ExerciseSearch({
   person,
   gym,
   onAdd,
+  onAddBlock,
 }: {
   readonly judged: Judged;
   readonly person: Id<"person">;
   readonly gym: Id<"gym">;
   /** `write` asks to go on in the exercise's written line. */
   readonly onAdd: (candidate: Candidate, write: boolean) => void;
+  /** Adds a block without sets instead. */
+  readonly onAddBlock: (kind: ItemBlock["kind"]) => void;
 }) {
   const muscles = useMuscles();
   const [query, setQuery] = useState<Query>(ANYTHING);
@@ -91,11 +96,8 @@ export const ExerciseSearch = memo(function ExerciseSearch({
   return (
     <section className={bench.search} aria-label="Find an exercise">
       <div className={`${plain.row} ${bench.searchHead}`}>
-        <h2>Add an exercise</h2>
-        <p className={`${plain.text} ${plain.soft}`}>
-          / to search, arrows to choose, Enter to add, Ctrl and Enter to add and write its sets.
-          Ranked by what the session still lacks.
-        </p>
+        <h2 className={plain.grow}>Add an exercise</h2>
+        <AddBlocks onAdd={onAddBlock} />
       </div>
       <PlainInput
         ref={input}
@@ -105,9 +107,11 @@ export const ExerciseSearch = memo(function ExerciseSearch({
         aria-expanded="true"
         aria-controls="search-list"
         aria-activedescendant={shown[active] === undefined ? undefined : optionId(active)}
-        placeholder="Name, muscle or pattern: curl, adductors, step …"
+        placeholder="/  name, muscle or pattern: curl, adductors, step …"
+        title="Arrows choose, Enter adds, Ctrl and Enter adds and writes its sets"
         value={query.text}
-        onChange={(event) => change({ text: event.target.value })}
+        // The key that leads here is no part of a name.
+        onChange={(event) => change({ text: event.target.value.replace(/^\/+/, "") })}
         onKeyDown={(event) => {
           if (event.key === "ArrowDown" || event.key === "ArrowUp") {
             event.preventDefault();

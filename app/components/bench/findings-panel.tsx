@@ -1,16 +1,16 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { use, useMemo, useState } from "react";
+import { Fragment, use, useMemo, useState } from "react";
 import { Form } from "react-router";
 import {
   canBeLeft,
+  toldOnce,
   type Severity,
-  fixesFor,
-  waysToShorten,
   type Finding,
   type Fix,
   type Judging,
+  type Told,
 } from "~/core/coach/index.ts";
 import type { FindMovement } from "~/core/movement/index.ts";
 import type { Day, Id, NewId } from "~/core/kernel/index.ts";
@@ -18,18 +18,17 @@ import {
   FAMILY_NAMES,
   formatFact,
   formatFix,
-  formatShortening,
+  formatTold,
   SEVERITY_NAMES,
 } from "~/format/findings.ts";
-import { formatShortDay } from "~/format/numbers.ts";
+import { formatShortDay, plural } from "~/format/numbers.ts";
 import { Disclosure } from "../disclosure.tsx";
 import { PlainInput, Select } from "../field.tsx";
 import { steady } from "../steady.ts";
+import { answersTo, nameOfSlotIn, useFirstAnswers, type FirstAnswer } from "./answers.ts";
 import { JudgedContext } from "./bench-context.ts";
 import bench from "./bench.module.css";
-import plain from "../../theme/plain.module.css";
 import { useMuscles } from "../wording.ts";
-import type { MuscleNames } from "~/format/muscles.ts";
 
 /** How each is coloured; a warning as every finding is. */
 const SEVERITY_CLASSES: Readonly<Record<Severity, string>> = {
@@ -60,29 +59,41 @@ interface FindingsPanelProps {
   readonly onTakeBack: (id: Id<"dismissal">) => void;
 }
 
-type RowProps = Omit<FindingsPanelProps, "findings" | "setAside" | "onTakeBack"> & {
-  readonly finding: Finding;
-};
+type RowProps = Omit<FindingsPanelProps, "findings" | "setAside" | "onTakeBack">;
 
-/** What was found about the session, gravest first, each with its numbers and what answers it. */
+/** As many are shown before the rest is opened. */
+const SHOWN = 5;
+
+/** What was found about the session, gravest first, each with its numbers and the first thing that answers it. */
 export function FindingsPanel({ findings, setAside, onTakeBack, ...row }: FindingsPanelProps) {
   const muscles = useMuscles();
   const reasons = new Map(setAside.map((d) => [d.key, d]));
-  const open = findings.filter((f) => !reasons.has(f.key));
+  const open = toldOnce(findings.filter((f) => !reasons.has(f.key)));
   const aside = findings.flatMap((f) => {
     const dismissal = reasons.get(f.key);
     return dismissal === undefined ? [] : [{ finding: f, dismissal }];
   });
+  const shown = open.slice(0, SHOWN);
+  const first = useFirstAnswers(shown, row.newId, row.approachName, row.find);
+  const rest = open.slice(SHOWN);
   return (
     <section className={bench.findings} aria-label="Findings">
-      <h2>
-        {open.length === 0
-          ? "No findings"
-          : `${open.length} ${open.length === 1 ? "finding" : "findings"}`}
-      </h2>
-      {open.map((finding) => (
-        <FindingRow key={finding.key} finding={finding} {...row} />
+      <h2>{open.length === 0 ? "No findings" : plural(open.length, "finding")}</h2>
+      {shown.map((told) => (
+        <FindingRow
+          key={told[0].key}
+          told={told}
+          answer={first.get(told[0].key) ?? null}
+          {...row}
+        />
       ))}
+      {rest.length === 0 ? null : (
+        <Disclosure dense summary={`${rest.length} more`}>
+          {rest.map((told) => (
+            <FindingRow key={told[0].key} told={told} answer={null} {...row} />
+          ))}
+        </Disclosure>
+      )}
       {aside.length === 0 ? null : (
         <Disclosure dense summary={`${aside.length} set aside`}>
           {aside.map(({ finding, dismissal }) => (
@@ -132,45 +143,52 @@ function SpreadButton({
   );
 }
 
-const FindingRow = steady(function FindingRow(props: RowProps) {
+const FindingRow = steady(function FindingRow({
+  told,
+  answer,
+  ...row
+}: RowProps & {
+  readonly told: Told;
+  /** What answers it first, seen while it is closed. */
+  readonly answer: FirstAnswer | null;
+}) {
   const muscles = useMuscles();
-  const { finding, approachName, find } = props;
-  const [isOpen, setOpen] = useState(finding.severity === "serious");
+  const [first] = told;
+  const [isOpen, setOpen] = useState(first.severity === "serious");
   return (
-    <details
-      className={`${bench.finding} ${SEVERITY_CLASSES[finding.severity]}`}
-      open={isOpen}
-      onToggle={(event) => setOpen(event.currentTarget.open)}
-    >
-      <summary>
-        <span className={`${plain.smallHeading} ${plain.soft}`}>
-          {isOpen ? "–" : "+"} {SEVERITY_NAMES[finding.severity]} · {FAMILY_NAMES[finding.family]}
-        </span>
-        <span className={bench.findingFact}>
-          {formatFact(finding.fact, approachName, find, muscles)}
-        </span>
-      </summary>
-      {isOpen ? <Answers {...props} /> : null}
-    </details>
+    <div className={`${bench.finding} ${SEVERITY_CLASSES[first.severity]}`}>
+      <details open={isOpen} onToggle={(event) => setOpen(event.currentTarget.open)}>
+        <summary
+          title={`${SEVERITY_NAMES[first.severity]}, ${FAMILY_NAMES[first.family].toLowerCase()}`}
+        >
+          <span className={bench.findingKind}>{SEVERITY_NAMES[first.severity]}</span>{" "}
+          {formatTold(told, row.approachName, row.find, muscles)}
+        </summary>
+        {isOpen
+          ? told.map((finding) => (
+              <Fragment key={finding.key}>
+                {told.length === 1 ? null : (
+                  <p className={bench.findingOne}>
+                    {formatFact(finding.fact, row.approachName, row.find, muscles)}
+                  </p>
+                )}
+                <Answers finding={finding} {...row} />
+              </Fragment>
+            ))
+          : null}
+      </details>
+      {answer === null || isOpen ? null : (
+        <button
+          type="button"
+          className={bench.firstFix}
+          onClick={() => row.onFix(answer.fix, answer.judging)}
+        >
+          {answer.text}
+        </button>
+      )}
+    </div>
   );
 });
-
-/** What answers a finding; for too little time also what each saves and costs. */
-function answersTo(
-  finding: Finding,
-  judged: Judging,
-  newId: NewId,
-  approachName: string,
-  find: FindMovement,
-  muscles: MuscleNames,
-): readonly { readonly fix: Fix; readonly about: string | null }[] {
-  return finding.fact.code === "overCap"
-    ? waysToShorten(judged, newId).map((way) => ({
-        fix: way.fix,
-        about: formatShortening(way, approachName, find, muscles),
-      }))
-    : fixesFor(finding, judged, newId).map((fix) => ({ fix, about: null }));
-}
 
 /** What can be done about a finding, made of the session as it is now. */
 function Answers({
@@ -182,7 +200,7 @@ function Answers({
   find,
   onFix,
   onSetAside,
-}: RowProps) {
+}: RowProps & { readonly finding: Finding }) {
   const muscles = useMuscles();
   const judged = use(JudgedContext);
   const [reason, setReason] = useState("");
@@ -194,13 +212,11 @@ function Answers({
   );
   if (judged === null) return null;
   const days = judged.otherDays.map(({ day }) => day).filter((day) => day > judged.day);
-  const nameOfSlot = (id: string) =>
-    judged.slots.find(({ slot }) => slot.id === id)?.movement.name ?? "";
   return (
     <>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, my: 0.75 }}>
         {answers.map(({ fix, about }) => {
-          const text = formatFix(fix, nameOfSlot);
+          const text = formatFix(fix, nameOfSlotIn(judged));
           return (
             <Box key={`${fix.kind} ${text}`} sx={about === null ? undefined : { width: "100%" }}>
               {fix.kind === "moveToOtherDay" ? (

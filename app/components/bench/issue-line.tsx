@@ -60,7 +60,7 @@ function IssueLine({
                 variant="outlined"
                 onClick={() => onTake(issue.reading, made.reading)}
               >
-                Take {formatMass(made.reading)}
+                Use {formatMass(made.reading)}
               </Button>
             ),
           )

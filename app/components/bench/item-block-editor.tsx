@@ -1,5 +1,4 @@
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { sessionDuration, unrollItems } from "~/core/unroll/index.ts";
 import { type NewId, count, fail, ok } from "~/core/kernel/index.ts";
@@ -11,27 +10,34 @@ import {
   type NotationContext,
 } from "~/core/plan/notation/index.ts";
 import { isWithin, type ItemBlock, type ItemsOfBlock } from "~/core/plan/index.ts";
-import { formatMinutes } from "~/format/numbers.ts";
+import { formatMinutes, plural } from "~/format/numbers.ts";
 import { formatItem } from "~/format/prescription.ts";
 import { BLOCK_NAMES } from "~/format/training.ts";
 import { useCatalogue } from "../catalogue.ts";
 import { readTyped } from "./read-typed.ts";
 import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
 import { useMuscles } from "../wording.ts";
+import { Row } from "./row.tsx";
+import { RowButtons } from "./row-buttons.tsx";
+import { useOwnInvalid } from "./use-own-invalid.ts";
 
 /** Preparation, conditioning or restoration: drills and checks as a line, and in words below it. */
 export function ItemBlockEditor({
   block,
   notation,
   newId,
+  isOpen,
+  onOpen,
   onChange,
   onMove,
   onRemove,
-  onInvalid,
+  onInvalid: report,
 }: {
   readonly block: ItemBlock;
   readonly notation: NotationContext;
   readonly newId: NewId;
+  readonly isOpen: boolean;
+  readonly onOpen: (isOpen: boolean) => void;
   readonly onChange: (to: ItemsOfBlock) => void;
   readonly onMove: (by: -1 | 1) => void;
   readonly onRemove: () => void;
@@ -39,30 +45,29 @@ export function ItemBlockEditor({
 }) {
   const muscles = useMuscles();
   const { find } = useCatalogue();
+  const { hasInvalid, onInvalid } = useOwnInvalid(report);
+  const isShown = isOpen || hasInvalid;
   const { items, rounds, restAfterRound } = block;
   const name = BLOCK_NAMES[block.kind];
   const duration = sessionDuration(unrollItems(block, find));
   return (
-    <Box
-      component="section"
-      aria-label={name}
-      sx={{ borderTop: 2, borderColor: "kravo.ink", pt: 1, mb: 3.5 }}
+    <Row
+      id={block.id}
+      label={name}
+      head={{
+        number: null,
+        name,
+        about: plural(items.length, "part"),
+        line: isShown ? null : items.map((item) => formatItem(item, find, muscles)).join(" · "),
+        minutes: formatMinutes(duration.likely),
+        sets: "",
+      }}
+      trouble={null}
+      isOpen={isShown}
+      onOpen={onOpen}
+      onRemove={onRemove}
     >
-      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", gap: 1.5, mb: 0.5 }}>
-        <Typography variant="h2">{name}</Typography>
-        <Typography variant="body2" sx={{ color: "text.secondary", flexGrow: 1 }}>
-          {formatMinutes(duration.likely)}
-        </Typography>
-        <Button size="small" onClick={() => onMove(-1)} aria-label={`Move ${name} up`}>
-          ↑
-        </Button>
-        <Button size="small" onClick={() => onMove(1)} aria-label={`Move ${name} down`}>
-          ↓
-        </Button>
-        <Button size="small" onClick={onRemove} aria-label={`Remove ${name}`}>
-          Remove
-        </Button>
-      </Box>
+      <RowButtons name={name} onMove={onMove} onRemove={onRemove} />
       <TypedCell
         label={`${name}, what is done`}
         value={items}
@@ -105,6 +110,6 @@ export function ItemBlockEditor({
           width={84}
         />
       </Typography>
-    </Box>
+    </Row>
   );
 }

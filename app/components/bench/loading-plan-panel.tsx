@@ -1,13 +1,14 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
+import { use } from "react";
 import { hungLoads, type SetStep } from "~/core/unroll/index.ts";
 import { formatHandled, formatMoved, formatSetsOfLoad } from "~/format/loading-plan.ts";
-import { formatInUnit, formatMass } from "~/format/numbers.ts";
+import { formatInOtherUnit, formatMass } from "~/format/numbers.ts";
 import { formatChange, formatRecipe } from "~/format/training.ts";
-import { Disclosure } from "../disclosure.tsx";
 import { SleeveDrawing } from "../sleeve-drawing.tsx";
+import { BenchPlaceContext } from "./bench-context.ts";
 
-/** What to hang for the whole exercise, load after load, drawn to scale; opened when it is wanted. */
+/** What to load for the whole exercise, load after load, drawn to scale. */
 export function LoadingPlanPanel({
   name,
   steps,
@@ -19,14 +20,15 @@ export function LoadingPlanPanel({
   readonly ramp: React.ReactNode;
 }) {
   return (
-    <Disclosure summary="Warm-up sets and loading plan">
+    <>
       {ramp}
       <Loads name={name} steps={steps} />
-    </Disclosure>
+    </>
   );
 }
 
 function Loads({ name, steps }: { readonly name: string; readonly steps: readonly SetStep[] }) {
+  const { readsIn } = use(BenchPlaceContext);
   const loads = hungLoads(steps);
   if (loads.length === 0) {
     return <Typography sx={{ color: "text.secondary" }}>No load is known yet.</Typography>;
@@ -53,14 +55,16 @@ function Loads({ name, steps }: { readonly name: string; readonly steps: readonl
                 {formatSetsOfLoad(own)}
               </Box>
             </Typography>
-            <Typography variant="body2" sx={{ color: "text.secondary" }}>
-              {formatInUnit(load.reading, load.reading.unit === "kg" ? "lb" : "kg")}
-            </Typography>
+            {formatInOtherUnit(load.reading, readsIn) === null ? null : (
+              <Typography variant="body2" sx={{ color: "text.secondary" }}>
+                {formatInOtherUnit(load.reading, readsIn)}
+              </Typography>
+            )}
             {load.recipe.kind === "plates" ? (
               <SleeveDrawing plates={load.recipe.perPoint} height={64} />
             ) : null}
             <Typography variant="body2" sx={{ fontWeight: 650 }}>
-              {formatChange(change) ?? (i === 0 ? formatRecipe(load.recipe) : "nothing to change")}
+              {formatChange(change) ?? (i === 0 ? formatRecipe(load.recipe) : "already loaded")}
             </Typography>
             {load.movedFrom === null ? null : (
               <Typography variant="body2" sx={{ color: "kravo.warn" }}>

@@ -29,7 +29,7 @@ export function PlanConflict(props: PlanConflictProps) {
           Save mine as the next revision
         </Button>
         <Button variant="outlined" onClick={props.onTakeTheirs}>
-          Take theirs (undo brings mine back)
+          Use theirs (undo brings mine back)
         </Button>
       </Box>
     </Box>

@@ -1,13 +1,12 @@
-import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
-import Typography from "@mui/material/Typography";
 import { parseRest, writeRest, type NotationContext } from "~/core/plan/notation/index.ts";
 import { roundsOf, type RotationBlock, type RotationRests } from "~/core/plan/index.ts";
 import { formatRotation } from "~/format/training.ts";
 import { readTyped } from "./read-typed.ts";
 import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
+import bench from "./bench.module.css";
+import plain from "../../theme/plain.module.css";
 
-/** Exercises taken in turn, framed together, with the rests that stand in for the sets' own. */
+/** Exercises done as a superset, framed together, with the rests that stand in for the sets' own. */
 export function RotationFrame({
   block,
   notation,
@@ -28,16 +27,12 @@ export function RotationFrame({
   const { restBetween, restAfterRound } = block;
   const read = (text: string) => readTyped(parseRest(text, notation));
   return (
-    <Box
-      component="section"
-      aria-label={name}
-      sx={{ borderLeft: 6, borderColor: "kravo.iron", pl: { xs: 1, md: 2 }, mb: 3.5 }}
-    >
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "center", mb: 1 }}>
-        <Typography variant="overline" component="h2">
+    <section aria-label={name} className={bench.rotation}>
+      <div className={bench.rotationHead}>
+        <h2 className={plain.smallHeading}>
           {name}, {rounds} {rounds === 1 ? "round" : "rounds"}
-        </Typography>
-        <Typography variant="body2" component="span">
+        </h2>
+        <span>
           rest between{" "}
           <TypedCell
             label="Rest between members"
@@ -46,10 +41,10 @@ export function RotationFrame({
             read={read}
             onValue={(to) => onRests({ restBetween: to, restAfterRound })}
             onInvalid={onInvalid}
-            width={84}
+            width={64}
           />
-        </Typography>
-        <Typography variant="body2" component="span">
+        </span>
+        <span>
           after a round{" "}
           <TypedCell
             label="Rest after a round"
@@ -58,14 +53,14 @@ export function RotationFrame({
             read={read}
             onValue={(to) => onRests({ restBetween, restAfterRound: to })}
             onInvalid={onInvalid}
-            width={84}
+            width={64}
           />
-        </Typography>
-        <Button size="small" onClick={onSplit}>
-          Take apart
-        </Button>
-      </Box>
+        </span>
+        <button type="button" className={plain.smallButton} onClick={onSplit}>
+          Split
+        </button>
+      </div>
       {children}
-    </Box>
+    </section>
   );
 }

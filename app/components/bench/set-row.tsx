@@ -11,7 +11,6 @@ import {
   type NotationContext,
 } from "~/core/plan/notation/index.ts";
 import {
-  EXTENSION_KINDS,
   leaving,
   newExtension,
   extensionEarlier,
@@ -23,7 +22,7 @@ import {
 import type { SetStep } from "~/core/unroll/index.ts";
 import { allLoads } from "~/core/gym/index.ts";
 import { formatAmount } from "~/format/numbers.ts";
-import { EXTENSION_NAMES, extensionName } from "~/format/prescription.ts";
+import { extensionName } from "~/format/prescription.ts";
 import { formatEffort, formatAskedRir, ROLE_NAMES } from "~/format/training.ts";
 import { Select } from "../field.tsx";
 import { steady } from "../steady.ts";
@@ -34,6 +33,7 @@ import type { ChangeSet } from "./slot-actions.ts";
 import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
 import { ExtensionRow } from "./extension-row.tsx";
 import { StepLoadText } from "./step-load-text.tsx";
+import { TechniqueSelect } from "./technique-select.tsx";
 import bench from "./bench.module.css";
 import plain from "../../theme/plain.module.css";
 
@@ -56,17 +56,6 @@ const RESERVES = (
     ))}
   </>
 );
-const FOLLOWERS = (
-  <>
-    <option value="">+ then</option>
-    {EXTENSION_KINDS.map((kind) => (
-      <option key={kind} value={kind}>
-        {EXTENSION_NAMES[kind]}
-      </option>
-    ))}
-  </>
-);
-
 const readingOfStep = (step: SetStep | undefined) =>
   step?.load.kind === "made" ? step.load.reading : null;
 
@@ -144,7 +133,7 @@ export const SetRow = steady(function SetRow({
           </button>
         </th>
         <td data-label="Role">
-          <div className={plain.cellSelect}>
+          <div className={`${plain.cellSelect} ${bench.cellBox}`}>
             <Select
               aria-label={`Role of set ${number}`}
               value={set.role}
@@ -188,7 +177,7 @@ export const SetRow = steady(function SetRow({
           />
         </td>
         <td data-label="RIR">
-          <div className={plain.cellSelect}>
+          <div className={`${plain.cellSelect} ${bench.cellBox}`}>
             <Select
               aria-label={`RIR of set ${number}`}
               value={set.effortUpTo === null ? String(set.effort) : "range"}
@@ -220,17 +209,7 @@ export const SetRow = steady(function SetRow({
         <td data-label="Plates">{main === undefined ? null : <StepLoadText step={main} />}</td>
         <td>
           <div className={bench.setButtons}>
-            <select
-              className={plain.smallButton}
-              aria-label={`What follows set ${number}`}
-              value=""
-              onChange={(event) => {
-                const kind = EXTENSION_KINDS.find((k) => k === event.target.value);
-                if (kind !== undefined) add(kind);
-              }}
-            >
-              {FOLLOWERS}
-            </select>
+            <TechniqueSelect label={`Add a technique to set ${number}`} onAdd={add} />
             <button
               type="button"
               className={plain.smallButton}

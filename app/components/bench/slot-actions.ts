@@ -12,6 +12,10 @@ export interface SlotActions {
   readonly change: (slot: Id<"slot">, change: (slot: Slot) => Slot) => void;
   readonly move: (slot: Id<"slot">, by: -1 | 1) => void;
   readonly remove: (slot: Id<"slot">) => void;
+  /** Opens an exercise or a block, or closes what is open; by a key, the cursor goes into its written line. */
+  readonly open: (row: Id<"slot"> | Id<"block"> | null, byKey: boolean) => void;
+  /** Supersets it with the exercise after it. */
+  readonly join: (slot: Id<"slot">) => void;
   /** Opens the substitutes of an exercise, or closes them. */
   readonly swap: (slot: Id<"slot">) => void;
 }

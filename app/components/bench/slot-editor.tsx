@@ -2,45 +2,31 @@ import isEqual from "fast-deep-equal";
 import { memo, useCallback } from "react";
 import type { NewId, Duration } from "~/core/kernel/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
-import {
-  beginningOf,
-  workSetsOf,
-  duplicateSet,
-  gearFromHere,
-  filled,
-  replaceReading,
-  type PlannedSet,
-  type Slot,
-  startOf,
-} from "~/core/plan/index.ts";
+import { RIR_SAID, writeLine } from "~/core/plan/notation/index.ts";
+import { isPreparatory, type Slot } from "~/core/plan/index.ts";
 import type { PlanIssue, SetStep } from "~/core/unroll/index.ts";
 import type { Station } from "~/core/gym/index.ts";
-import { lastKey } from "~/core/log/index.ts";
-import { formatMinutes } from "~/format/numbers.ts";
+import { formatMinutes, plural } from "~/format/numbers.ts";
+import { formatPlanIssue } from "~/format/reasons.ts";
 import { readingMeaning } from "~/format/station.ts";
-import { LineRules } from "./line-rules.tsx";
-import { LoadingPlanPanel } from "./loading-plan-panel.tsx";
-import { RampButton } from "./ramp-button.tsx";
-import { SetRow } from "./set-row.tsx";
+import { useCatalogue } from "../catalogue.ts";
+import { Row } from "./row.tsx";
 import type { SlotActions } from "./slot-actions.ts";
-import { SlotDetails } from "./slot-details.tsx";
+import { SlotBody } from "./slot-body.tsx";
 import { type ReportInvalid } from "./typed-cell.tsx";
 import { useNotation } from "./use-notation.ts";
-import { WrittenLine } from "./written-line.tsx";
-import { FillAndNext } from "./fill-and-next.tsx";
-import { IssueLines } from "./issue-line.tsx";
-import { LastTime, SlotHead } from "./slot-head.tsx";
-import { TempoCells } from "./tempo-cells.tsx";
-import bench from "./bench.module.css";
+import { useOwnInvalid } from "./use-own-invalid.ts";
+import { WrittenText } from "./written-text.tsx";
 
 /** The id of the written line of an exercise on the page. */
-export function writtenLineId(slot: Pick<Slot, "id">): string {
-  return `${slot.id}-line`;
+export function writtenLineId(slot: string): string {
+  return `${slot}-line`;
 }
 
 export interface SlotEditorProps {
   readonly slot: Slot;
-  readonly number: number;
+  /** "3a" */
+  readonly number: string;
   readonly movement: Movement | null;
   readonly station: Station | null;
   /** The stations of this gym that serve the movement. */
@@ -53,8 +39,11 @@ export interface SlotEditorProps {
   readonly strength: string | null;
   /** What its loads refer to in other exercises; where that changes, its line reads otherwise. */
   readonly referred: string;
+  /** The name of the exercise after it, which it can be supersetted with; null where there is none. */
+  readonly next: string | null;
   readonly newId: NewId;
   readonly actions: SlotActions;
+  readonly isOpen: boolean;
   /** The open panel of substitutes, or null. */
   readonly swap: React.ReactNode;
   readonly onInvalid: ReportInvalid;
@@ -70,167 +59,52 @@ function isSameExercise(a: SlotEditorProps, b: SlotEditorProps): boolean {
   );
 }
 
-/** One exercise on the bench: its sets as rows, what they come to at the station, what is wrong. */
+/** One exercise of a session: a line to be read, and all of it to be worked on where it is open. */
 export const SlotEditor = memo(function SlotEditor(props: SlotEditorProps) {
-  const {
-    slot,
-    number,
-    movement,
-    station,
-    steps,
-    issues,
-    duration,
-    last,
-    newId,
-    actions,
-    onInvalid,
-  } = props;
+  const { slot, number, movement, station, issues, duration, actions, isOpen } = props;
+  const { find } = useCatalogue();
+  const notation = useNotation(slot, station);
+  const { hasInvalid, onInvalid } = useOwnInvalid(props.onInvalid);
   const onChange = useCallback(
     (change: (now: Slot) => Slot) => actions.change(slot.id, change),
     [actions, slot.id],
   );
+  const isShown = isOpen || hasInvalid;
   const name = movement?.name ?? slot.movement;
-  const notation = useNotation(slot, station);
-  const changeSet = (id: PlannedSet["id"], to: (set: PlannedSet) => PlannedSet) =>
-    onChange((now) => ({ ...now, sets: now.sets.map((s) => (s.id === id ? to(s) : s)) }));
-  const [first] = slot.sets;
+  const counted = slot.sets.filter((set) => !isPreparatory(set.role)).length;
+  const gravest = issues.find((issue) => issue.blocks) ?? issues[0];
   return (
-    <section className={bench.exercise} aria-label={`${number}. ${name}`}>
-      <SlotHead
-        name={name}
-        number={number}
-        about={[
+    <Row
+      id={slot.id}
+      label={`${number}. ${name}`}
+      head={{
+        number,
+        name,
+        about: [
           station?.name ?? "no equipment",
-          ...(station === null ? [] : [readingMeaning(station.loading)]),
-          formatMinutes(duration.likely),
-        ].join(" · ")}
-        onMove={(by) => actions.move(slot.id, by)}
-        onSwap={() => actions.swap(slot.id)}
-        onRemove={() => actions.remove(slot.id)}
-      />
-      {props.swap}
-      {last === null ? null : (
-        <LastTime last={last} strength={props.strength} at={lastKey(slot.movement, slot.station)} />
-      )}
-      <WrittenLine
-        id={writtenLineId(slot)}
-        label={`Sets of ${name}, written`}
-        sets={slot.sets}
-        context={notation}
-        newId={newId}
-        onSets={(sets) => onChange((now) => ({ ...now, sets }))}
-        onInvalid={onInvalid}
-      />
-      <div className={bench.exerciseSets} tabIndex={0} role="region" aria-label={`Sets of ${name}`}>
-        <table className={bench.sets}>
-          <thead>
-            <tr>
-              {[
-                "Set",
-                "Role",
-                "Reps",
-                `Load${station === null ? "" : `, ${station.loading.unit}`}`,
-                "RIR",
-                "Rest",
-                "Plates",
-                "",
-              ].map((h) =>
-                h === "" ? (
-                  <td key={h} />
-                ) : (
-                  <th key={h} scope="col">
-                    {h}
-                  </th>
-                ),
-              )}
-            </tr>
-          </thead>
-          <tbody>
-            {slot.sets.map((set, index) => (
-              <SetRow
-                key={set.id}
-                set={set}
-                number={index + 1}
-                sets={slot.sets.slice(0, index + 1)}
-                movement={movement}
-                at={{
-                  loading: station?.loading ?? null,
-                  movement: slot.movement,
-                  startsWith: startOf(slot, movement),
-                }}
-                notation={notation}
-                steps={steps.filter((step) => step.key.setId === set.id)}
-                newId={newId}
-                onChange={(to) => changeSet(set.id, to)}
-                onGearFromHere={
-                  index === slot.sets.length - 1
-                    ? null
-                    : () => onChange((now) => gearFromHere(now, set.id))
-                }
-                onDuplicate={() => onChange((now) => duplicateSet(now, set.id, newId))}
-                onRemove={() =>
-                  onChange((now) => ({ ...now, sets: now.sets.filter((s) => s.id !== set.id) }))
-                }
-                onInvalid={onInvalid}
-              />
-            ))}
-          </tbody>
-        </table>
-      </div>
-      <div className={bench.exerciseFoot}>
-        {first === undefined || movement === null ? null : (
-          <TempoCells
-            name={name}
-            start={startOf(slot, movement)}
-            tempo={first.tempo}
-            onPhase={(phase, value) =>
-              onChange((now) => ({
-                ...now,
-                sets: now.sets.map((s) => ({ ...s, tempo: { ...s.tempo, [phase]: value } })),
-              }))
-            }
-            onInvalid={onInvalid}
-          />
-        )}
-        <FillAndNext
-          id={slot.id}
-          name={name}
-          rule={slot.progression}
-          from={beginningOf(workSetsOf(slot), station?.loading.unit ?? "kg")}
-          onInvalid={onInvalid}
-          onFill={(scheme) => onChange((now) => filled(now, scheme, newId))}
-          onRule={(change) => onChange((now) => ({ ...now, progression: change(now.progression) }))}
-        />
-      </div>
-      <LineRules
-        slot={slot}
+          ...(station === null || !isShown ? [] : [readingMeaning(station.loading)]),
+        ].join(" · "),
+        line: isShown ? null : <WrittenText line={writeLine(slot.sets, notation, RIR_SAID)} />,
+        minutes: formatMinutes(duration.likely),
+        sets: counted === 0 ? "" : plural(counted, "set"),
+      }}
+      trouble={
+        gravest === undefined
+          ? null
+          : { text: formatPlanIssue(gravest, find), blocks: gravest.blocks }
+      }
+      isOpen={isShown}
+      onOpen={(opens, byKey) => actions.open(opens ? slot.id : null, byKey)}
+      onSwap={() => actions.swap(slot.id)}
+      onRemove={() => actions.remove(slot.id)}
+    >
+      <SlotBody
+        {...props}
         name={name}
-        unit={station?.loading.unit ?? "kg"}
-        onInvalid={onInvalid}
+        notation={notation}
         onChange={onChange}
+        onInvalid={onInvalid}
       />
-      {movement === null || station === null ? null : (
-        <LoadingPlanPanel
-          name={name}
-          steps={steps}
-          ramp={
-            <RampButton
-              slot={slot}
-              movement={movement}
-              station={station}
-              steps={steps}
-              newId={newId}
-              onChange={onChange}
-            />
-          }
-        />
-      )}
-      <SlotDetails slot={slot} movement={movement} stations={props.stations} onChange={onChange} />
-      <IssueLines
-        issues={issues}
-        sets={slot.sets}
-        onTake={(instead, reading) => onChange((now) => replaceReading(now, instead, reading))}
-      />
-    </section>
+    </Row>
   );
 }, isSameExercise);

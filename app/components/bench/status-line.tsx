@@ -4,21 +4,27 @@ import { Tag } from "../page.tsx";
 import bench from "./bench.module.css";
 import plain from "../../theme/plain.module.css";
 
-/** Where the draft stands, what keeps it from being saved, and whether it is being trained. */
-export function StatusLine({
+/** Whether the server has what is drawn. */
+export function SaveState({
   state,
   isUnsaved,
-  problems,
-  sessionState,
 }: {
   readonly state: string;
   readonly isUnsaved: boolean;
+}) {
+  return <span role="status">{isUnsaved ? <Tag tone="strong">{state}</Tag> : state}</span>;
+}
+
+/** What keeps a session from being saved, and whether it is being trained; nothing where neither is so. */
+export function StatusLine({
+  problems,
+  sessionState,
+}: {
   readonly problems: readonly string[];
   readonly sessionState: SessionState;
 }) {
   return (
     <div role="status" className={bench.statusLine}>
-      <Tag tone={isUnsaved ? "strong" : "plain"}>{state}</Tag>
       {problems.map((problem) => (
         <p key={problem} className={`${plain.text} ${bench.problem}`}>
           ▸ {problem}

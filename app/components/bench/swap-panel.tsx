@@ -121,9 +121,9 @@ export function SwapPanel({
             size="small"
             variant="outlined"
             onClick={() => onSwap(to)}
-            aria-label={`Take ${to.movement.name}`}
+            aria-label={`Use ${to.movement.name}`}
           >
-            Take
+            Use this
           </Button>
         </Box>
       ))}

@@ -8,29 +8,35 @@ import {
   applyEdit,
   newBlock,
   newItemBlock,
+  slotNumbers,
   slotsOf,
   stationFor,
   type PlanEdit,
   type SessionPlan,
   type Slot,
 } from "~/core/plan/index.ts";
+import { RIR_SAID, writeLine } from "~/core/plan/notation/index.ts";
 import { formatFrame } from "~/format/fitting.ts";
+import { plural } from "~/format/numbers.ts";
 import type { Station } from "~/core/gym/index.ts";
 import { useCatalogue } from "../catalogue.ts";
 import { Labelled, PlainInput, Select } from "../field.tsx";
-import { BenchPlaceContext, type BenchPlace } from "./bench-context.ts";
+import { BenchPlaceContext, NO_PLACE, type BenchPlace } from "./bench-context.ts";
 import { AddBlocks } from "./add-blocks.tsx";
-import { BlockList } from "./block-list.tsx";
+import { BlockList, supersetOf } from "./block-list.tsx";
 import { FrameFields } from "./frame-fields.tsx";
 import { LeaveGuard } from "./leave-guard.tsx";
 import { writtenLineId } from "./slot-editor.tsx";
-import { SlotHead } from "./slot-head.tsx";
+import { Row } from "./row.tsx";
+import { RowButtons } from "./row-buttons.tsx";
 import type { ReportInvalid } from "./typed-cell.tsx";
 import { useInvalid } from "./use-invalid.ts";
+import { useOpenRow } from "./use-open-row.ts";
+import { useOwnInvalid } from "./use-own-invalid.ts";
 import { useNewest } from "./use-newest.ts";
 import { useNotation } from "./use-notation.ts";
 import { WrittenLine } from "./written-line.tsx";
-import bench from "./bench.module.css";
+import { WrittenText } from "./written-text.tsx";
 import { useMuscles } from "../wording.ts";
 
 /** What a save of a template comes to. */
@@ -57,7 +63,8 @@ export function TemplateEditor({
     (e: PlanEdit) => put({ ...newest(), document: applyEdit(newest().document, e) }),
     [newest, put],
   );
-  const slots = slotsOf(draft.document);
+  const { open, setOpened } = useOpenRow(slotsOf(draft.document));
+  const numbers = slotNumbers(draft.document);
   const isDirty = draft.name !== name || draft.document !== document;
   const save = () =>
     void fetcher.submit(JSON.stringify({ baseRevision: revision, ...newest() }), {
@@ -65,7 +72,7 @@ export function TemplateEditor({
       encType: "application/json",
     });
   const place = useMemo<BenchPlace>(
-    () => ({ approach: null, weakerSide: null, person: null, planNow: () => newest().document }),
+    () => ({ ...NO_PLACE, planNow: () => newest().document }),
     [newest],
   );
   const addable = all.flatMap((movement) => {
@@ -106,13 +113,22 @@ export function TemplateEditor({
           plan={draft.document}
           onEdit={edit}
           onInvalid={onInvalid}
-          renderSlot={(slot) => (
+          open={open}
+          onOpen={setOpened}
+          renderSlot={(slot, next) => (
             <TemplateSlot
               key={slot.id}
               slot={slot}
-              number={slots.indexOf(slot) + 1}
+              number={numbers.get(slot.id) ?? ""}
               station={stations.find((s) => s.id === slot.station) ?? null}
+              next={next}
+              isOpen={open === slot.id}
+              onOpen={(opens) => setOpened(opens ? slot.id : null)}
               onEdit={edit}
+              onJoin={() => {
+                const joined = supersetOf(newest().document, slot.id);
+                if (joined !== null) edit(joined);
+              }}
               onInvalid={onInvalid}
             />
           )}
@@ -149,30 +165,56 @@ function TemplateSlot({
   slot,
   number,
   station,
+  next,
+  isOpen,
+  onOpen,
   onEdit,
-  onInvalid,
+  onJoin,
+  onInvalid: report,
 }: {
   readonly slot: Slot;
-  readonly number: number;
+  readonly number: string;
   readonly station: Station | null;
+  readonly next: string | null;
+  readonly isOpen: boolean;
+  readonly onOpen: (isOpen: boolean) => void;
   readonly onEdit: (edit: PlanEdit) => void;
+  readonly onJoin: () => void;
   readonly onInvalid: ReportInvalid;
 }) {
   const muscles = useMuscles();
   const { find } = useCatalogue();
+  const { hasInvalid, onInvalid } = useOwnInvalid(report);
   const name = find(slot.movement)?.name ?? slot.movement;
   const notation = useNotation(slot, station);
+  const isShown = isOpen || hasInvalid;
+  const remove = () => onEdit({ kind: "removeSlot", slot: slot.id });
   return (
-    <section className={bench.exercise} aria-label={`${number}. ${name}`}>
-      <SlotHead
+    <Row
+      id={slot.id}
+      label={`${number}. ${name}`}
+      head={{
+        number,
+        name,
+        about: slot.frame === null ? (station?.name ?? "") : formatFrame(slot.frame, muscles),
+        line: isShown ? null : <WrittenText line={writeLine(slot.sets, notation, RIR_SAID)} />,
+        minutes: "",
+        sets: plural(slot.sets.length, "set"),
+      }}
+      trouble={null}
+      isOpen={isShown}
+      onOpen={onOpen}
+      onRemove={remove}
+    >
+      <RowButtons
         name={name}
-        number={number}
-        about={slot.frame === null ? (station?.name ?? "") : formatFrame(slot.frame, muscles)}
+        next={next}
         onMove={(by) => onEdit({ kind: "moveSlot", slot: slot.id, by })}
-        onRemove={() => onEdit({ kind: "removeSlot", slot: slot.id })}
+        onJoin={onJoin}
+        onRemove={remove}
       />
       <WrittenLine
-        id={writtenLineId(slot)}
+        id={writtenLineId(slot.id)}
         label={`Sets of ${name}, written`}
         sets={slot.sets}
         context={notation}
@@ -186,6 +228,6 @@ function TemplateSlot({
         frame={slot.frame}
         onChange={(frame) => onEdit({ kind: "changeSlot", slot: slot.id, to: { ...slot, frame } })}
       />
-    </section>
+    </Row>
   );
 }

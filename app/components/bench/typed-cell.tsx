@@ -1,6 +1,7 @@
 import { startTransition, useEffect, useId, useState } from "react";
 import type { Typed } from "~/codec/typed-cells.ts";
 import { OwnForm } from "./own-form.tsx";
+import { isUndo, useAfterUndo } from "./use-after-undo.ts";
 import { useAlive } from "./use-alive.ts";
 import plain from "../../theme/plain.module.css";
 
@@ -40,6 +41,12 @@ export function TypedCell<T>({
   const [typed, setTyped] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
   useEffect(() => () => onInvalid(id, null), [id, onInvalid]);
+  const forget = () => {
+    setTyped(null);
+    setError(null);
+    onInvalid(id, null);
+  };
+  useAfterUndo(forget);
 
   const type = (next: string) => {
     setTyped(next);
@@ -63,6 +70,11 @@ export function TypedCell<T>({
         onBlur={() => {
           // With what was typed, or after it: the value it had before is not to be seen once more.
           if (error === null) startTransition(() => setTyped(null));
+        }}
+        onKeyDown={(event) => {
+          if (!isUndo(event) || error === null) return;
+          forget();
+          event.preventDefault();
         }}
         onChange={(event) => type(event.target.value)}
       />

@@ -17,6 +17,7 @@ import type { PlannedSet } from "~/core/plan/index.ts";
 import { formatNotationError } from "~/format/notation.ts";
 import { OwnForm } from "./own-form.tsx";
 import type { ReportInvalid } from "./typed-cell.tsx";
+import { isUndo, useAfterUndo } from "./use-after-undo.ts";
 import { useAlive } from "./use-alive.ts";
 import bench from "./bench.module.css";
 import plain from "../../theme/plain.module.css";
@@ -72,6 +73,15 @@ export function WrittenLine({
 
   useEffect(() => () => onInvalid(id, null), [id, onInvalid]);
 
+  const forget = () => {
+    setTyped(null);
+    setError(null);
+    setOffers([]);
+    onInvalid(id, null);
+    setBegun((now) => now && { sets, again: sameIdsAgain(newId) });
+  };
+  useAfterUndo(forget);
+
   const type = (next: string, cursor: number) => {
     setTyped(next);
     setRoom(next);
@@ -95,7 +105,11 @@ export function WrittenLine({
   const onKeyDown = (event: React.KeyboardEvent) => {
     const offer = offers[chosen];
     if (event.key === "Enter" && !event.shiftKey && offer === undefined) event.preventDefault();
-    if (event.key === "Escape" && offer === undefined) input.current?.blur();
+    // What cannot be read is no part of the session yet: undoing takes that back first.
+    if (isUndo(event) && error !== null) {
+      forget();
+      event.preventDefault();
+    }
     if (offer === undefined) return;
     const by = event.key === "ArrowDown" ? 1 : event.key === "ArrowUp" ? -1 : 0;
     if (by !== 0) setChosen((chosen + by + offers.length) % offers.length);
@@ -106,18 +120,15 @@ export function WrittenLine({
   };
   return (
     <div className={bench.writtenLine}>
-      <div className={`${plain.row} ${plain.tight}`}>
-        <label className={`${plain.smallHeading} ${plain.grow}`} htmlFor={id}>
+      {isTaught ? (
+        <label className={plain.smallHeading} htmlFor={id}>
           Written line
         </label>
-        {isTaught ? null : (
-          <span className={plain.text}>
-            <Link to="/writing-sets" target="_blank">
-              How to write it
-            </Link>
-          </span>
-        )}
-      </div>
+      ) : (
+        <Link className={bench.howTo} to="/writing-sets" target="_blank">
+          How to write it
+        </Link>
+      )}
       <OwnForm className={bench.lineField} data-typed={room} data-written={written}>
         <textarea
           id={id}

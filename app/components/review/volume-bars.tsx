@@ -1,32 +1,9 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import type { Duration } from "~/core/kernel/index.ts";
 import type { RegionVolume } from "~/core/unroll/index.ts";
-import { formatMinuteRange, formatMinutes, formatSets } from "~/format/numbers.ts";
+import { formatSets } from "~/format/numbers.ts";
 import { formatCounted } from "~/format/volume.ts";
-import bench from "./bench.module.css";
-import plain from "../../theme/plain.module.css";
 import { useMuscles } from "../wording.ts";
-
-/** What the session comes to, followed as it is written: its time and its hard sets. */
-export function BenchPanel({
-  duration,
-  hardSets,
-}: {
-  readonly duration: Duration;
-  readonly hardSets: number;
-}) {
-  return (
-    <>
-      <h2 className={plain.smallHeading}>Time, estimated</h2>
-      <p className={bench.timeFigure}>{formatMinutes(duration.likely)}</p>
-      <p className={`${plain.text} ${plain.soft} ${bench.timeRange}`}>
-        {formatMinuteRange(duration)}, from tempo, reps, rest, and plates to change; {hardSets} hard{" "}
-        {hardSets === 1 ? "set" : "sets"}
-      </p>
-    </>
-  );
-}
 
 /** Hard sets for each region as bars: direct solid, in part hatched, with the numbers beside. */
 export function VolumeBars({

@@ -1,0 +1,30 @@
+import type { Duration, Minutes } from "~/core/kernel/index.ts";
+import { formatMinuteRange, formatMinutes, plural } from "~/format/numbers.ts";
+import bench from "./bench.module.css";
+
+/** How long the session takes, against what the client has, and how many hard sets it holds. */
+export function SessionTime({
+  duration,
+  cap,
+  hasWarmUp,
+  hardSets,
+}: {
+  readonly duration: Duration;
+  /** What the client has at most; null where nothing is known. */
+  readonly cap: Minutes | null;
+  readonly hasWarmUp: boolean;
+  readonly hardSets: number;
+}) {
+  return (
+    <section aria-label="Time" className={bench.time}>
+      <p className={bench.timeFigure}>{formatMinutes(duration.likely)}</p>
+      <p className={bench.timeRange} title="From tempo, reps, rest, and plates to change">
+        {formatMinuteRange(duration)}
+        {cap === null ? "" : ` · cap ${cap} min`}
+        <br />
+        {plural(hardSets, "hard set")}
+        {hasWarmUp ? " · with general warm-up" : ""}
+      </p>
+    </section>
+  );
+}
