@@ -1,3 +1,4 @@
+import { finding, toldOnce } from "~/core/coach/index.ts";
 import { findMovement } from "~/core/movement/catalogue/index.ts";
 import type { Fact, Finding, Fix, Shortening } from "~/core/coach/index.ts";
 import { kg, minutes } from "~/core/kernel/index.ts";
@@ -11,6 +12,7 @@ import {
   formatFix,
   formatOutReason,
   formatShortening,
+  formatTold,
 } from "./findings.ts";
 import { MUSCLES } from "./muscles.ts";
 
@@ -135,5 +137,41 @@ describe("a way to shorten, in words", () => {
     const one = found("noSingleLeg");
     expect(told({ brings: [one] })).toMatch(/ Then: All 9 hard sets are on two legs.*\.$/);
     expect(told({ brings: [one, one, one] })).toMatch(/ And 2 more found\.$/);
+  });
+});
+
+describe("findings with one cause", () => {
+  const told = (facts: readonly [Fact, ...Fact[]]) =>
+    toldOnce(facts.map((fact, i) => finding("note", fact, [], String(i)))).map((group) =>
+      formatTold(group, "Even Ground", findMovement, MUSCLES.coach),
+    );
+
+  it("are one sentence with the numbers of each", () => {
+    const below = { code: "belowBand", sessions: 1, low: 4, high: 12 } as const;
+    const length = { code: "oneLength", sets: 3, only: "shortened" } as const;
+    expect(
+      told([
+        { ...below, region: "soleus", sets: 2 },
+        { ...below, region: "adductors", sets: 3.5 },
+        { code: "regionMissing", region: "soleus", low: 4, sessions: 2 },
+        { code: "regionMissing", region: "adductors", low: 2, sessions: 2 },
+        { ...length, region: "soleus", wanted: null },
+        { ...length, region: "adductors", wanted: null },
+        { ...length, region: "gluteusMaximus", wanted: "stretched" },
+        { ...length, region: "adductors", wanted: "stretched" },
+      ]),
+    ).toMatchInlineSnapshot(`
+      [
+        "Under Even Ground’s weekly range: calves (soleus) 2 of 4–12; adductors 3.5 of 4–12.",
+        "Not trained directly in the week's 2 sessions, asked for by Even Ground: calves (soleus), 4 sets a week; adductors, 2 sets a week.",
+        "All sets hardest at one length, where Even Ground wants more than one: calves (soleus) shortened; adductors shortened.",
+        "Not hardest where Even Ground wants it first: glutes stretched; adductors stretched.",
+      ]
+    `);
+  });
+
+  it("say what a single one says where there is one", () => {
+    const fact: Fact = { code: "noSingleLeg", sets: 9 };
+    expect(told([fact])).toEqual([says(fact)]);
   });
 });

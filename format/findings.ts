@@ -250,17 +250,17 @@ export function formatTold(
     return formatFact(first, approach, find, muscles);
   }
   const facts = told.map(({ fact }) => fact).filter(isToldTogether);
-  const list = facts.map((fact) => ofRegion(fact, muscles)).join(", ");
+  const list = facts.map((fact) => ofRegion(fact, muscles)).join("; ");
   switch (first.code) {
     case "regionMissing":
-      return `Not trained directly in ${week(first.sessions)}: ${list}.`;
+      return `Not trained directly in ${week(first.sessions)}, asked for by ${approach}: ${list}.`;
     case "belowBand":
       return `Under ${approach}’s weekly range: ${list}.`;
     case "aboveBand":
       return `Over ${approach}’s weekly range: ${list}. Too many is as much an error as too few.`;
     case "oneLength":
       return first.wanted === null
-        ? `All sets hardest at one length: ${list}; ${approach} wants more than one.`
+        ? `All sets hardest at one length, where ${approach} wants more than one: ${list}.`
         : `Not hardest where ${approach} wants it first: ${list}.`;
     default:
       return assertNever(first);
@@ -272,7 +272,7 @@ function ofRegion(fact: FactOf<ToldTogether>, muscles: MuscleNames): string {
   const region = muscleInline(muscles, fact.region);
   switch (fact.code) {
     case "regionMissing":
-      return `${region} (${sets(fact.low)} a week)`;
+      return `${region}, ${sets(fact.low)} a week`;
     case "belowBand":
     case "aboveBand":
       return `${region} ${formatSets(fact.sets)} of ${fact.low}–${fact.high}`;

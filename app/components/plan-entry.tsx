@@ -7,6 +7,7 @@ import { Tag } from "./page.tsx";
 export function planAddress(plan: Pick<PlanEntry, "id" | "sessionState">): string {
   switch (plan.sessionState.kind) {
     case "none":
+    case "deleted":
       return `/plans/${plan.id}`;
     case "running":
       return `/floor/${plan.sessionState.sessionLogId}`;
@@ -28,6 +29,7 @@ export function PlanLink({
 /** The state of a session in one word. */
 export function SessionTag({ sessionState }: { readonly sessionState: SessionState }) {
   if (sessionState.kind === "none") return <Tag>planned</Tag>;
+  if (sessionState.kind === "deleted") return <Tag>deleted</Tag>;
   if (sessionState.kind === "running") return <Tag tone="now">training now</Tag>;
   if (sessionState.ruling === "done") return <Tag>done</Tag>;
   return <Tag tone="strong">{sessionState.ruling === "open" ? "to decide" : "changed since"}</Tag>;

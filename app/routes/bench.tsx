@@ -186,8 +186,8 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
           canUndo={canUndo}
           canRedo={canRedo}
           canSave={isDirty && invalid.size === 0 && isSettled}
-          canStart={invalid.size === 0 && !isBlocked}
-          isBegun={plan.sessionState.kind !== "none"}
+          canStart={invalid.size === 0 && !isBlocked && plan.sessionState.kind !== "deleted"}
+          isBegun={plan.sessionState.kind === "running" || plan.sessionState.kind === "ended"}
           onUndo={undo}
           onRedo={redo}
           onSave={saveNow}
@@ -196,12 +196,14 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
       }
     >
       <StatusLine
+        plan={plan.id}
         problems={[
           ...invalid.values(),
           ...(reply?.kind === "invalid" ? [`Not saved. ${reply.problems.join(" ")}`] : []),
           ...(search.has("cannot-start") && isBlocked
             ? ["Training did not start: the session still has an exercise that cannot be done."]
             : []),
+          ...(search.has("begun") ? ["Not deleted: the session has begun in the meantime."] : []),
           ...(search.has("not-moved")
             ? ["Nothing was moved: one of the two sessions has begun in the meantime."]
             : []),

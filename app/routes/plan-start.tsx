@@ -15,6 +15,7 @@ export function loader({ params }: Route.LoaderArgs) {
 /** Starts training a plan; one that cannot be trained as written leads back to the bench, which says why. */
 export const action = writing(async (scope, { params }: Route.ActionArgs) => {
   const plan = orNotFound(await getPlan(scope, idParam<"plan">(params.planId)));
+  if (plan.sessionState.kind === "deleted") throw redirect(`/plans/${plan.id}`);
   const [stations, catalogue] = await Promise.all([
     listStations(scope, plan.gymId),
     catalogueFor(scope),

@@ -13,9 +13,13 @@ export interface PlanHead {
 /** Whether the coach ruled on an ended session, and whether its log changed after that. */
 export type RulingState = "open" | "done" | "changedSince";
 
-/** Where a planned session stands: not begun, being trained, or ended and perhaps ruled on. */
+/**
+ * Where a planned session stands: not begun, deleted before it was, being trained, or ended and perhaps ruled on. A
+ * deleted one keeps its document, counts nowhere, and can be restored.
+ */
 export type SessionState =
   | { readonly kind: "none" }
+  | { readonly kind: "deleted" }
   | { readonly kind: "running"; readonly sessionLogId: Id<"sessionLog"> }
   | {
       readonly kind: "ended";

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { count, seconds, share } from "../kernel/index.ts";
-import { movementsIn, type Drill, type SessionPlan } from "./index.ts";
+import { movementsIn, slotNumbers, slotsOf, type Drill, type SessionPlan } from "./index.ts";
 import { sampleId, samplePlan, sampleSet, sampleSlot } from "../../tests/samples/index.ts";
 
 const drill = (n: number, movement: Drill["movement"]): Drill => ({
@@ -41,5 +41,30 @@ describe("the movements that a plan names", () => {
       "shipped:wall-sit",
     ]);
     expect(movementsIn(samplePlan(sampleSlot([sampleSet(1)])))).toEqual(["shipped:back-squat"]);
+  });
+});
+
+describe("the numbers of exercises", () => {
+  it("count blocks with sets, and tell the members of a superset apart by a letter", () => {
+    const slot = (n: number) => ({ ...sampleSlot([sampleSet(n)]), id: sampleId<"slot">(n) });
+    const rest = { kind: "fixed", seconds: seconds(60) } as const;
+    const ids = (n: number) => ({ id: sampleId<"block">(n), lineageId: sampleId<"lineage">(n) });
+    const plan: SessionPlan = {
+      schemaVersion: 2,
+      blocks: [
+        { kind: "prepare", ...ids(50), items: [], rounds: count(1), restAfterRound: rest },
+        { kind: "exercise", ...ids(51), slot: slot(1) },
+        {
+          kind: "rotation",
+          ...ids(52),
+          members: [slot(2), slot(3)],
+          restBetween: rest,
+          restAfterRound: rest,
+        },
+        { kind: "exercise", ...ids(53), slot: slot(4) },
+      ],
+    };
+    const numbers = slotNumbers(plan);
+    expect(slotsOf(plan).map(({ id }) => numbers.get(id))).toEqual(["1", "2a", "2b", "3"]);
   });
 });

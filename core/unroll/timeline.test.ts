@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { count, kg, seconds, share } from "../kernel/index.ts";
 import type { SessionPlan } from "../plan/index.ts";
 import { sessionDuration } from "./duration.ts";
-import { timelineOf } from "./timeline.ts";
+import { timelineOf, type TimelineScale } from "./timeline.ts";
 import { unroll } from "./unroll.ts";
 import { anyPlan } from "../../tests/arbitrary/plan.ts";
 import {
@@ -43,6 +43,21 @@ describe("the profile of a session", () => {
       (b?.start ?? 0) - (a?.start ?? 0) - (a?.workSeconds ?? 0);
     expect(gap(first, second)).toBeGreaterThan(100);
     expect(gap(second, third)).toBeLessThan(60);
+  });
+
+  it("is scaled to the session where that is asked, so that a light exercise is low", () => {
+    const at = (n: number, load: number) =>
+      sampleSlot([sampleSet(n, { load: { kind: "absolute", reading: kg(load) } })]);
+    const blocks = [100, 25].map((load, i): SessionPlan["blocks"][number] => ({
+      kind: "exercise",
+      id: sampleId(10 + i),
+      lineageId: sampleId(20 + i),
+      slot: { ...at(30 + i, load), id: sampleId(40 + i) },
+    }));
+    const steps = unroll({ schemaVersion: 2, blocks }, context);
+    const heights = (scale: TimelineScale) => timelineOf(steps, scale).map((bar) => bar.height);
+    expect(heights("exercise")).toEqual([1, 1]);
+    expect(heights("session")).toEqual([1, 0.25]);
   });
 
   it("has no height where the load is not known", () => {

@@ -79,7 +79,7 @@ function entryFrom(row: Row): PlanEntry {
     personName: z.string().parse(row["person_name"]),
     sessionState:
       runId === null || runId === undefined
-        ? { kind: "none" }
+        ? { kind: row["dropped_at"] === null ? "none" : "deleted" }
         : ended === null
           ? { kind: "running", sessionLogId: fromBinary(runId) }
           : { kind: "ended", sessionLogId: fromBinary(runId), ruling: rulingState(row) },
@@ -155,6 +155,7 @@ export async function plansAround(
       join.on("runs.studio_id", "plans.studio_id").andOn("runs.plan_id", "plans.id"),
     )
     .where({ "plans.person_id": toBinary(person) })
+    .where((query) => query.whereNull("plans.dropped_at").orWhereNotNull("runs.id"))
     .whereBetween("plans.day", [monday, addDays(monday, 6 + DAYS_AFTER)])
     .orderBy(["plans.day", "plans.start_time"])
     .select(
@@ -434,8 +435,13 @@ export async function takeBackPlan(scope: Scope, sessionLogId: Id<"sessionLog">)
   return true;
 }
 
-/** Says that a planned session will not be trained, or takes that back. False where it is gone. */
+/** Deletes a planned session, which will not be trained, or restores it. False where it is gone or has begun. */
 export async function dropPlan(scope: Scope, id: Id<"plan">, isDropped: boolean): Promise<boolean> {
+  const begun = await scope
+    .from("runs")
+    .where({ plan_id: toBinary(id) })
+    .first("id");
+  if (begun !== undefined) return false;
   const changed = await scope
     .from("plans")
     .where({ id: toBinary(id) })

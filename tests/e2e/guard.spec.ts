@@ -83,6 +83,7 @@ const EXPECTED: Readonly<Record<string, "hidden" | "own" | "open">> = {
   "routes/bench": "hidden",
   "routes/plan-sheet": "hidden",
   "routes/plan-start": "hidden",
+  "routes/plan-delete": "hidden",
   "routes/review": "hidden",
   "routes/floor": "hidden",
   "routes/floor-sync": "hidden",
@@ -119,6 +120,7 @@ const ONLY_ACTIONS = [
   "routes/floor-sync",
   "routes/floor-hand-in",
   "routes/plan-start",
+  "routes/plan-delete",
   "routes/plan-set-aside",
   "routes/plan-move-slot",
 ];

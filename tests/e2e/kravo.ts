@@ -273,7 +273,7 @@ export async function addGymWithRack(page: Visitor): Promise<GymWithRack> {
   return { gym: lastOf(gym), rack };
 }
 
-const lastOf = (path: string) => path.split("/").at(-1) ?? "";
+export const lastOf = (path: string) => path.split("/").at(-1) ?? "";
 
 /** Adds a person by their form and returns the address of their page. */
 export async function addPerson(page: Visitor, name: string): Promise<string> {

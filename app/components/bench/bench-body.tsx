@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import { memo, useCallback, useEffect, useMemo, useState } from "react";
-import { Form } from "react-router";
+import { Form, Link } from "react-router";
 import { newId } from "~/codec/new-id.ts";
 import { swapSlot, type SwapContext } from "~/core/coach/search/index.ts";
 import {
@@ -24,7 +24,7 @@ import {
   type PlanEdit,
 } from "~/core/plan/index.ts";
 import { isSetStep } from "~/core/unroll/index.ts";
-import { lastKey, type Exposure } from "~/core/log/index.ts";
+import { lastKey, type Exposure, type SessionState } from "~/core/log/index.ts";
 import type { Station } from "~/core/gym/index.ts";
 import { formatExposure } from "~/format/exposure.ts";
 import { formatKnown } from "~/format/strength.ts";
@@ -46,6 +46,7 @@ import type { ReportInvalid } from "./typed-cell.tsx";
 
 import { useOpenRow } from "./use-open-row.ts";
 import { useSetAside } from "./use-set-aside.ts";
+import bench from "./bench.module.css";
 import plain from "../../theme/plain.module.css";
 
 /** What the bench was loaded with. */
@@ -55,6 +56,9 @@ export interface BenchKnown {
     readonly id: Id<"plan">;
     readonly personId: Id<"person">;
     readonly personUnit: MassUnit;
+    readonly sessionState: SessionState;
+    /** Where it stands in a phase; null where it is of none. */
+    readonly place: { readonly phase: Id<"phase"> } | null;
   };
   readonly gyms: readonly { readonly id: Id<"gym">; readonly name: string }[];
   readonly lasts: Readonly<Record<string, Exposure>>;
@@ -319,25 +323,43 @@ function Aside({
         onTakeBack={onTakeBack}
       />
       <CoveragePanel judged={judged} />
-      <button
-        type="button"
-        className={plain.smallButton}
-        onClick={() => change((d) => ({ ...d, plan: arrangedByApproach(d.plan, judged) }))}
-        disabled={slots.length < 2}
-      >
-        Reorder by {approach.name}
-      </button>
-      <Form method="post" action="/templates">
-        <input type="hidden" name="planId" value={plan.id} />
-        <input type="hidden" name="name" value={draft.head.title} />
+      <div className={plain.row}>
         <button
-          type="submit"
+          type="button"
           className={plain.smallButton}
-          disabled={isUnsaved || slots.length === 0}
+          onClick={() => change((d) => ({ ...d, plan: arrangedByApproach(d.plan, judged) }))}
+          disabled={slots.length < 2}
         >
-          Keep as template
+          Reorder by {approach.name}
         </button>
-      </Form>
+        <Form method="post" action="/templates">
+          <input type="hidden" name="planId" value={plan.id} />
+          <input type="hidden" name="name" value={draft.head.title} />
+          <button
+            type="submit"
+            className={plain.smallButton}
+            disabled={isUnsaved || slots.length === 0}
+          >
+            Keep as template
+          </button>
+        </Form>
+        {plan.place !== null ? (
+          <Link className={bench.elsewhere} to={`/phases/${plan.place.phase}`}>
+            Move or drop it in its phase
+          </Link>
+        ) : plan.sessionState.kind === "none" ? (
+          <Form method="post" action={`/plans/${plan.id}/delete`} reloadDocument>
+            <button
+              type="submit"
+              className={plain.smallButton}
+              disabled={isUnsaved}
+              title={isUnsaved ? "Save or undo first" : "It can be restored"}
+            >
+              Delete the session
+            </button>
+          </Form>
+        ) : null}
+      </div>
     </Box>
   );
 }

@@ -18,10 +18,12 @@ declare const styles: {
   readonly cellBox: string;
   readonly course: string;
   readonly courseFoot: string;
+  readonly deleted: string;
   readonly dragged: string;
   readonly dropOf: string;
   readonly dropRest: string;
   readonly dropSelect: string;
+  readonly elsewhere: string;
   readonly errorAt: string;
   readonly exercise: string;
   readonly exerciseFoot: string;

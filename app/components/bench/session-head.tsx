@@ -146,7 +146,10 @@ function InPlace({
         if (!event.currentTarget.contains(event.relatedTarget)) put(false, false);
       }}
       onKeyDown={(event: React.KeyboardEvent) => {
-        if (event.key === "Enter" || event.key === "Escape") put(false, true);
+        if (event.key !== "Enter" && event.key !== "Escape") return;
+        // Else the same press would open it again from the button that it leads back to.
+        event.preventDefault();
+        put(false, true);
       }}
     >
       {children}

@@ -16,7 +16,7 @@ export function SessionTime({
   readonly hardSets: number;
 }) {
   return (
-    <section aria-label="Time" className={bench.time}>
+    <section aria-label="Session time" className={bench.time}>
       <p className={bench.timeFigure}>{formatMinutes(duration.likely)}</p>
       <p className={bench.timeRange} title="From tempo, reps, rest, and plates to change">
         {formatMinuteRange(duration)}

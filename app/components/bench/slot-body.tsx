@@ -1,3 +1,6 @@
+import type { Duration, NewId } from "~/core/kernel/index.ts";
+import type { Station } from "~/core/gym/index.ts";
+import type { Movement } from "~/core/movement/index.ts";
 import type { NotationContext } from "~/core/plan/notation/index.ts";
 import {
   duplicateSet,
@@ -6,19 +9,48 @@ import {
   replaceReading,
   startOf,
   type PlannedSet,
+  type Slot,
 } from "~/core/plan/index.ts";
+import type { PlanIssue, SetStep } from "~/core/unroll/index.ts";
 import { lastKey } from "~/core/log/index.ts";
 import { IssueLines } from "./issue-line.tsx";
 import { LastTime } from "./last-time.tsx";
 import { RowButtons } from "./row-buttons.tsx";
 import { SetRow } from "./set-row.tsx";
-import type { ChangeSlot } from "./slot-actions.ts";
-import { writtenLineId, type SlotEditorProps } from "./slot-editor.tsx";
+import type { ChangeSlot, SlotActions } from "./slot-actions.ts";
 import { SlotPanels } from "./slot-panels.tsx";
 import { TechniqueSelect } from "./technique-select.tsx";
+import type { ReportInvalid } from "./typed-cell.tsx";
 import { WrittenLine } from "./written-line.tsx";
 import bench from "./bench.module.css";
 import plain from "../../theme/plain.module.css";
+
+/** An exercise of a session with everything that it is drawn from. */
+export interface ExerciseProps {
+  readonly slot: Slot;
+  /** "3a" */
+  readonly number: string;
+  readonly movement: Movement | null;
+  readonly station: Station | null;
+  /** The stations of this gym that serve the movement. */
+  readonly stations: readonly Station[];
+  readonly steps: readonly SetStep[];
+  readonly issues: readonly PlanIssue[];
+  readonly duration: Duration;
+  readonly last: string | null;
+  /** The estimated maximum in words, or null. */
+  readonly strength: string | null;
+  /** What its loads refer to in other exercises; where that changes, its line reads otherwise. */
+  readonly referred: string;
+  /** The name of the exercise after it, which it can be supersetted with; null where there is none. */
+  readonly next: string | null;
+  readonly newId: NewId;
+  readonly actions: SlotActions;
+  readonly isOpen: boolean;
+  /** The open panel of substitutes, or null. */
+  readonly swap: React.ReactNode;
+  readonly onInvalid: ReportInvalid;
+}
 
 /** An exercise as it is worked on: its line, its sets as rows, what they come to there, what is wrong. */
 export function SlotBody({
@@ -38,7 +70,7 @@ export function SlotBody({
   notation,
   onChange,
   onInvalid,
-}: SlotEditorProps & {
+}: ExerciseProps & {
   readonly name: string;
   readonly notation: NotationContext;
   readonly onChange: ChangeSlot;
@@ -61,7 +93,7 @@ export function SlotBody({
       )}
       {swap}
       <WrittenLine
-        id={writtenLineId(slot.id)}
+        id={`${slot.id}-line`}
         label={`Sets of ${name}, written`}
         sets={slot.sets}
         context={notation}

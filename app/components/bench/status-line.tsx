@@ -1,4 +1,5 @@
-import { Link } from "react-router";
+import { Form, Link } from "react-router";
+import type { Id } from "~/core/kernel/index.ts";
 import type { SessionState } from "~/core/log/index.ts";
 import { Tag } from "../page.tsx";
 import bench from "./bench.module.css";
@@ -17,9 +18,11 @@ export function SaveState({
 
 /** What keeps a session from being saved, and whether it is being trained; nothing where neither is so. */
 export function StatusLine({
+  plan,
   problems,
   sessionState,
 }: {
+  readonly plan: Id<"plan">;
   readonly problems: readonly string[];
   readonly sessionState: SessionState;
 }) {
@@ -30,6 +33,20 @@ export function StatusLine({
           ▸ {problem}
         </p>
       ))}
+      {sessionState.kind === "deleted" ? (
+        <Form
+          method="post"
+          action={`/plans/${plan}/delete`}
+          reloadDocument
+          className={bench.deleted}
+        >
+          <input type="hidden" name="intent" value="restore" />
+          <span>Deleted: it stands in no list but the client’s, and counts nowhere.</span>
+          <button type="submit" className={bench.firstFix}>
+            Restore the session
+          </button>
+        </Form>
+      ) : null}
       {sessionState.kind === "running" ? (
         <p className={plain.text}>
           <Link to={`/floor/${sessionState.sessionLogId}`}>This session is being trained.</Link>{" "}

@@ -26,7 +26,6 @@ import { AddBlocks } from "./add-blocks.tsx";
 import { BlockList, supersetOf } from "./block-list.tsx";
 import { FrameFields } from "./frame-fields.tsx";
 import { LeaveGuard } from "./leave-guard.tsx";
-import { writtenLineId } from "./slot-editor.tsx";
 import { Row } from "./row.tsx";
 import { RowButtons } from "./row-buttons.tsx";
 import type { ReportInvalid } from "./typed-cell.tsx";
@@ -214,7 +213,7 @@ function TemplateSlot({
         onRemove={remove}
       />
       <WrittenLine
-        id={writtenLineId(slot.id)}
+        id={`${slot.id}-line`}
         label={`Sets of ${name}, written`}
         sets={slot.sets}
         context={notation}
