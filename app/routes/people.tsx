@@ -1,3 +1,4 @@
+import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { Link } from "react-router";
 import { plural } from "~/format/numbers.ts";
@@ -6,15 +7,23 @@ import { listCoaches } from "~/server/db/coaches.server.ts";
 import { listPeople } from "~/server/db/people.server.ts";
 import { reading } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/people.ts";
+import { ArchiveForm } from "../components/archive-form.tsx";
+import { Disclosure } from "../components/disclosure.tsx";
 import { Ledger } from "../components/ledger.tsx";
 import { Empty, Page } from "../components/page.tsx";
 
 export const loader = reading(async (scope) => {
-  const [people, coaches] = await Promise.all([listPeople(scope), listCoaches(scope)]);
-  return { people, coaches };
+  const [people, archived, coaches] = await Promise.all([
+    listPeople(scope),
+    listPeople(scope, "archived"),
+    listCoaches(scope),
+  ]);
+  return { people, archived, coaches };
 });
 
-export default function People({ loaderData: { people, coaches } }: Route.ComponentProps) {
+export default function People({
+  loaderData: { people, archived, coaches },
+}: Route.ComponentProps) {
   const hasOthers = coaches.length > 1;
   return (
     <Page
@@ -55,6 +64,16 @@ export default function People({ loaderData: { people, coaches } }: Route.Compon
             </tr>
           ))}
         </Ledger>
+      )}
+      {archived.length === 0 ? null : (
+        <Disclosure dense summary={`${archived.length} archived`}>
+          {archived.map(({ id, name }) => (
+            <Box key={id} sx={{ display: "flex", gap: 2, alignItems: "center", py: 0.5 }}>
+              <Link to={`/people/${id}`}>{name}</Link>
+              <ArchiveForm name={name} isArchived at={`/people/${id}`} />
+            </Box>
+          ))}
+        </Disclosure>
       )}
     </Page>
   );

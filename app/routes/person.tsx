@@ -14,7 +14,7 @@ import { standingFor } from "~/server/coaching/standing.server.ts";
 import { currentBrief } from "~/server/db/briefs.server.ts";
 import { listGyms } from "~/server/db/gyms.server.ts";
 import { listCoaches } from "~/server/db/coaches.server.ts";
-import { changePerson, erasePerson, getPerson } from "~/server/db/people.server.ts";
+import { archivePerson, changePerson, erasePerson, getPerson } from "~/server/db/people.server.ts";
 import { listPhasesOf } from "~/server/db/phases.server.ts";
 import { listPlansOf } from "~/server/db/plans.server.ts";
 import { warningsOn } from "~/server/db/warnings.server.ts";
@@ -27,6 +27,7 @@ import { Ledger } from "../components/ledger.tsx";
 import { OverWeeks } from "../components/over-weeks.tsx";
 import { Empty, Page, Section, Tag } from "../components/page.tsx";
 import { PersonFields } from "../components/person-form.tsx";
+import { ArchiveForm } from "../components/archive-form.tsx";
 import { PlanLink, SessionTag } from "../components/plan-entry.tsx";
 import { ExerciseStanding } from "../components/standing.tsx";
 import { useMuscles } from "../components/wording.ts";
@@ -63,6 +64,10 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
   const id = idParam<"person">(params.personId);
   orNotFound(await getPerson(scope, id));
   const form = await readForm(request);
+  if (form.get("intent") === "archive" || form.get("intent") === "restore") {
+    await archivePerson(scope, id, form.get("intent") === "archive");
+    throw redirect(`/people/${id}`);
+  }
   if (form.get("intent") === "erase") {
     if (form.get("confirm") !== "erase") {
       return data({ kind: "eraseUnconfirmed" as const }, { status: 400 });
@@ -112,20 +117,12 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
         </Button>
       }
     >
-      {person.notes === "" ? null : (
-        <Typography
-          sx={{
-            mb: 3,
-            pl: 2,
-            borderLeft: 4,
-            borderColor: "kravo.signal",
-            whiteSpace: "pre-line",
-            maxWidth: "70ch",
-          }}
-        >
-          {person.notes}
-        </Typography>
-      )}
+      {person.isArchived ? (
+        <Notes>
+          Archived: in no list, and nothing is lost. <ArchiveForm name={person.name} isArchived />
+        </Notes>
+      ) : null}
+      {person.notes === "" ? null : <Notes>{person.notes}</Notes>}
       <OverWeeks
         person={person.id}
         warnings={warnings}
@@ -216,6 +213,15 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
           />
         </Box>
       </Section>
+      {person.isArchived ? null : (
+        <Section title="Archive">
+          <Typography sx={{ py: 2, maxWidth: "65ch" }}>
+            Takes {person.name} out of Today and of every list. Everything stays, and a press
+            restores it.
+          </Typography>
+          <ArchiveForm name={person.name} isArchived={false} />
+        </Section>
+      )}
       <Section title="Erase">
         <Form method="post">
           <Typography sx={{ py: 2, maxWidth: "65ch" }}>
@@ -235,6 +241,25 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
         </Form>
       </Section>
     </Page>
+  );
+}
+
+/** What is to be seen before anything else of a client. */
+function Notes({ children }: { readonly children: React.ReactNode }) {
+  return (
+    <Typography
+      component="div"
+      sx={{
+        mb: 3,
+        pl: 2,
+        borderLeft: 4,
+        borderColor: "kravo.signal",
+        whiteSpace: "pre-line",
+        maxWidth: "70ch",
+      }}
+    >
+      {children}
+    </Typography>
   );
 }
 

@@ -9,13 +9,20 @@ import { readEach, readOne } from "./set-apart.server.ts";
 /** Somebody who trains, with the revision that optimistic locking compares. */
 export interface Person extends PersonForm {
   readonly id: Id<"person">;
+  /** Trains no more, or not now: stands in no list, loses nothing. */
+  readonly isArchived: boolean;
   readonly revision: number;
 }
 
 function personFrom(row: Row): Person {
   const coach = row["coach_id"] === null ? null : fromBinary<"user">(row["coach_id"]);
   const form = personCodec.parse({ ...row, coach });
-  return { ...form, id: fromBinary(row["id"]), revision: z.number().parse(row["revision"]) };
+  return {
+    ...form,
+    id: fromBinary(row["id"]),
+    revision: z.number().parse(row["revision"]),
+    isArchived: row["archived_at"] !== null,
+  };
 }
 
 /** Somebody who is added; everybody's client where no coach is named. */
@@ -26,9 +33,15 @@ const columnsOf = ({ coach = null, ...form }: NewPerson) => ({
   coach_id: coach === null ? null : toBinary(coach),
 });
 
-/** Everybody of the studio, by name. */
-export async function listPeople(scope: Scope): Promise<readonly Person[]> {
-  const rows = await scope.from("people").select("people.*").orderBy("name");
+/** The clients of the studio by name: those who train, or those who are archived. */
+export async function listPeople(
+  scope: Scope,
+  which: "current" | "archived" = "current",
+): Promise<readonly Person[]> {
+  const query = scope.from("people").select("people.*").orderBy("name");
+  const rows = await (which === "current"
+    ? query.whereNull("archived_at")
+    : query.whereNotNull("archived_at"));
   return readEach(scope, "client", rows, personFrom);
 }
 
@@ -71,6 +84,18 @@ export async function changePerson(
   if (changed === 1) return ok(null);
   const current = await getPerson(scope, id);
   return current === null ? fail({ code: "missing" }) : fail({ code: "changedMeanwhile", current });
+}
+
+/** Archives a client, whom no list shows then, or restores one; everything about them stays. */
+export async function archivePerson(
+  scope: Scope,
+  id: Id<"person">,
+  isArchived: boolean,
+): Promise<void> {
+  await scope
+    .from("people")
+    .where({ id: toBinary(id) })
+    .update({ archived_at: isArchived ? scope.now : null, changed_at: scope.now, ...scope.by });
 }
 
 /**

@@ -140,6 +140,7 @@ export async function seasonPhases(
     )
     .where("phases.starts", "<=", to)
     .where("phases.ends", ">=", from)
+    .whereNull("people.archived_at")
     .orderBy("phases.starts")
     .select(
       scope.raw("json_extract(phase_revisions.document, '$.weeks[*].kind') as week_kinds"),
@@ -164,6 +165,7 @@ export async function listEndingPhases(
 ): Promise<readonly PhaseEntry[]> {
   const rows = (await entryQuery(scope)
     .whereBetween("phases.ends", [from, to])
+    .whereNull("people.archived_at")
     .whereRaw(
       `not exists (select 1 from phases later where later.studio_id = phases.studio_id
         and later.person_id = phases.person_id and later.removed_at is null
@@ -196,6 +198,7 @@ export async function hardWeeksOf(
     )
     .where("phases.starts", "<=", on)
     .where("phases.ends", ">=", on)
+    .whereNull("people.archived_at")
     .whereNotNull("runs.ended_at")
     .whereRaw(
       `plans.phase_week = (select max(p.phase_week) from plans p

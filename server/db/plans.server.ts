@@ -118,11 +118,12 @@ function entryQuery(scope: Scope) {
     );
 }
 
-/** Plans from one day to another, both included, in order of time. */
+/** Plans of current clients from one day to another, both included, in order of time. */
 export async function listPlans(scope: Scope, from: Day, to: Day): Promise<readonly PlanEntry[]> {
   const rows = (await entryQuery(scope)
     .whereBetween("plans.day", [from, to])
     .whereNull("plans.dropped_at")
+    .whereNull("people.archived_at")
     .orderBy(["plans.day", "plans.start_time", "people.name"])) as Row[];
   return readEach(scope, "session", rows, entryFrom);
 }
@@ -182,6 +183,8 @@ export async function listOpenSessions(
 ): Promise<readonly (PlanEntry & { readonly isWaitingKnown: boolean })[]> {
   const rows = (await entryQuery(scope)
     .where({ "runs.is_open": 1 })
+    // One who is archived is decided about no more; what they train just now is still to be ended.
+    .where((query) => query.whereNull("people.archived_at").orWhereNull("runs.ended_at"))
     .orderBy("runs.started_at", "desc")
     .select("runs.waiting_position", "runs.waiting_engine")) as Row[];
   return readEach(scope, "session", rows, (row) => ({
@@ -457,6 +460,7 @@ export async function listUntrained(
 ): Promise<readonly PlanEntry[]> {
   const rows = (await entryQuery(scope)
     .whereBetween("plans.day", [from, to])
+    .whereNull("people.archived_at")
     .whereNull("runs.id")
     .whereNull("plans.dropped_at")
     .orderBy("plans.day")) as Row[];
@@ -472,6 +476,7 @@ export async function plansWithDocuments(scope: Scope, on: Day) {
         .andOn("plan_revisions.id", scope.raw("coalesce(runs.revision_id, plans.revision_id)")),
     )
     .where("plans.day", on)
+    .whereNull("people.archived_at")
     .whereNull("plans.dropped_at")
     .select("plan_revisions.document")) as Row[];
   return readEach(scope, "session", rows, (row) => ({

@@ -402,6 +402,9 @@ const ASSUMED_LOADS = [
   "alter table station_versions add column assumed tinyint(1) not null default 0",
 ];
 
+/** Clients who train no more, or not now. */
+const ARCHIVED_CLIENTS = ["alter table people add column archived_at bigint null"];
+
 /** Migrations by name, in order. A landed one is never edited; the next is appended. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
   { name: "001-foundation", statements: FIRST },
@@ -422,6 +425,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: "016-coaches", statements: COACHES },
   { name: "017-studio-settings", statements: STUDIO_SETTINGS },
   { name: "018-assumed-loads", statements: ASSUMED_LOADS },
+  { name: "019-archived-clients", statements: ARCHIVED_CLIENTS },
 ];
 
 const source: Knex.MigrationSource<(typeof MIGRATIONS)[number]> = {

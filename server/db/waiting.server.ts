@@ -109,6 +109,7 @@ export async function listWaiting(scope: Scope): Promise<readonly StoredWaiting[
       join.on("people.studio_id", "waiting.studio_id").andOn("people.id", "waiting.person_id"),
     )
     .where({ "runs.is_open": 1 })
+    .whereNull("people.archived_at")
     .whereNull("runs.settled_at")
     .whereNotNull("runs.ended_at")
     .orderBy([{ column: "runs.ended_at", order: "desc" }, { column: "waiting.id" }])

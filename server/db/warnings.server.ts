@@ -38,7 +38,9 @@ const stored = (scope: Scope) =>
 
 /** Those of clients who trained lately: of one who stays away they say nothing any more. */
 export async function listWarnings(scope: Scope): Promise<readonly StoredWarning[]> {
-  const lately = stored(scope).where("warnings.created_at", ">=", scope.now - LATELY);
+  const lately = stored(scope)
+    .where("warnings.created_at", ">=", scope.now - LATELY)
+    .whereNull("people.archived_at");
   return readEach(scope, "warning", await lately, warningFrom);
 }
 

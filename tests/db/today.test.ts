@@ -14,10 +14,23 @@ import { todayOf } from "~/server/coaching/today.server.ts";
 import { takeCommands, workOutSome } from "~/server/coaching/waiting.server.ts";
 import { commandsAfter } from "~/server/db/commands.server.ts";
 import { addMeasurement } from "~/server/db/measurements.server.ts";
-import { addPerson, erasePerson } from "~/server/db/people.server.ts";
+import {
+  addPerson,
+  archivePerson,
+  erasePerson,
+  getPerson,
+  listPeople,
+} from "~/server/db/people.server.ts";
 import { joinStudio } from "~/server/db/accounts.server.ts";
 import { showMine } from "~/server/db/coaches.server.ts";
-import { addPlan, dropPlan, getPlan, savePlan } from "~/server/db/plans.server.ts";
+import {
+  addPlan,
+  dropPlan,
+  getPlan,
+  listPlansOf,
+  plansAround,
+  savePlan,
+} from "~/server/db/plans.server.ts";
 import { rulingsOn } from "~/server/db/rulings.server.ts";
 import { getSessionLog, startSession } from "~/server/db/session-logs.server.ts";
 import { listWaiting, outdatedSessions, putOff } from "~/server/db/waiting.server.ts";
@@ -256,6 +269,65 @@ describe("the day", () => {
     expect(await asked(here.studio.at(instant(NOW + 86_400_000)))).toBe(false);
     await dropPlan(scope, plan, false);
     expect(await asked(here.studio.at(instant(NOW + 86_400_000)))).toBe(true);
+  });
+});
+
+describe("a client who is archived", () => {
+  it("stands in no list and waits for nobody, and is back with everything once restored", async () => {
+    const { scope, gym } = here.studio;
+    const cleo = await addPerson(scope, { ...ADA, name: "Cleo" });
+    const document = (await getPlan(scope, await addSquats(here.studio)))!.document;
+    const planOn = (on: string) =>
+      addPlan(
+        scope,
+        { personId: cleo, gymId: gym, day: day(on), startTime: null, title: "Legs" },
+        document,
+      );
+    await planOn("2026-02-27");
+    await planOn(TODAY);
+    const started = await startSession(scope, await planOn("2026-03-01"));
+    if (!started.ok) throw new Error("not started");
+    const device = await deviceAt(scope, started.value);
+    await takeCommands(scope, started.value, [device.context(), device.set(0, 12), device.end()]);
+    const seen = async () => {
+      const { plans, decisions, running } = await todayOf(scope);
+      const isHers = ({ personId }: { readonly personId: Id<"person"> }) => personId === cleo;
+      return {
+        listed: (await listPeople(scope)).some(({ id }) => id === cleo),
+        planned: plans.filter(isHers).length,
+        waiting: decisions.filter(isHers).length + running.filter(isHers).length,
+        kept: (await listPlansOf(scope, cleo, 9)).length,
+      };
+    };
+    const before = await seen();
+    expect(before).toMatchObject({ listed: true, planned: 1, kept: 3 });
+    expect(before.waiting).toBeGreaterThan(0);
+    await archivePerson(scope, cleo, true);
+    expect(await seen()).toEqual({ listed: false, planned: 0, waiting: 0, kept: 3 });
+    expect((await listPeople(scope, "archived")).map(({ id }) => id)).toEqual([cleo]);
+    expect((await getPerson(scope, cleo))?.isArchived).toBe(true);
+    await archivePerson(scope, cleo, false);
+    expect(await seen()).toEqual(before);
+  });
+});
+
+describe("a session that is deleted", () => {
+  it("counts no more in its week, and cannot be deleted once it has begun", async () => {
+    const { scope, gym } = here.studio;
+    const dora = await addPerson(scope, { ...ADA, name: "Dora" });
+    const document = (await getPlan(scope, await addSquats(here.studio)))!.document;
+    const head = { personId: dora, gymId: gym, day: TODAY, startTime: null, title: "Legs" };
+    const plan = await addPlan(scope, head, document);
+    const ofWeek = async () => (await plansAround(scope, dora, TODAY)).map(({ id }) => id);
+    expect(await ofWeek()).toEqual([plan]);
+    expect(await dropPlan(scope, plan, true)).toBe(true);
+    expect(await ofWeek()).toEqual([]);
+    expect((await getPlan(scope, plan))?.sessionState).toEqual({ kind: "deleted" });
+    expect(await dropPlan(scope, plan, false)).toBe(true);
+    expect(await ofWeek()).toEqual([plan]);
+    expect((await startSession(scope, plan)).ok).toBe(true);
+    expect(await dropPlan(scope, plan, true)).toBe(false);
+    expect(await ofWeek()).toEqual([plan]);
   });
 });
 

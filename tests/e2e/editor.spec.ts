@@ -162,3 +162,15 @@ test("a planned session is deleted, counts nowhere, and is restored", async ({ w
   await submit(page, `${bench}/start`, {});
   expect(await submit(page, `${bench}/delete`, {})).toBe(`${bench}?begun`);
 });
+
+test("a client is archived, out of every list, and restored", async ({ watched: page }) => {
+  await openBench(page, "Ada Leaves");
+  await page.getByRole("link", { name: "Ada Leaves" }).click();
+  await page.getByRole("button", { name: "Archive Ada Leaves" }).click();
+  await expect(page.getByText("Archived: in no list, and nothing is lost.")).toBeVisible();
+  await page.goto("/people");
+  await expect(page.getByRole("link", { name: "Ada Leaves" })).toBeHidden();
+  await page.getByText("1 archived").click();
+  await page.getByRole("button", { name: "Restore Ada Leaves" }).click();
+  await expect(page.getByRole("button", { name: "Archive Ada Leaves" })).toBeVisible();
+});
