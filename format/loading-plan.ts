@@ -2,7 +2,7 @@ import type { HungLoad, SetStep } from "~/core/unroll/index.ts";
 import type { LoadRounding } from "~/core/plan/index.ts";
 import { compareMass, mass, type Mass } from "~/core/kernel/index.ts";
 import { piecesHandled, type Towards } from "~/core/gym/index.ts";
-import { formatMass, formatShare } from "./numbers.ts";
+import { formatMass, formatShare, plural } from "./numbers.ts";
 
 /** Which sets a load is for: "set 1", "sets 2 to 4", "behind set 4" for what follows it. */
 export function formatSetsOfLoad(steps: readonly SetStep[]): string {
@@ -21,6 +21,14 @@ export function formatHandled(loads: readonly HungLoad[]): string {
   return loads.every(({ load }) => load.isProven)
     ? `${all}.`
     : `${all}; too many plates here to prove that no way needs fewer.`;
+}
+
+/** Why the large plates are not inside; empty where they are. */
+export function formatSavedByOrder(saved: number | null): string {
+  if (saved === null) return "";
+  return saved === 0
+    ? "Not all large plates inside: that saves taking plates off to add others."
+    : `Not all large plates inside: that saves moving ${plural(saved, "plate")}.`;
 }
 
 /** "2.5 kg under what was worked out, to save plates" */

@@ -2,7 +2,13 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { amountKg, kg, lb, share } from "../kernel/index.ts";
 import { changeBetween, piecesHandled } from "./handling.ts";
-import { PLAN_COSTS, planLoading, planLoadingOnce, type LoadTarget } from "./loading-plan.ts";
+import {
+  PLAN_COSTS,
+  planLoading,
+  planLoadingOnce,
+  savedByOrder,
+  type LoadTarget,
+} from "./loading-plan.ts";
 import type { Loading, Recipe } from "./loading.ts";
 import { allLoads } from "./make.ts";
 import { RACK, STACK } from "../../tests/samples/index.ts";
@@ -274,5 +280,41 @@ describe("the loading plan", () => {
     expect(planLoadingOnce(rack, exactly(60, 80))).toBe(plan);
     expect(planLoadingOnce(rack, exactly(60, 100))).not.toBe(plan);
     expect(planLoadingOnce({ ...RACK }, exactly(60, 80))).not.toBe(plan);
+  });
+});
+
+describe("what an order of plates saves", () => {
+  const saved = (...kgs: readonly number[]) =>
+    savedByOrder(RACK, planLoading(RACK, exactly(...kgs)).loads);
+
+  it("is nothing to say where the large plates are inside", () => {
+    expect(hung(RACK, exactly(60, 100))).toEqual([[20], [20, 20]]);
+    expect(saved(60, 100)).toBeNull();
+    expect(savedByOrder(STACK, planLoading(STACK, exactly(20)).loads)).toBeNull();
+  });
+
+  it("counts the plates that need not be moved because a small one stays inside", () => {
+    // 30 kg is 5 a side; going on to 70 with 20 outside of it leaves it there.
+    expect(hung(RACK, exactly(30, 70))).toEqual([[5], [5, 20]]);
+    // Large inside, 70 kg is 25 a side: 5 on, 5 off, 25 on, at two ends: 6. As it is: 5 on, 20 on: 4.
+    expect(saved(30, 70)).toBe(2);
+  });
+
+  it("is never a loss, whatever the loads", () => {
+    const loads = fc.array(fc.constantFrom(...allLoads(RACK).map(({ reading }) => reading)), {
+      minLength: 1,
+      maxLength: 5,
+    });
+    fc.assert(
+      fc.property(loads, (readings) => {
+        const targets = readings.map((reading): LoadTarget => ({
+          reading,
+          within: 0,
+          towards: "nearest",
+        }));
+        expect(savedByOrder(RACK, planLoading(RACK, targets).loads) ?? 0).toBeGreaterThanOrEqual(0);
+      }),
+      { numRuns: atMost(60) },
+    );
   });
 });

@@ -2,7 +2,8 @@ import { mass, type Mass, type Share } from "../kernel/index.ts";
 import { nearestLoad, type Towards } from "./choose.ts";
 import { beamStacks } from "./loading-beam.ts";
 import { searchStacks, type Goal, type Search, type Stacks } from "./loading-search.ts";
-import type { Loading, MadeLoad } from "./loading.ts";
+import { changeBetween, piecesHandled } from "./handling.ts";
+import type { Loading, MadeLoad, Recipe } from "./loading.ts";
 import { allLoads } from "./make.ts";
 import { platesOf, type PlateLoading, type Plates } from "./plates.ts";
 
@@ -101,21 +102,60 @@ function hungTogether(
 function usualOrders(
   loading: PlateLoading,
   targets: readonly LoadTarget[],
-  { sizes, usable, points, base }: Plates,
+  plates: Plates,
 ): readonly Stacks[] {
+  const { sizes } = plates;
   const made = targets.flatMap(({ reading }) => nearestLoad(loading, reading, "nearest") ?? []);
   const fewest = made.map(({ recipe }) =>
     recipe.kind === "plates" ? recipe.perPoint.map((m) => sizes.indexOf(m.thousandths)) : [],
   );
-  const largeInside = made.map(({ reading }) => {
-    let left = (reading.thousandths - base) / points;
-    return sizes.flatMap((size, place) => {
-      const times = Math.min(usable[place] ?? 0, Math.floor(left / size));
-      left -= times * size;
-      return Array.from({ length: times }, () => place);
-    });
+  return [fewest, made.map(({ reading }) => largeInside(reading, plates).stack)];
+}
+
+/** A load with the large plates inside, as places in `sizes`; `left` of it cannot be made so. */
+function largeInside(reading: Mass, { sizes, usable, points, base }: Plates) {
+  let left = (reading.thousandths - base) / points;
+  const stack = sizes.flatMap((size, place) => {
+    const times = Math.min(usable[place] ?? 0, Math.floor(left / size));
+    left -= times * size;
+    return Array.from({ length: times }, () => place);
   });
-  return [fewest, largeInside];
+  return { stack, left };
+}
+
+/**
+ * How many plates fewer are moved by a plan that does not have the large plates inside at every load than with them
+ * there, from an empty station on; at least 0. Null where the large ones are inside, where there are no plates, or
+ * where a load cannot be made with them inside.
+ */
+export function savedByOrder(loading: Loading, loads: readonly MadeLoad[]): number | null {
+  if (loading.kind !== "bar" && loading.kind !== "plateMachine") return null;
+  const plates = platesOf(loading);
+  const own = loads.map(({ recipe }) => recipe);
+  const areInside = own.every(
+    (recipe) =>
+      recipe.kind === "plates" &&
+      recipe.perPoint.every(
+        (m, i) => i === 0 || m.thousandths <= (recipe.perPoint[i - 1]?.thousandths ?? 0),
+      ),
+  );
+  if (areInside) return null;
+  const usual = loads.map(({ reading }) => largeInside(reading, plates));
+  if (usual.some(({ left }) => left !== 0)) return null;
+  const asUsual = usual.map(({ stack }): Recipe => ({
+    kind: "plates",
+    points: plates.points,
+    perPoint: stack.map((place) => mass(plates.sizes[place] ?? 0, loading.unit)),
+  }));
+  return piecesInAll(asUsual) - piecesInAll(own);
+}
+
+/** What is moved from an empty station through one load after the other. */
+function piecesInAll(recipes: readonly Recipe[]): number {
+  return recipes.reduce(
+    (sum, recipe, i) => sum + piecesHandled(changeBetween(recipes[i - 1] ?? null, recipe)),
+    0,
+  );
 }
 
 /** So little that it only decides between plans that are equal otherwise. */

@@ -1,8 +1,14 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { use } from "react";
+import { savedByOrder, type Loading, type Station } from "~/core/gym/index.ts";
 import { hungLoads, type SetStep } from "~/core/unroll/index.ts";
-import { formatHandled, formatMoved, formatSetsOfLoad } from "~/format/loading-plan.ts";
+import {
+  formatHandled,
+  formatMoved,
+  formatSavedByOrder,
+  formatSetsOfLoad,
+} from "~/format/loading-plan.ts";
 import { formatInOtherUnit, formatMass } from "~/format/numbers.ts";
 import { formatChange, formatRecipe } from "~/format/training.ts";
 import { SleeveDrawing } from "../sleeve-drawing.tsx";
@@ -11,10 +17,12 @@ import { BenchPlaceContext } from "./bench-context.ts";
 /** What to load for the whole exercise, load after load, drawn to scale. */
 export function LoadingPlanPanel({
   name,
+  station,
   steps,
   ramp,
 }: {
   readonly name: string;
+  readonly station: Station;
   readonly steps: readonly SetStep[];
   /** Makes the ramp that leads to the work load. */
   readonly ramp: React.ReactNode;
@@ -22,12 +30,20 @@ export function LoadingPlanPanel({
   return (
     <>
       {ramp}
-      <Loads name={name} steps={steps} />
+      <Loads name={name} loading={station.loading} steps={steps} />
     </>
   );
 }
 
-function Loads({ name, steps }: { readonly name: string; readonly steps: readonly SetStep[] }) {
+function Loads({
+  name,
+  loading,
+  steps,
+}: {
+  readonly name: string;
+  readonly loading: Loading;
+  readonly steps: readonly SetStep[];
+}) {
   const { readsIn } = use(BenchPlaceContext);
   const loads = hungLoads(steps);
   if (loads.length === 0) {
@@ -36,7 +52,13 @@ function Loads({ name, steps }: { readonly name: string; readonly steps: readonl
   return (
     <Box component="section" aria-label={`Loading plan of ${name}`}>
       <Typography variant="body2" sx={{ color: "text.secondary" }}>
-        {formatHandled(loads)}
+        {formatHandled(loads)}{" "}
+        {formatSavedByOrder(
+          savedByOrder(
+            loading,
+            loads.map(({ load }) => load),
+          ),
+        )}
       </Typography>
       <Box component="ol" sx={{ listStyle: "none", m: 0, p: 0, display: "flex", flexWrap: "wrap" }}>
         {loads.map(({ load, change, steps: own }, i) => (

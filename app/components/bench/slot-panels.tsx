@@ -109,6 +109,7 @@ export function SlotPanels({
           {open === "plates" && movement !== null && station !== null ? (
             <LoadingPlanPanel
               name={name}
+              station={station}
               steps={steps}
               ramp={
                 <RampButton
