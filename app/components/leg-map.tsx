@@ -1,18 +1,18 @@
-import { useState } from "react";
+import { useId, useState } from "react";
 import type { Region } from "~/core/kernel/index.ts";
-import { formatSets } from "~/format/numbers.ts";
 import { LEG_VIEWS, type LegView } from "./leg-plate.ts";
 import { steady } from "./steady.ts";
 import { useMuscles } from "./wording.ts";
 import plain from "../theme/plain.module.css";
 
-/** How much of a region's weekly range is reached: nothing, some, within, above. */
+/** Nothing; some, hatched; as much as is wanted, solid; more than that. */
 export type Shade = "none" | "below" | "within" | "above";
 
 export interface ShadedRegion {
   readonly region: Region;
-  readonly sets: number;
   readonly shade: Shade;
+  /** What is told of it: "6 sets, within the range". */
+  readonly says: string;
 }
 
 /** How each shade is filled; what is below is hatched by a pattern of its own. */
@@ -23,34 +23,28 @@ const SHADES: Readonly<Record<Shade, string>> = {
   above: plain.above,
 };
 
-const SHADE_NAMES: Readonly<Record<Shade, string>> = {
-  none: "nothing",
-  below: "below the range",
-  within: "within the range",
-  above: "above the range",
-};
-
 /** The muscles that are drawn, in the order in which arrows go through them. */
 const DRAWN: readonly Region[] = [
   ...new Set(LEG_VIEWS.flatMap(({ muscles }) => muscles.map(([region]) => region))),
 ];
 
 /**
- * The leg from three sides, shaded by hard sets against the weekly range. The pointer or the arrow keys name a muscle
- * and its sets below; all numbers stand as text beside it.
+ * The leg from three sides, each muscle shaded. The pointer or the arrow keys name a muscle and what is told of it below;
+ * all of that stands as text beside it.
  */
 export const LegMap = steady(function LegMap({
+  about,
   regions,
 }: {
+  /** What is shown: "Hard sets of the week". */
+  readonly about: string;
   readonly regions: readonly ShadedRegion[];
 }) {
   const muscles = useMuscles();
+  const id = useId();
   const [named, setNamed] = useState<Region | null>(null);
   const by = new Map(regions.map((r) => [r.region, r]));
-  const told = (region: Region) => {
-    const found = by.get(region);
-    return `${muscles.label[region]}: ${formatSets(found?.sets ?? 0)} sets, ${SHADE_NAMES[found?.shade ?? "none"]}`;
-  };
+  const told = (region: Region) => `${muscles.label[region]}: ${by.get(region)?.says ?? "nothing"}`;
   const onKeyDown = (event: React.KeyboardEvent) => {
     const step = event.key === "ArrowRight" ? 1 : event.key === "ArrowLeft" ? -1 : 0;
     if (step === 0) return;
@@ -62,7 +56,7 @@ export const LegMap = steady(function LegMap({
     <div
       className={plain.legFigure}
       role="group"
-      aria-label="Hard sets on the leg; arrow keys name the muscles"
+      aria-label={`${about} on the leg; arrow keys name the muscles`}
       tabIndex={0}
       onKeyDown={onKeyDown}
       onBlur={() => setNamed(null)}
@@ -77,15 +71,12 @@ export const LegMap = steady(function LegMap({
             aria-label={`${view.name} of the leg: ${view.muscles
               .map(([region]) => region)
               .filter((region, i, all) => all.indexOf(region) === i)
-              .map(
-                (region) =>
-                  `${muscles.label[region]} ${SHADE_NAMES[by.get(region)?.shade ?? "none"]}`,
-              )
+              .map(told)
               .join(", ")}`}
           >
             <defs>
               <pattern
-                id={`hatch-${view.name}`}
+                id={`${id}-${view.name}`}
                 width="14"
                 height="14"
                 patternUnits="userSpaceOnUse"
@@ -98,10 +89,16 @@ export const LegMap = steady(function LegMap({
             {view.middle.map((d) => (
               <path key={d} className={plain.legLine} d={d} />
             ))}
-            <Leg view={view} by={by} named={named} onName={setNamed} />
+            <Leg view={view} hatch={`${id}-${view.name}`} by={by} named={named} onName={setNamed} />
             {view.mirror === null ? null : (
               <g transform={`matrix(-1 0 0 1 ${view.mirror} 0)`}>
-                <Leg view={view} by={by} named={named} onName={setNamed} />
+                <Leg
+                  view={view}
+                  hatch={`${id}-${view.name}`}
+                  by={by}
+                  named={named}
+                  onName={setNamed}
+                />
               </g>
             )}
           </svg>
@@ -116,11 +113,14 @@ export const LegMap = steady(function LegMap({
 
 function Leg({
   view,
+  hatch,
   by,
   named,
   onName,
 }: {
   readonly view: LegView;
+  /** The id of the pattern of what is hatched. */
+  readonly hatch: string;
   readonly by: ReadonlyMap<Region, ShadedRegion>;
   readonly named: Region | null;
   readonly onName: (region: Region) => void;
@@ -135,7 +135,7 @@ function Leg({
             className={`${plain.muscle} ${SHADES[shade]}`}
             data-named={region === named ? "" : undefined}
             d={d}
-            style={shade === "below" ? { fill: `url(#hatch-${view.name})` } : undefined}
+            style={shade === "below" ? { fill: `url(#${hatch})` } : undefined}
             onPointerEnter={() => onName(region)}
           />
         );

@@ -10,6 +10,7 @@ import {
   LIMITER_NAMES,
   PROFILE_NAMES,
 } from "~/format/training.ts";
+import { LegMap } from "./leg-map.tsx";
 import { useMuscles } from "./wording.ts";
 
 /** Everything that Kravo knows of a movement, in three columns. */
@@ -25,6 +26,16 @@ export function MovementFacts({
     <Box
       sx={{ display: "grid", gridTemplateColumns: { md: "1fr 1fr 1fr" }, gap: 3, px: 1, pb: 2.5 }}
     >
+      <Box sx={{ gridColumn: "1 / -1", maxWidth: 300 }}>
+        <LegMap
+          about="Muscles trained"
+          regions={movement.regions.map(({ region, share }) => ({
+            region,
+            shade: share === 1 ? "within" : "below",
+            says: share === 1 ? "direct" : `in part (${share})`,
+          }))}
+        />
+      </Box>
       <Facts
         title="What it loads"
         lines={[

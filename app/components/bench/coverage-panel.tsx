@@ -10,11 +10,18 @@ import {
 import { formatSets } from "~/format/numbers.ts";
 import { formatCounted } from "~/format/volume.ts";
 import { ACTION_NAMES, LENGTH_NAMES, PROFILE_PLACES } from "~/format/training.ts";
-import { LegMap, type ShadedRegion } from "../leg-map.tsx";
+import { LegMap, type Shade, type ShadedRegion } from "../leg-map.tsx";
 import { steady } from "../steady.ts";
 import bench from "./bench.module.css";
 import plain from "../../theme/plain.module.css";
 import { useMuscles } from "../wording.ts";
+
+const SHADE_NAMES: Readonly<Record<Shade, string>> = {
+  none: "nothing",
+  below: "below the range",
+  within: "within the range",
+  above: "above the range",
+};
 
 /** Hard sets of the week for each region against the approach's band, and what each region meets. */
 export function CoveragePanel({ judged }: { readonly judged: Judged }) {
@@ -24,18 +31,15 @@ export function CoveragePanel({ judged }: { readonly judged: Judged }) {
   );
   const shaded = REGIONS.map((region): ShadedRegion => {
     const sets = setsTowardsBand(week[region]);
-    return {
-      region,
-      sets,
-      shade: sets === 0 ? "none" : standing(week[region], bands[region]),
-    };
+    const shade = sets === 0 ? "none" : standing(week[region], bands[region]);
+    return { region, shade, says: `${formatSets(sets)} sets, ${SHADE_NAMES[shade]}` };
   });
   return (
     <section aria-label="Coverage">
       <h2 className={plain.smallHeading}>
         {sessions === 1 ? "This week, this session" : `This week, ${sessions} sessions`}
       </h2>
-      <LegMap regions={shaded} />
+      <LegMap about="Hard sets of the week" regions={shaded} />
       <ul className={bench.bands}>
         {shown.map((region) => (
           <BandRow

@@ -3,6 +3,7 @@ import Typography from "@mui/material/Typography";
 import type { RegionVolume } from "~/core/unroll/index.ts";
 import { formatSets } from "~/format/numbers.ts";
 import { formatCounted } from "~/format/volume.ts";
+import { LegMap } from "../leg-map.tsx";
 import { useMuscles } from "../wording.ts";
 
 /** Hard sets for each region as bars: direct solid, in part hatched, with the numbers beside. */
@@ -20,6 +21,14 @@ export function VolumeBars({
       <Typography variant="overline" component="h2">
         {title}
       </Typography>
+      <LegMap
+        about={title}
+        regions={volume.map(({ region, direct, indirect }) => ({
+          region,
+          shade: direct > 0 ? "within" : indirect > 0 ? "below" : "none",
+          says: `${formatSets(direct)} direct${indirect > 0 ? ` + ${formatSets(indirect)} indirect` : ""}`,
+        }))}
+      />
       <Box component="ul" sx={{ listStyle: "none", p: 0, m: 0 }}>
         {volume.map((v) => (
           <Box
