@@ -26,7 +26,7 @@ export function MovementFacts({
     <Box
       sx={{ display: "grid", gridTemplateColumns: { md: "1fr 1fr 1fr" }, gap: 3, px: 1, pb: 2.5 }}
     >
-      <Box sx={{ gridColumn: "1 / -1", maxWidth: 300 }}>
+      <Box>
         <LegMap
           about="Muscles trained"
           regions={movement.regions.map(({ region, share }) => ({
@@ -35,27 +35,27 @@ export function MovementFacts({
             says: share === 1 ? "direct" : `in part (${share})`,
           }))}
         />
+        <Facts
+          title="What it loads"
+          lines={[
+            ...(movement.alsoCalled.length === 0
+              ? []
+              : [`Also called: ${movement.alsoCalled.join(", ")}`]),
+            ...movement.regions.map(
+              (r) =>
+                `${muscles.label[r.region]}, ${r.share === 1 ? "direct" : `in part (${r.share})`}`,
+            ),
+            `Target muscle ${LENGTH_NAMES[movement.length]} at the hardest point; ${PROFILE_NAMES[movement.profile]}`,
+            `${LATERALITY_NAMES[movement.laterality]}, ${movement.stability}; first to give out: ${LIMITER_NAMES[movement.givesOutFirst]}`,
+            `Load on the spine ${movement.spinalLoad}, on the knee ${movement.kneeStress}, on the hip ${movement.hipStress}`,
+            `${LEVEL_NAMES[movement.difficulty]}, ${movement.setUpEffort} set-up; ${movement.loadings.map((l) => LOADING_NAMES[l].toLowerCase()).join(", ")}`,
+            ...movement.setUp.map(
+              (p) =>
+                `${p.name}: ${p.choices.join(" or ")}${p.rising === undefined ? "" : ` (harder: ${p.rising.join(", then ")})`}${p.claimed === undefined ? "" : ` (some hold: ${p.claimed})`}`,
+            ),
+          ]}
+        />
       </Box>
-      <Facts
-        title="What it loads"
-        lines={[
-          ...(movement.alsoCalled.length === 0
-            ? []
-            : [`Also called: ${movement.alsoCalled.join(", ")}`]),
-          ...movement.regions.map(
-            (r) =>
-              `${muscles.label[r.region]}, ${r.share === 1 ? "direct" : `in part (${r.share})`}`,
-          ),
-          `Target muscle ${LENGTH_NAMES[movement.length]} at the hardest point; ${PROFILE_NAMES[movement.profile]}`,
-          `${LATERALITY_NAMES[movement.laterality]}, ${movement.stability}; first to give out: ${LIMITER_NAMES[movement.givesOutFirst]}`,
-          `Load on the spine ${movement.spinalLoad}, on the knee ${movement.kneeStress}, on the hip ${movement.hipStress}`,
-          `${LEVEL_NAMES[movement.difficulty]}, ${movement.setUpEffort} set-up; ${movement.loadings.map((l) => LOADING_NAMES[l].toLowerCase()).join(", ")}`,
-          ...movement.setUp.map(
-            (p) =>
-              `${p.name}: ${p.choices.join(" or ")}${p.rising === undefined ? "" : ` (harder: ${p.rising.join(", then ")})`}${p.claimed === undefined ? "" : ` (some hold: ${p.claimed})`}`,
-          ),
-        ]}
-      />
       <Facts
         title="Doing it"
         lines={[
