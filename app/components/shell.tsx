@@ -88,6 +88,7 @@ export function Shell({
           // Painted last: what is painted after something that stays in place gets a layer of its own.
           zIndex: { md: 1 },
           height: { md: "100dvh" },
+          overflowY: { md: "auto" },
           borderRight: { md: 1 },
           borderColor: { md: "kravo.edge" },
         }}

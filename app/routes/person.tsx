@@ -119,7 +119,8 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
     >
       {person.isArchived ? (
         <Notes>
-          Archived: in no list, and nothing is lost. <ArchiveForm name={person.name} isArchived />
+          Archived. Hidden from Today and every list; nothing is lost.{" "}
+          <ArchiveForm name={person.name} isArchived />
         </Notes>
       ) : null}
       {person.notes === "" ? null : <Notes>{person.notes}</Notes>}

@@ -15,7 +15,6 @@ export function loader({ params }: Route.LoaderArgs) {
 /** Starts training a plan; one that cannot be trained as written leads back to the bench, which says why. */
 export const action = writing(async (scope, { params }: Route.ActionArgs) => {
   const plan = orNotFound(await getPlan(scope, idParam<"plan">(params.planId)));
-  if (plan.sessionState.kind === "deleted") throw redirect(`/plans/${plan.id}`);
   const [stations, catalogue] = await Promise.all([
     listStations(scope, plan.gymId),
     catalogueFor(scope),
@@ -25,5 +24,5 @@ export const action = writing(async (scope, { params }: Route.ActionArgs) => {
     throw redirect(`/plans/${plan.id}?cannot-start`);
   }
   const started = await startSession(scope, plan.id);
-  throw redirect(started.ok ? `/floor/${started.value}` : "/");
+  throw redirect(started.ok ? `/floor/${started.value}` : `/plans/${plan.id}`);
 });

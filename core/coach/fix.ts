@@ -25,6 +25,7 @@ import {
   type Rest,
   type SessionPlan,
   type Slot,
+  workSetsOf,
 } from "../plan/index.ts";
 import { defaultsFor, orderRank } from "../person/index.ts";
 import type { Judging } from "./judged.ts";
@@ -88,9 +89,6 @@ export function newExercise(
   return newBlock(newId, movement, station.id, reading, defaults, brief.weakerSide ?? "left");
 }
 
-/** The sets of an exercise but those that lead up to it. */
-const workSetsIn = (slot: Slot) => slot.sets.filter(({ role }) => !isPreparatory(role)).length;
-
 /** An exercise with so many sets, at least one: its last one again, or without the last ones. */
 function withSets(slot: Slot, sets: number, newId: NewId): Slot {
   const last = slot.sets.at(-1);
@@ -114,7 +112,7 @@ export function applyFix(fix: Fix, judging: Judging, newId: NewId): SessionPlan 
       const { slot: fresh } = newExercise(judging, fix.movement, fix.station, null, newId);
       // As many sets as before: what answers one finding by dropping work would only bring up another.
       return onSlot(fix.slot, (slot) => ({
-        ...withSets(fresh, workSetsIn(slot), newId),
+        ...withSets(fresh, workSetsOf(slot).length, newId),
         id: slot.id,
         lineageId: slot.lineageId,
       }));

@@ -440,16 +440,19 @@ export async function takeBackPlan(scope: Scope, sessionLogId: Id<"sessionLog">)
 
 /** Deletes a planned session, which will not be trained, or restores it. False where it is gone or has begun. */
 export async function dropPlan(scope: Scope, id: Id<"plan">, isDropped: boolean): Promise<boolean> {
-  const begun = await scope
-    .from("runs")
-    .where({ plan_id: toBinary(id) })
-    .first("id");
-  if (begun !== undefined) return false;
-  const changed = await scope
-    .from("plans")
-    .where({ id: toBinary(id) })
-    .update({ dropped_at: isDropped ? scope.now : null, ...scope.by });
-  return changed === 1;
+  // The row is held as whoever starts the session holds it, so that it is not both begun and deleted.
+  return scope.transaction(async (trx) => {
+    const own = { id: toBinary(id) };
+    const plan = await trx.from("plans").where(own).forUpdate().first("id");
+    const begun = await trx.from("runs").where({ plan_id: own.id }).first("id");
+    if (plan === undefined || begun !== undefined) return false;
+    const droppedAt = isDropped ? trx.now : null;
+    await trx
+      .from("plans")
+      .where(own)
+      .update({ dropped_at: droppedAt, ...trx.by });
+    return true;
+  });
 }
 
 /** Planned sessions from one day to another that nobody began and nobody dropped. */

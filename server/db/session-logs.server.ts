@@ -125,11 +125,14 @@ export async function endedSessionsOf(
   return readEach(scope, "session", rows, sessionLogFrom);
 }
 
-/** Starts training a plan at its current revision, or returns the session log that was started before. */
+/**
+ * Starts training a plan at its current revision, or returns the session log that was started before. One that is
+ * deleted is not started.
+ */
 export async function startSession(
   scope: Scope,
   plan: Id<"plan">,
-): Promise<Result<Id<"sessionLog">, { code: "missing" }>> {
+): Promise<Result<Id<"sessionLog">, { code: "missing" | "deleted" }>> {
   return scope.transaction(async (trx) => {
     const row = (await trx
       .from("plans")
@@ -142,6 +145,7 @@ export async function startSession(
       .where({ plan_id: toBinary(plan) })
       .first("id")) as Row | undefined;
     if (existing !== undefined) return ok(fromBinary<"sessionLog">(existing["id"]));
+    if (row["dropped_at"] !== null) return fail({ code: "deleted" });
     const id = newId<"sessionLog">();
     await trx.insert("runs", {
       id: toBinary(id),

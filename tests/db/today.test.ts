@@ -323,6 +323,7 @@ describe("a session that is deleted", () => {
     expect(await dropPlan(scope, plan, true)).toBe(true);
     expect(await ofWeek()).toEqual([]);
     expect((await getPlan(scope, plan))?.sessionState).toEqual({ kind: "deleted" });
+    expect(await startSession(scope, plan)).toEqual({ ok: false, error: { code: "deleted" } });
     expect(await dropPlan(scope, plan, false)).toBe(true);
     expect(await ofWeek()).toEqual([plan]);
     expect((await startSession(scope, plan)).ok).toBe(true);

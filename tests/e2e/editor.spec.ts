@@ -71,6 +71,16 @@ test("seven exercises are read whole at a desk, and gone through by Tab, Enter a
   await page.keyboard.type("3 x nonsense");
   await head("Back squat").press("Enter");
   await expect(page.getByLabel("Sets of Leg press, written")).toHaveValue("3 x nonsense");
+  // Nor is it lost by another panel, and closing what is kept open closes nothing else.
+  await page.getByLabel("Sets of Leg press, written").press("Escape");
+  await expect(page.getByLabel("Sets of Leg press, written")).toHaveValue("3 x nonsense");
+  await exerciseRow(page, "Back squat").getByRole("button", { name: "Tempo" }).click();
+  await page.getByLabel("Back squat: lower, seconds").fill("slowly");
+  await exerciseRow(page, "Back squat")
+    .getByRole("button", { name: /^Next time/ })
+    .click();
+  await expect(page.getByLabel("Back squat: lower, seconds")).toHaveValue("slowly");
+  await page.getByLabel("Back squat: lower, seconds").press("Control+z");
   await expect(page.getByLabel("Sets of Back squat, written")).toBeVisible();
   await page.getByLabel("Sets of Leg press, written").press("Control+z");
   await expect(page.getByLabel("Sets of Leg press, written")).toHaveCount(0);
@@ -145,7 +155,7 @@ test("a planned session is deleted, counts nowhere, and is restored", async ({ w
   await openBench(page, "Ada Deletes");
   const bench = new URL(page.url()).pathname;
   await page.getByRole("button", { name: "Delete the session" }).click();
-  await expect(page.getByText(/^Deleted: it stands in no list/)).toBeVisible();
+  await expect(page.getByText(/^Deleted. It still shows/)).toBeVisible();
   await expect(page.getByRole("button", { name: "Start training" })).toBeDisabled();
   await page.getByRole("link", { name: "Ada Deletes" }).click();
   await expect(page.getByRole("row", { name: /Leg day/ })).toContainText("deleted");
@@ -167,7 +177,9 @@ test("a client is archived, out of every list, and restored", async ({ watched: 
   await openBench(page, "Ada Leaves");
   await page.getByRole("link", { name: "Ada Leaves" }).click();
   await page.getByRole("button", { name: "Archive Ada Leaves" }).click();
-  await expect(page.getByText("Archived: in no list, and nothing is lost.")).toBeVisible();
+  await expect(
+    page.getByText("Archived. Hidden from Today and every list; nothing is lost."),
+  ).toBeVisible();
   await page.goto("/people");
   await expect(page.getByRole("link", { name: "Ada Leaves" })).toBeHidden();
   await page.getByText("1 archived").click();

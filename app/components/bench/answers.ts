@@ -36,11 +36,10 @@ export function answersTo(
 export const nameOfSlotIn = (judged: Judged) => (id: string) =>
   judged.slots.find(({ slot }) => slot.id === id)?.movement.name ?? "";
 
-/** The first thing that answers a finding, and the session that it was found for. */
+/** The first thing that answers a finding. */
 export interface FirstAnswer {
   readonly fix: Fix;
   readonly text: string;
-  readonly judging: Judging;
 }
 
 /** So long nothing is written, in ms, before answers are looked for: each tries the session with a change. */
@@ -60,6 +59,7 @@ export function useFirstAnswers(
   const judged = use(JudgedContext);
   const muscles = useMuscles();
   const [answers, setAnswers] = useState<ReadonlyMap<string, FirstAnswer>>(new Map());
+  const asked = told.map(([{ key }]) => key).join("\n");
   const wanted = useRef(told);
   useEffect(() => {
     wanted.current = told;
@@ -80,12 +80,12 @@ export function useFirstAnswers(
         .find(({ kind }) => kind !== "moveToOtherDay");
       if (fix !== undefined) {
         const text = formatFix(fix, nameOfSlotIn(judged));
-        found.set(finding.key, { fix, text, judging: judged });
+        found.set(finding.key, { fix, text });
       }
       timer = window.setTimeout(() => next(later), 0);
     };
     timer = window.setTimeout(() => next(wanted.current), QUIET);
     return () => window.clearTimeout(timer);
-  }, [judged, newId, approachName, find, muscles]);
+  }, [asked, judged, newId, approachName, find, muscles]);
   return answers;
 }

@@ -151,6 +151,7 @@ export const BenchBody = memo(function BenchBody({
       remove: (slot) => edit({ kind: "removeSlot", slot }),
       open: (row, byKey) => {
         setOpened(row);
+        setSwapping(null);
         if (row !== null && byKey) setToWrite(row);
       },
       join: (slot) => {
@@ -345,7 +346,7 @@ function Aside({
         </Form>
         {plan.place !== null ? (
           <Link className={bench.elsewhere} to={`/phases/${plan.place.phase}`}>
-            Move or drop it in its phase
+            Move or drop it in the phase
           </Link>
         ) : plan.sessionState.kind === "none" ? (
           <Form method="post" action={`/plans/${plan.id}/delete`} reloadDocument>

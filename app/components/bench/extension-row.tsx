@@ -13,6 +13,7 @@ import { readTyped } from "./read-typed.ts";
 import { ExtensionForm, type ExtensionPlace } from "./set-form/extension-form.tsx";
 import { ExtensionLoadText } from "./step-load-text.tsx";
 import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
+import { useKeptOpen } from "./use-kept-open.ts";
 import bench from "./bench.module.css";
 import plain from "../../theme/plain.module.css";
 
@@ -50,6 +51,7 @@ export function ExtensionRow({
 }) {
   const name = `${called} of set ${set}`;
   const [isOpen, setOpen] = useState(false);
+  const form = useKeptOpen(isOpen, onInvalid);
   /** Stays written once it is typed in: cells would take the field away in the middle of a word. */
   const [isTyped, setTyped] = useState(false);
   return (
@@ -59,11 +61,11 @@ export function ExtensionRow({
           <button
             type="button"
             className={bench.setNumber}
-            aria-expanded={isOpen}
+            aria-expanded={form.isShown}
             aria-label={`${sentence(name)} as a form`}
             onClick={() => setOpen(!isOpen)}
           >
-            <span aria-hidden>{isOpen ? "▾" : "▸"}</span>
+            <span aria-hidden>{form.isShown ? "▾" : "▸"}</span>
           </button>
         </th>
         {extension.kind === "drop" && extension.to.kind === "share" && !isTyped ? (
@@ -105,7 +107,7 @@ export function ExtensionRow({
           </button>
         </td>
       </tr>
-      {isOpen ? (
+      {form.isShown ? (
         <tr>
           <td colSpan={8} className={bench.wholeRow}>
             <ExtensionForm
@@ -114,7 +116,7 @@ export function ExtensionRow({
               place={place}
               onChange={onChange}
               onEarlier={onEarlier}
-              onInvalid={onInvalid}
+              onInvalid={form.onInvalid}
             />
           </td>
         </tr>

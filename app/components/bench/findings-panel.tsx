@@ -177,18 +177,26 @@ const FindingRow = steady(function FindingRow({
             ))
           : null}
       </details>
-      {answer === null || isOpen ? null : (
-        <button
-          type="button"
-          className={bench.firstFix}
-          onClick={() => row.onFix(answer.fix, answer.judging)}
-        >
-          {answer.text}
-        </button>
-      )}
+      {answer === null || isOpen ? null : <FirstFix answer={answer} onFix={row.onFix} />}
     </div>
   );
 });
+
+/** Applies what answers a finding first, to the session as it is. */
+function FirstFix({
+  answer,
+  onFix,
+}: {
+  readonly answer: FirstAnswer;
+  readonly onFix: FindingsPanelProps["onFix"];
+}) {
+  const judged = use(JudgedContext);
+  return judged === null ? null : (
+    <button type="button" className={bench.firstFix} onClick={() => onFix(answer.fix, judged)}>
+      {answer.text}
+    </button>
+  );
+}
 
 /** What can be done about a finding, made of the session as it is now. */
 function Answers({

@@ -19,7 +19,7 @@ import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
 import { useMuscles } from "../wording.ts";
 import { Row } from "./row.tsx";
 import { RowButtons } from "./row-buttons.tsx";
-import { useOwnInvalid } from "./use-own-invalid.ts";
+import { useKeptOpen } from "./use-kept-open.ts";
 
 /** Preparation, conditioning or restoration: drills and checks as a line, and in words below it. */
 export function ItemBlockEditor({
@@ -45,8 +45,7 @@ export function ItemBlockEditor({
 }) {
   const muscles = useMuscles();
   const { find } = useCatalogue();
-  const { hasInvalid, onInvalid } = useOwnInvalid(report);
-  const isShown = isOpen || hasInvalid;
+  const { isShown, onInvalid } = useKeptOpen(isOpen, report);
   const { items, rounds, restAfterRound } = block;
   const name = BLOCK_NAMES[block.kind];
   const duration = sessionDuration(unrollItems(block, find));
@@ -64,7 +63,8 @@ export function ItemBlockEditor({
       }}
       trouble={null}
       isOpen={isShown}
-      onOpen={onOpen}
+      onOpen={() => onOpen(!isOpen)}
+      onClose={() => (isOpen ? onOpen(false) : undefined)}
       onRemove={onRemove}
     >
       <RowButtons name={name} onMove={onMove} onRemove={onRemove} />

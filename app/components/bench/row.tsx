@@ -36,6 +36,7 @@ export function Row({
   trouble,
   isOpen,
   onOpen,
+  onClose,
   onSwap,
   onRemove,
   children,
@@ -47,8 +48,10 @@ export function Row({
   readonly head: RowHead;
   readonly trouble: RowTrouble | null;
   readonly isOpen: boolean;
-  /** `byKey` where it was opened by a key, so that the cursor goes inside. */
-  readonly onOpen: (isOpen: boolean, byKey: boolean) => void;
+  /** Done by Escape, from anywhere in it. */
+  readonly onClose: () => void;
+  /** Opens it or closes it; `byKey` where a key did, so that the cursor goes inside. */
+  readonly onOpen: (byKey: boolean) => void;
   /** Done by Alt and S, from anywhere in it. */
   readonly onSwap?: () => void;
   /** Done by Alt and Delete, from anywhere in it. */
@@ -69,7 +72,7 @@ export function Row({
         if (event.defaultPrevented) return;
         if (event.key === "Escape" && isOpen) {
           button.current?.focus();
-          onOpen(false, true);
+          onClose();
         } else if (event.altKey && event.code === "KeyS" && onSwap !== undefined) onSwap();
         else if (event.altKey && event.key === "Delete") onRemove();
         else return;
@@ -83,7 +86,7 @@ export function Row({
           className={bench.rowButton}
           aria-expanded={isOpen}
           title={isOpen ? "Escape closes" : "Enter opens; Alt and an arrow move it"}
-          onClick={(event) => onOpen(!isOpen, event.detail === 0)}
+          onClick={(event) => onOpen(event.detail === 0)}
         >
           <span className={bench.rowNumber}>{head.number}</span>
           <span className={bench.rowName}>

@@ -19,11 +19,12 @@ export function SessionTime({
     <section aria-label="Session time" className={bench.time}>
       <p className={bench.timeFigure}>{formatMinutes(duration.likely)}</p>
       <p className={bench.timeRange} title="From tempo, reps, rest, and plates to change">
-        {formatMinuteRange(duration)}
-        {cap === null ? "" : ` · cap ${cap} min`}
+        {formatMinuteRange(duration)} · {plural(hardSets, "hard set")}
         <br />
-        {plural(hardSets, "hard set")}
-        {hasWarmUp ? " · with general warm-up" : ""}
+        {[
+          ...(cap === null ? [] : [`cap ${cap} min`]),
+          hasWarmUp ? "general warm-up included" : "no general warm-up",
+        ].join(", ")}
       </p>
     </section>
   );

@@ -17,8 +17,8 @@ const HEIGHT = 40;
 const UNKNOWN = 0.5;
 
 const SCALE_NAMES: Readonly<Record<TimelineScale, string>> = {
-  exercise: "heaviest load of each exercise",
-  session: "heaviest load of the session",
+  exercise: "each exercise’s heaviest load",
+  session: "the session’s heaviest load",
 };
 
 /**
@@ -93,10 +93,10 @@ export function SessionTimeline({
         )}
       </div>
       <figcaption>
-        Bar height: against the{" "}
+        Bar height: % of{" "}
         <button
           type="button"
-          aria-label={`Bar height: against the ${SCALE_NAMES[scale]}. Change`}
+          aria-label={`Bar height: % of ${SCALE_NAMES[scale]}. Change`}
           onClick={() => setScale(TIMELINE_SCALES.find((other) => other !== scale) ?? scale)}
         >
           {SCALE_NAMES[scale]}

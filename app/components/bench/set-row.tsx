@@ -34,6 +34,7 @@ import { TypedCell, type ReportInvalid } from "./typed-cell.tsx";
 import { ExtensionRow } from "./extension-row.tsx";
 import { StepLoadText } from "./step-load-text.tsx";
 import { TechniqueSelect } from "./technique-select.tsx";
+import { useKeptOpen } from "./use-kept-open.ts";
 import bench from "./bench.module.css";
 import plain from "../../theme/plain.module.css";
 
@@ -95,6 +96,7 @@ export const SetRow = steady(function SetRow({
 }) {
   const { unit } = notation;
   const [isOpen, setOpen] = useState(false);
+  const form = useKeptOpen(isOpen, onInvalid);
   const before = sets.slice(0, number - 1);
   const readTarget = (text: string) => readTyped(parseTarget(text, notation));
   const add = (kind: Extension["kind"]) =>
@@ -124,12 +126,12 @@ export const SetRow = steady(function SetRow({
           <button
             type="button"
             className={bench.setNumber}
-            aria-expanded={isOpen}
+            aria-expanded={form.isShown}
             aria-label={`Set ${number} as a form`}
             onClick={() => setOpen(!isOpen)}
           >
             {number}
-            <span aria-hidden>{isOpen ? "▾" : "▸"}</span>
+            <span aria-hidden>{form.isShown ? "▾" : "▸"}</span>
           </button>
         </th>
         <td data-label="Role">
@@ -229,7 +231,7 @@ export const SetRow = steady(function SetRow({
           </div>
         </td>
       </tr>
-      {isOpen ? (
+      {form.isShown ? (
         <tr>
           <td colSpan={8} className={bench.wholeRow}>
             <SetForm
@@ -245,7 +247,7 @@ export const SetRow = steady(function SetRow({
               notation={notation}
               newId={newId}
               onChange={onChange}
-              onInvalid={onInvalid}
+              onInvalid={form.onInvalid}
               onGearFromHere={onGearFromHere}
             />
           </td>

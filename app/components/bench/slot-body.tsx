@@ -112,7 +112,7 @@ export function SlotBody({
                 `Load${station === null ? "" : `, ${station.loading.unit}`}`,
                 "RIR",
                 "Rest",
-                "Plates or setting",
+                "Plates or pin",
               ].map((h) => (
                 <th key={h} scope="col">
                   {h}

@@ -1,7 +1,7 @@
 import isEqual from "fast-deep-equal";
 import { memo, useCallback } from "react";
 import { RIR_SAID, writeLine } from "~/core/plan/notation/index.ts";
-import { isPreparatory, type Slot } from "~/core/plan/index.ts";
+import { workSetsOf, type Slot } from "~/core/plan/index.ts";
 import { formatMinutes, plural } from "~/format/numbers.ts";
 import { formatPlanIssue } from "~/format/reasons.ts";
 import { readingMeaning } from "~/format/station.ts";
@@ -9,7 +9,7 @@ import { useCatalogue } from "../catalogue.ts";
 import { Row } from "./row.tsx";
 import { SlotBody, type ExerciseProps } from "./slot-body.tsx";
 import { useNotation } from "./use-notation.ts";
-import { useOwnInvalid } from "./use-own-invalid.ts";
+import { useKeptOpen } from "./use-kept-open.ts";
 import { WrittenText } from "./written-text.tsx";
 
 /** What is made anew at every keystroke, and is the same value as long as the exercise did not change. */
@@ -27,14 +27,13 @@ export const SlotEditor = memo(function SlotEditor(props: ExerciseProps) {
   const { slot, number, movement, station, issues, duration, actions, isOpen } = props;
   const { find } = useCatalogue();
   const notation = useNotation(slot, station);
-  const { hasInvalid, onInvalid } = useOwnInvalid(props.onInvalid);
+  const { isShown, onInvalid } = useKeptOpen(isOpen, props.onInvalid);
   const onChange = useCallback(
     (change: (now: Slot) => Slot) => actions.change(slot.id, change),
     [actions, slot.id],
   );
-  const isShown = isOpen || hasInvalid;
   const name = movement?.name ?? slot.movement;
-  const counted = slot.sets.filter((set) => !isPreparatory(set.role)).length;
+  const counted = workSetsOf(slot).length;
   const gravest = issues.find((issue) => issue.blocks) ?? issues[0];
   return (
     <Row
@@ -57,7 +56,8 @@ export const SlotEditor = memo(function SlotEditor(props: ExerciseProps) {
           : { text: formatPlanIssue(gravest, find), blocks: gravest.blocks }
       }
       isOpen={isShown}
-      onOpen={(opens, byKey) => actions.open(opens ? slot.id : null, byKey)}
+      onOpen={(byKey) => actions.open(isOpen ? null : slot.id, byKey)}
+      onClose={() => (isOpen ? actions.open(null, true) : undefined)}
       onSwap={() => actions.swap(slot.id)}
       onRemove={() => actions.remove(slot.id)}
     >

@@ -23,6 +23,7 @@ import type { ChangeSlot } from "./slot-actions.ts";
 import { SlotDetails } from "./slot-details.tsx";
 import { TempoCells } from "./tempo-cells.tsx";
 import type { ReportInvalid } from "./typed-cell.tsx";
+import { useKeptOpen } from "./use-kept-open.ts";
 import bench from "./bench.module.css";
 import plain from "../../theme/plain.module.css";
 
@@ -104,9 +105,9 @@ export function SlotPanels({
           </button>
         ))}
       </div>
-      {open === null ? null : (
-        <div id={`${id}-${open}`} className={bench.panel}>
-          {open === "plates" && movement !== null && station !== null ? (
+      {movement === null || station === null ? null : (
+        <FootPanel id={`${id}-plates`} isOpen={open === "plates"} report={onInvalid}>
+          {() => (
             <LoadingPlanPanel
               name={name}
               station={station}
@@ -122,8 +123,12 @@ export function SlotPanels({
                 />
               }
             />
-          ) : null}
-          {open === "tempo" && first !== undefined ? (
+          )}
+        </FootPanel>
+      )}
+      {first === undefined ? null : (
+        <FootPanel id={`${id}-tempo`} isOpen={open === "tempo"} report={onInvalid}>
+          {(report) => (
             <TempoCells
               name={name}
               start={start}
@@ -134,45 +139,63 @@ export function SlotPanels({
                   sets: now.sets.map((s) => ({ ...s, tempo: { ...s.tempo, [phase]: value } })),
                 }))
               }
-              onInvalid={onInvalid}
+              onInvalid={report}
             />
-          ) : null}
-          {open === "setUp" ? (
-            <SlotDetails slot={slot} movement={movement} stations={stations} onChange={onChange} />
-          ) : null}
-          {open === "progress" ? (
-            <>
-              <Labelled id={`${slot.id}-rule`} label="Next time">
-                <div className={bench.ruleFields}>
-                  <RuleFields
-                    id={`${slot.id}-rule`}
-                    of={`next time for ${name}`}
-                    onInvalid={onInvalid}
-                    rule={rule}
-                    fallback={null}
-                    from={beginningOf(workSetsOf(slot), unit)}
-                    onRule={(change) =>
-                      onChange((now) => ({
-                        ...now,
-                        progression: change(now.progression) ?? now.progression,
-                      }))
-                    }
-                  />
-                </div>
-              </Labelled>
-              <LineRules
-                slot={slot}
-                name={name}
-                unit={unit}
-                onInvalid={onInvalid}
-                onChange={onChange}
-              />
-            </>
-          ) : null}
-        </div>
+          )}
+        </FootPanel>
       )}
+      <FootPanel id={`${id}-setUp`} isOpen={open === "setUp"} report={onInvalid}>
+        {() => (
+          <SlotDetails slot={slot} movement={movement} stations={stations} onChange={onChange} />
+        )}
+      </FootPanel>
+      <FootPanel id={`${id}-progress`} isOpen={open === "progress"} report={onInvalid}>
+        {(report) => (
+          <>
+            <Labelled id={`${slot.id}-rule`} label="Next time">
+              <div className={bench.ruleFields}>
+                <RuleFields
+                  id={`${slot.id}-rule`}
+                  of={`next time for ${name}`}
+                  onInvalid={report}
+                  rule={rule}
+                  fallback={null}
+                  from={beginningOf(workSetsOf(slot), unit)}
+                  onRule={(change) =>
+                    onChange((now) => ({
+                      ...now,
+                      progression: change(now.progression) ?? now.progression,
+                    }))
+                  }
+                />
+              </div>
+            </Labelled>
+            <LineRules slot={slot} name={name} unit={unit} onInvalid={report} onChange={onChange} />
+          </>
+        )}
+      </FootPanel>
     </>
   );
+}
+
+/** What one word of the foot opens; it stays where it holds what cannot be read. */
+function FootPanel({
+  id,
+  isOpen,
+  report,
+  children,
+}: {
+  readonly id: string;
+  readonly isOpen: boolean;
+  readonly report: ReportInvalid;
+  readonly children: (onInvalid: ReportInvalid) => React.ReactNode;
+}) {
+  const { isShown, onInvalid } = useKeptOpen(isOpen, report);
+  return isShown ? (
+    <div id={id} className={bench.panel}>
+      {children(onInvalid)}
+    </div>
+  ) : null;
 }
 
 /** "Tempo 3-1-X-0" where all sets have one; "Tempo" where they differ or none is asked for. */

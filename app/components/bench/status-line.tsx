@@ -41,7 +41,7 @@ export function StatusLine({
           className={bench.deleted}
         >
           <input type="hidden" name="intent" value="restore" />
-          <span>Deleted: it stands in no list but the client’s, and counts nowhere.</span>
+          <span>Deleted. It still shows on the client’s page, and counts nowhere.</span>
           <button type="submit" className={bench.firstFix}>
             Restore the session
           </button>

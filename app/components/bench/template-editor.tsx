@@ -31,7 +31,7 @@ import { RowButtons } from "./row-buttons.tsx";
 import type { ReportInvalid } from "./typed-cell.tsx";
 import { useInvalid } from "./use-invalid.ts";
 import { useOpenRow } from "./use-open-row.ts";
-import { useOwnInvalid } from "./use-own-invalid.ts";
+import { useKeptOpen } from "./use-kept-open.ts";
 import { useNewest } from "./use-newest.ts";
 import { useNotation } from "./use-notation.ts";
 import { WrittenLine } from "./written-line.tsx";
@@ -183,10 +183,9 @@ function TemplateSlot({
 }) {
   const muscles = useMuscles();
   const { find } = useCatalogue();
-  const { hasInvalid, onInvalid } = useOwnInvalid(report);
+  const { isShown, onInvalid } = useKeptOpen(isOpen, report);
   const name = find(slot.movement)?.name ?? slot.movement;
   const notation = useNotation(slot, station);
-  const isShown = isOpen || hasInvalid;
   const remove = () => onEdit({ kind: "removeSlot", slot: slot.id });
   return (
     <Row
@@ -202,7 +201,8 @@ function TemplateSlot({
       }}
       trouble={null}
       isOpen={isShown}
-      onOpen={onOpen}
+      onOpen={() => onOpen(!isOpen)}
+      onClose={() => (isOpen ? onOpen(false) : undefined)}
       onRemove={remove}
     >
       <RowButtons

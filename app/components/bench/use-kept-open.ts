@@ -1,8 +1,11 @@
 import { useCallback, useRef, useState } from "react";
 import type { ReportInvalid } from "./typed-cell.tsx";
 
-/** Whether anything in a part of the page cannot be read; whoever saves hears of it as before. */
-export function useOwnInvalid(report: ReportInvalid) {
+/**
+ * Whether a part of the page is drawn: where it is open, and where it holds what cannot be read, which closing it would
+ * lose. Its cells report to `onInvalid`; whoever saves hears of them as before.
+ */
+export function useKeptOpen(isOpen: boolean, report: ReportInvalid) {
   const cells = useRef(new Set<string>());
   const [hasInvalid, setInvalid] = useState(false);
   const onInvalid = useCallback<ReportInvalid>(
@@ -14,5 +17,5 @@ export function useOwnInvalid(report: ReportInvalid) {
     },
     [report],
   );
-  return { hasInvalid, onInvalid };
+  return { isShown: isOpen || hasInvalid, onInvalid };
 }
