@@ -56,7 +56,7 @@ export const LegMap = steady(function LegMap({
     <div
       className={plain.legFigure}
       role="group"
-      aria-label={`${about} on the leg; arrow keys name the muscles`}
+      aria-label={`${about} on the leg; arrow keys go through the muscles`}
       tabIndex={0}
       onKeyDown={onKeyDown}
       onBlur={() => setNamed(null)}
