@@ -101,7 +101,7 @@ module.exports = {
       severity: "error",
       from: { path: "^(?:core/([^/]+)/|.)" },
       to: {
-        path: "^core/[^/]+/(?!(index|(catalogue|notation|search|replan|warnings)/index)\\.ts$)",
+        path: "^core/[^/]+/(?!(index|(catalogue|notation|search|suggest|replan|warnings)/index)\\.ts$)",
         pathNot: "^core/$1/",
       },
     },
@@ -109,15 +109,15 @@ module.exports = {
       name: "entries-import-through-the-index",
       comment: "an entry of a room is closed to the rest of that room too",
       severity: "error",
-      from: { path: "^core/", pathNot: `^core/[^/]+/(catalogue|notation|search|replan|warnings)/` },
-      to: { path: "^core/[^/]+/(catalogue|notation|search|replan|warnings)/(?!index\\.ts$)" },
+      from: { path: "^core/", pathNot: `^core/[^/]+/(catalogue|notation|search|suggest|replan|warnings)/` },
+      to: { path: "^core/[^/]+/(catalogue|notation|search|suggest|replan|warnings)/(?!index\\.ts$)" },
     },
     {
       name: "no-index-exports-an-entry",
       comment: "the floor would load the parser and the catalogue",
       severity: "error",
       from: { path: "^core/[^/]+/index\\.ts$" },
-      to: { path: "^core/[^/]+/(catalogue|notation|search|replan|warnings)/" },
+      to: { path: "^core/[^/]+/(catalogue|notation|search|suggest|replan|warnings)/" },
     },
     {
       name: "resolves",

@@ -8,6 +8,9 @@ export default defineConfig({
   // React Router reads the server entry under the old name only.
   // eslint-disable-next-line @typescript-eslint/no-deprecated
   environments: { ssr: { build: { rollupOptions: { input: "./server/app.ts" } } } },
-  optimizeDeps: { entries: ["app/**/*.{ts,tsx}", "!app/**/*.server.*", "!app/workers/**"] },
+  optimizeDeps: {
+    entries: ["app/**/*.{ts,tsx}", "!app/**/*.server.*", "!app/workers/**"],
+    exclude: ["highs"],
+  },
   build: { assetsInlineLimit: 0 },
 });

@@ -188,10 +188,15 @@ function logRequests(log: Logger) {
   };
 }
 
+const SOLVER = "/assets/suggest-worker-";
+
 function securityHeaders(environment: Environment, isDev: boolean) {
   const isHttps = environment.PUBLIC_ORIGIN.startsWith("https:");
   const nonce = (_req: unknown, res: unknown) =>
     `'nonce-${String((res as Response).locals["nonce"])}'`;
+  // A worker has the policy of its own file: only the one that holds the solver may compile WebAssembly.
+  const wasm = (req: unknown) =>
+    (req as Request).path.startsWith(SOLVER) ? "'wasm-unsafe-eval'" : "'self'";
   return helmet({
     strictTransportSecurity: isHttps,
     crossOriginOpenerPolicy: isHttps,
@@ -201,7 +206,7 @@ function securityHeaders(environment: Environment, isDev: boolean) {
           useDefaults: false,
           directives: {
             "default-src": ["'self'"],
-            "script-src": ["'self'", nonce],
+            "script-src": ["'self'", nonce, wasm],
             "style-src": ["'self'", nonce],
             "style-src-attr": ["'unsafe-inline'"],
             "img-src": ["'self'", "data:"],

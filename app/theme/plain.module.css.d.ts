@@ -6,6 +6,7 @@ declare const styles: {
   readonly cellSelect: string;
   readonly dense: string;
   readonly densePage: string;
+  readonly emptyLine: string;
   readonly frame: string;
   readonly grow: string;
   readonly hatch: string;

@@ -8,6 +8,7 @@ const SHEETS = [
   "app/components/today/today.module.css",
   "app/components/season/season.module.css",
   "app/components/today/first-steps.module.css",
+  "app/components/suggest/suggest.module.css",
 ];
 
 /** What stands in a sheet without what its rules say: selectors alone. */

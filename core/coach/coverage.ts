@@ -78,6 +78,10 @@ export interface CoveredSlot {
   readonly counted: number;
 }
 
+/** True where somebody said or logs say where it is hardest; a machine alone does not say it. */
+export const isCurveKnown = (station: Station | null, learned: ResistanceProfile | null): boolean =>
+  learned !== null || station === null || station.profile !== null || !isMachine(station);
+
 /** The exercises of a plan whose movement is known, with what they are here. */
 export function coveredSlots(
   plan: SessionPlan,
@@ -94,9 +98,8 @@ export function coveredSlots(
     const counted = hardSets - hardSetCount(sets);
     const learned = seen[lastKey(slot.movement, slot.station)]?.curve ?? null;
     const stimulus = stimulusOf(movement, station, slot.setUp, learned);
-    const isCurveKnown =
-      learned !== null || station === null || station.profile !== null || !isMachine(station);
-    return [{ slot, movement, station, stimulus, isCurveKnown, hardSets, counted }];
+    const isKnown = isCurveKnown(station, learned);
+    return [{ slot, movement, station, stimulus, isCurveKnown: isKnown, hardSets, counted }];
   });
 }
 

@@ -6,7 +6,7 @@ import {
   type Region,
 } from "../kernel/index.ts";
 import { nextHarder } from "../gym/index.ts";
-import { answerTo, directRegions, shareOf, type SetUpNeed } from "../movement/index.ts";
+import { answerTo, shareOf, type SetUpNeed } from "../movement/index.ts";
 import {
   repsAsked,
   type PlannedSet,
@@ -28,6 +28,7 @@ import {
   spokenRegions,
 } from "../person/index.ts";
 import { sessionDuration, unroll } from "../unroll/index.ts";
+import { isSameAgain } from "./alike.ts";
 import { setsTowardsBand, type CoveredSlot } from "./coverage.ts";
 import { bySeverity, finding, type Finding } from "./finding.ts";
 import { MORE_REPS, SLOW_LOWERING } from "./fix.ts";
@@ -46,7 +47,7 @@ const TECHNICAL_BY = 9;
 /** Direct hard sets of a week that are growth work. Source: our rule. */
 const GROWTH_SETS = 4;
 /** Hard sets that a new or returning person gets in one session at most. Source: our rule, PRACTICE.md §10. */
-const NEW_SESSION_SETS = 10;
+export const NEW_SESSION_SETS = 10;
 
 /** Everything found about a session, most serious first. Pure and fast: fixes are worked out apart. */
 export function findingsOf(judging: Judging): readonly Finding[] {
@@ -135,7 +136,13 @@ const redundancy: Rule = ({ plan, slots }) =>
   slots.flatMap((second, i) => {
     const first = slots
       .slice(0, i)
-      .find((s) => isSameAgain(s, second) && !areInOneRotation(plan, s.slot, second.slot));
+      .find(
+        (s) =>
+          s.hardSets > 0 &&
+          second.hardSets > 0 &&
+          isSameAgain(s, second) &&
+          !areInOneRotation(plan, s.slot, second.slot),
+      );
     if (first === undefined) return [];
     const fact = {
       code: "sameAgain",
@@ -151,21 +158,6 @@ function areInOneRotation(plan: SessionPlan, a: Slot, b: Slot): boolean {
   const holds = (block: Block, { id }: Slot) => slotsOfBlock(block).some((slot) => slot.id === id);
   return plan.blocks.some((block) => holds(block, a) && holds(block, b));
 }
-
-/** The same target at the same length, hardest at the same point, with the same leg arrangement. */
-function isSameAgain(a: CoveredSlot, b: CoveredSlot): boolean {
-  if (a.hardSets === 0 || b.hardSets === 0) return false;
-  return (
-    a.movement.pattern === b.movement.pattern &&
-    a.movement.laterality === b.movement.laterality &&
-    a.stimulus.length === b.stimulus.length &&
-    a.stimulus.profile === b.stimulus.profile &&
-    sameList(directRegions(a.movement), directRegions(b.movement))
-  );
-}
-
-const sameList = (a: readonly string[], b: readonly string[]) =>
-  a.length === b.length && a.every((x) => b.includes(x));
 
 const schoolOrder: Rule = ({ slots, approach, brief }) => {
   const isPriority = (s: CoveredSlot) => brief.priorities.some((r) => trains(s, r));

@@ -279,7 +279,7 @@ export function arrangedByApproach(plan: SessionPlan, judging: Judging): Session
 }
 
 /** A new block is put where the approach has it, the others stay in their order. */
-function arranged(plan: SessionPlan, judging: Judging, block: Block): SessionPlan {
+export function arranged(plan: SessionPlan, judging: Judging, block: Block): SessionPlan {
   const last = { ...plan, blocks: [...plan.blocks, block] };
   const sorted = arrangedByApproach(last, judging).blocks;
   const after = sorted.slice(sorted.indexOf(block) + 1);

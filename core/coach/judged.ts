@@ -76,7 +76,6 @@ export function judge(judging: Judging): Judged {
   });
   const ofWeek = judging.others.map(covered);
   const sessions = 1 + judging.others.length;
-  const planned = judging.brief.daysPerWeek ?? sessionsAWeek(judging.approach.stances);
   const week = coverageOf([...slots, ...ofWeek.flatMap((other) => other.slots)]);
   const limits = volumeLimitsFor(judging.approach, judging.brief);
   let before = 0;
@@ -99,9 +98,18 @@ export function judge(judging: Judging): Judged {
       return { ...range, high: highForIsolation(judging.approach, limits, range) };
     }),
     sessions,
-    fraction: Math.min(1, sessions / Math.max(1, planned)),
+    fraction: partOfWeek(sessions, judging),
     setsBefore,
   };
+}
+
+/** The part of the week's work that so many sessions of it should bring. */
+export function partOfWeek(
+  sessions: number,
+  { brief, approach }: Pick<Judging, "brief" | "approach">,
+): number {
+  const planned = brief.daysPerWeek ?? sessionsAWeek(approach.stances);
+  return Math.min(1, sessions / Math.max(1, planned));
 }
 
 /** The hard sets of the session, as they are counted towards every region's band. */

@@ -13,6 +13,7 @@ import {
 } from "../plan/index.ts";
 import { isNewToThis, type Question, type Stances } from "../person/index.ts";
 import { isDensityBlock } from "../unroll/index.ts";
+import { isSameSticking } from "./alike.ts";
 import type { CoveredSlot } from "./coverage.ts";
 import { finding, type Finding } from "./finding.ts";
 import { hardSetsOf, type Judged } from "./judged.ts";
@@ -45,13 +46,14 @@ const manyOfOne: Rule = ({ slots, limits: { exercise } }) =>
   });
 
 /** The range of repetitions of the first work set, as text; empty where it counts something else. */
-function rangeOf({ sets }: Slot): string {
+export function rangeOf({ sets }: Slot): string {
   const work = sets.find(({ role }) => !isPreparatory(role));
   const asked = work === undefined ? null : repsAsked(work.target);
   return asked === null ? "" : `${asked.min}-${asked.max}`;
 }
 
-const sameSetUp = (a: Slot, b: Slot) =>
+/** The same choices of every setting. */
+export const sameSetUp = (a: Slot, b: Slot) =>
   Object.entries(a.setUp).every(([name, choice]) => b.setUp[name] === choice) &&
   Object.entries(b.setUp).every(([name, choice]) => a.setUp[name] === choice);
 
@@ -77,41 +79,22 @@ const sameOtherDay: Rule = ({ slots, otherDays, day, approach: { stances } }) =>
   });
 };
 
-/**
- * Unlike exercises for the same main muscle that are known to be hardest at the same point of the same length. A
- * single-leg exercise after one on two legs is there for the legs, not for the point.
- */
 const sameSticking: Rule = ({ slots }) =>
   slots.flatMap((second, i): Finding[] => {
-    if (!isTelling(second)) return [];
-    for (const first of slots.slice(0, i)) {
-      const [region] = directRegions(second.movement);
-      if (
-        region === undefined ||
-        directRegions(first.movement)[0] !== region ||
-        isOnTwoLegs(first) !== isOnTwoLegs(second) ||
-        !isTelling(first) ||
-        first.movement.pattern === second.movement.pattern ||
-        first.stimulus.profile !== second.stimulus.profile ||
-        first.stimulus.length !== second.stimulus.length
-      )
-        continue;
-      const fact = {
-        code: "sameSticking",
-        first: first.movement.ref,
-        second: second.movement.ref,
-        region,
-        at: second.stimulus.profile,
-      } as const;
-      return [finding("note", fact, [first.slot.id, second.slot.id], second.slot.lineageId)];
-    }
-    return [];
+    const first = slots
+      .slice(0, i)
+      .find((own) => own.hardSets > 0 && second.hardSets > 0 && isSameSticking(own, second));
+    const [region] = directRegions(second.movement);
+    if (first === undefined || region === undefined) return [];
+    const fact = {
+      code: "sameSticking",
+      first: first.movement.ref,
+      second: second.movement.ref,
+      region,
+      at: second.stimulus.profile,
+    } as const;
+    return [finding("note", fact, [first.slot.id, second.slot.id], second.slot.lineageId)];
   });
-
-const isTelling = ({ hardSets, isCurveKnown, stimulus }: CoveredSlot) =>
-  hardSets > 0 && isCurveKnown && stimulus.profile !== "even";
-
-const isOnTwoLegs = ({ movement }: CoveredSlot) => movement.laterality === "twoLegs";
 
 /** Work past the limit wants so many days before the same muscle is trained again; work to it one less. Source: our rule. */
 const DAYS_PAST = 3;
@@ -260,16 +243,21 @@ const AGAINST: readonly {
   },
 ];
 
+/** The question on whose side the approach would rather not see an exercise; null where none. */
+export function againstBy(stances: Stances, covered: CoveredSlot): Question | null {
+  return AGAINST.find(({ isAgainst }) => isAgainst(stances, covered))?.question ?? null;
+}
+
 const againstView: Rule = ({ slots, approach: { stances } }) =>
   slots.flatMap((covered): Finding[] => {
-    const against = AGAINST.find(({ isAgainst }) => isAgainst(stances, covered));
-    if (against === undefined || covered.hardSets === 0) return [];
+    const against = againstBy(stances, covered);
+    if (against === null || covered.hardSets === 0) return [];
     const { movement, slot } = covered;
     const fact = {
       code: "againstView",
       movement: movement.ref,
-      question: against.question,
-      side: stances[against.question],
+      question: against,
+      side: stances[against],
     } as const;
     return [finding("note", fact, [slot.id], slot.lineageId)];
   });

@@ -1,4 +1,5 @@
 import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
 import { memo, useCallback, useEffect, useMemo, useState } from "react";
 import { Form, Link } from "react-router";
 import { newId } from "~/codec/new-id.ts";
@@ -30,6 +31,7 @@ import { formatExposure } from "~/format/exposure.ts";
 import { formatKnown } from "~/format/strength.ts";
 import { useCatalogue } from "../catalogue.ts";
 import { Empty } from "../page.tsx";
+import { SuggestDialog } from "../suggest/suggest-dialog.tsx";
 import { BenchPlaceContext, JudgedContext, type BenchPlace } from "./bench-context.ts";
 import { BlockList, supersetOf } from "./block-list.tsx";
 import { CoveragePanel } from "./coverage-panel.tsx";
@@ -95,6 +97,7 @@ export const BenchBody = memo(function BenchBody({
   const { steps, duration, durations, issues, judged } = follows;
   const { unrollContext, stations: here } = judged;
   const catalogue = useCatalogue();
+  const [isSuggesting, setSuggesting] = useState(false);
   const [swapping, setSwapping] = useState<Id<"slot"> | null>(null);
   const lastReading = (movement: Movement, station: Station) =>
     lasts[lastKey(movement.ref, station.id)]?.sets.at(0)?.reading ?? null;
@@ -199,7 +202,15 @@ export const BenchBody = memo(function BenchBody({
         >
           <div data-of-draft="">
             {draft.plan.blocks.length === 0 ? (
-              <Empty>No exercise yet. Add the first below.</Empty>
+              <Empty>
+                <p className={plain.emptyLine}>
+                  No exercise yet. Let Kravo suggest a session for this client, gym and time, or add
+                  the first exercise below.
+                </p>
+                <Button variant="contained" onClick={() => setSuggesting(true)}>
+                  Suggest a session
+                </Button>
+              </Empty>
             ) : null}
             <BlockList
               plan={draft.plan}
@@ -249,7 +260,20 @@ export const BenchBody = memo(function BenchBody({
                 );
               }}
             />
+            {isSuggesting ? (
+              <SuggestDialog
+                title={slots.length === 0 ? "Suggest a session" : "Suggest exercises"}
+                context={context}
+                days={[{ day: draft.head.day, gym: draft.head.gymId, plan: draft.plan, name: "" }]}
+                onUse={([plan]) => {
+                  setSuggesting(false);
+                  if (plan !== undefined) change((d) => ({ ...d, plan }));
+                }}
+                onClose={() => setSuggesting(false)}
+              />
+            ) : null}
             <ExerciseSearch
+              onSuggest={() => setSuggesting(true)}
               judged={judged}
               person={known.plan.personId}
               gym={draft.head.gymId}

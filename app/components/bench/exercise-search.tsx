@@ -53,6 +53,7 @@ export const ExerciseSearch = memo(function ExerciseSearch({
   gym,
   onAdd,
   onAddBlock,
+  onSuggest,
 }: {
   readonly judged: Judged;
   readonly person: Id<"person">;
@@ -61,6 +62,7 @@ export const ExerciseSearch = memo(function ExerciseSearch({
   readonly onAdd: (candidate: Candidate, write: boolean) => void;
   /** Adds a block without sets instead. */
   readonly onAddBlock: (kind: ItemBlock["kind"]) => void;
+  readonly onSuggest: () => void;
 }) {
   const muscles = useMuscles();
   const [query, setQuery] = useState<Query>(ANYTHING);
@@ -97,7 +99,7 @@ export const ExerciseSearch = memo(function ExerciseSearch({
     <section className={bench.search} aria-label="Find an exercise">
       <div className={`${plain.row} ${bench.searchHead}`}>
         <h2 className={plain.grow}>Add an exercise</h2>
-        <AddBlocks onAdd={onAddBlock} />
+        <AddBlocks onAdd={onAddBlock} onSuggest={onSuggest} />
       </div>
       <PlainInput
         ref={input}

@@ -80,7 +80,7 @@ export interface Substitutes {
  * One leg moves about this part of what both move. A start to be corrected by the first set, and below half
  * on purpose. Source: our rule, docs/arithmetic.md § Substitutes.
  */
-const ONE_LEG_SHARE = 0.45;
+export const ONE_LEG_SHARE = 0.45;
 
 const WEIGHT: Readonly<Record<Aspect, number>> = {
   regions: 6,

@@ -1,0 +1,247 @@
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import useMediaQuery from "@mui/material/useMediaQuery";
+import { useEffect, useMemo, useState } from "react";
+import {
+  assess,
+  hardSetsOf,
+  judgingIn,
+  toldOnce,
+  type CoachingContext,
+} from "~/core/coach/index.ts";
+import type { Choice, Picked } from "~/core/coach/suggest/index.ts";
+import { minutes as minutesOf, type Day, type Id } from "~/core/kernel/index.ts";
+import { applyEdit, EMPTY_PLAN, findSlot, type SessionPlan } from "~/core/plan/index.ts";
+import { formatTold, SEVERITY_NAMES } from "~/format/findings.ts";
+import { formatMinutes, plural } from "~/format/numbers.ts";
+import { formatQuality } from "~/format/suggesting.ts";
+import { useCatalogue } from "../catalogue.ts";
+import { PlainInput, Select } from "../field.tsx";
+import { useMuscles } from "../wording.ts";
+import { PickedRow } from "./picked-row.tsx";
+import { useSuggestion } from "./use-suggestion.ts";
+import plain from "../../theme/plain.module.css";
+import styles from "./suggest.module.css";
+
+/** A day that a session is suggested for. */
+export interface DayToSuggest {
+  readonly day: Day;
+  readonly gym: Id<"gym">;
+  /** What its session holds already, and keeps. */
+  readonly plan: SessionPlan;
+  /** "Monday"; empty where it is the only one. */
+  readonly name: string;
+}
+
+/** Where nobody says how long there is, in minutes. */
+const USUAL_MINUTES = 60;
+const LEAST_MINUTES = 10;
+const MOST_MINUTES = 240;
+/** As many as a session holds; fewer for somebody who begins. Source: our rule, docs/suggesting.md. */
+const MOST_EXERCISES = 8;
+const MOST_FOR_BEGINNERS = 5;
+
+/**
+ * Sessions for the days of a week, suggested at once and bettered for two seconds: each exercise with its reason, kept
+ * by a tick, exchanged for another, and the rest suggested anew.
+ */
+export function SuggestDialog({
+  title,
+  context,
+  days,
+  onUse,
+  onClose,
+}: {
+  readonly title: string;
+  readonly context: CoachingContext;
+  readonly days: readonly [DayToSuggest, ...DayToSuggest[]];
+  /** The sessions as they are taken, in the order of the days. */
+  readonly onUse: (plans: readonly SessionPlan[]) => void;
+  readonly onClose: () => void;
+}) {
+  const catalogue = useCatalogue();
+  const muscles = useMuscles();
+  const isNarrow = useMediaQuery("(max-width:700px)");
+  const { suggestion, hasFailed, ask, take } = useSuggestion();
+  const most = context.brief.level === "beginner" ? MOST_FOR_BEGINNERS : MOST_EXERCISES;
+  const [minutes, setMinutes] = useState(String(context.brief.minutesCap ?? USUAL_MINUTES));
+  const [mostExercises, setMostExercises] = useState(most);
+  // Of every day together: an exercise is told from another day's by its day.
+  const [leftOut, setLeftOut] = useState<ReadonlySet<string>>(new Set());
+  const [passedOver, setPassedOver] = useState<ReadonlySet<string>>(new Set());
+  const typed = Number(minutes.replace(",", "."));
+  const isTime = Number.isFinite(typed) && typed >= LEAST_MINUTES && typed <= MOST_MINUTES;
+
+  const askFor = (kept: ReadonlySet<string>, passed: ReadonlySet<string>) => {
+    const asked = days.map(({ day, gym, plan }, at) => ({
+      day,
+      gym,
+      plan,
+      minutes: minutesOf(typed),
+      mostExercises,
+      kept: ofDay(kept, at),
+      passedOver: ofDay(passed, at),
+    }));
+    const [first, ...others] = asked;
+    if (first === undefined || !isTime) return;
+    ask({ context, movements: catalogue.all, days: [first, ...others] });
+  };
+  // Once, for what the dialog was opened with, and anew where the time or the number is another.
+  useEffect(() => {
+    setLeftOut(new Set());
+    setPassedOver(new Set());
+    askFor(new Set(), new Set());
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the days stay what they were while it is open
+  }, [isTime ? typed : null, mostExercises]);
+
+  const picks = (suggestion?.days ?? []).flatMap((day, at) =>
+    day.picks.map((picked) => ({ picked, at, key: keyOf(at, picked) })),
+  );
+  const anew = () => {
+    const kept = new Set(picks.flatMap(({ key }) => (leftOut.has(key) ? [] : [key])));
+    const passed = new Set([...passedOver, ...leftOut]);
+    setPassedOver(passed);
+    setLeftOut(new Set());
+    askFor(kept, passed);
+  };
+  const exchange = (choice: Choice) => take(choice);
+  const plans = useMemo(
+    () =>
+      (suggestion?.days ?? []).map(({ plan, picks: own }, at) =>
+        own.reduce(
+          (now, picked) =>
+            leftOut.has(keyOf(at, picked))
+              ? applyEdit(now, { kind: "removeSlot", slot: picked.slot })
+              : now,
+          plan,
+        ),
+      ),
+    [suggestion, leftOut],
+  );
+  const isNothing = suggestion !== null && picks.length === 0;
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      fullWidth
+      maxWidth="md"
+      fullScreen={isNarrow}
+      aria-labelledby="suggest"
+    >
+      <DialogTitle id="suggest">{title}</DialogTitle>
+      <DialogContent>
+        <div className={styles.head}>
+          <label>
+            Minutes
+            <span className={styles.minutes}>
+              <PlainInput
+                value={minutes}
+                inputMode="numeric"
+                aria-invalid={!isTime}
+                onChange={(event) => setMinutes(event.target.value)}
+              />
+            </span>
+          </label>
+          <label>
+            Exercises
+            <Select
+              value={mostExercises}
+              onChange={(event) => setMostExercises(Number(event.target.value))}
+            >
+              {Array.from({ length: most }, (_, i) => most - i).map((n) => (
+                <option key={n} value={n}>
+                  {n === most ? `As many as fit, up to ${n}` : n === 1 ? "One more" : `Up to ${n}`}
+                </option>
+              ))}
+            </Select>
+          </label>
+          <p className={styles.quality} role="status">
+            {hasFailed
+              ? "Nothing can be suggested in this browser: its worker did not start."
+              : !isTime
+                ? `Expected ${LEAST_MINUTES} to ${MOST_MINUTES} minutes.`
+                : suggestion === null
+                  ? "Looking …"
+                  : formatQuality(suggestion.quality)}
+          </p>
+        </div>
+        {isNothing ? (
+          <p className={styles.note}>
+            Nothing fits: every exercise that this gym has is ruled out by the brief or takes longer
+            than there is time. Give it more minutes, or look in the search for what rules them out.
+          </p>
+        ) : null}
+        {(suggestion?.days ?? []).map((day, at) => {
+          const asked = days[at];
+          const plan = plans[at] ?? EMPTY_PLAN;
+          if (asked === undefined) return null;
+          const judging = judgingIn(asked.gym, { ...context, day: asked.day }, catalogue);
+          const { duration, judged, findings } = assess(plan, judging);
+          return (
+            <section key={asked.day} className={styles.day} aria-label={asked.name || "Session"}>
+              <div className={styles.dayHead}>
+                {asked.name === "" ? null : <h3>{asked.name}</h3>}
+                <p>
+                  {formatMinutes(duration.likely)} · {plural(hardSetsOf(judged), "hard set")}
+                </p>
+              </div>
+              <ul className={styles.list}>
+                {day.picks.map((picked) => {
+                  const slot = findSlot(day.plan, picked.slot);
+                  const key = keyOf(at, picked);
+                  return slot === null ? null : (
+                    <PickedRow
+                      key={key}
+                      picked={picked}
+                      slot={slot}
+                      stations={judging.stations}
+                      isKept={!leftOut.has(key)}
+                      onKeep={(isKept) =>
+                        setLeftOut((now) => new Set(isKept ? without(now, key) : [...now, key]))
+                      }
+                      onExchange={exchange}
+                    />
+                  );
+                })}
+              </ul>
+              {days.length > 1 ? null : (
+                <ul className={styles.found} aria-label="Findings">
+                  {toldOnce(findings).map((told) => (
+                    <li key={told[0].key}>
+                      <strong>{SEVERITY_NAMES[told[0].severity]}.</strong>{" "}
+                      {formatTold(told, context.approach.name, catalogue.find, muscles)}
+                    </li>
+                  ))}
+                  {findings.length === 0 ? <li className={plain.soft}>No findings.</li> : null}
+                </ul>
+              )}
+            </section>
+          );
+        })}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Close</Button>
+        <Button variant="outlined" disabled={leftOut.size === 0} onClick={anew}>
+          Keep the ticked, suggest the rest anew
+        </Button>
+        <Button
+          variant="contained"
+          disabled={picks.every(({ key }) => leftOut.has(key))}
+          onClick={() => onUse(plans)}
+        >
+          {leftOut.size === 0 ? "Use all" : `Use ${picks.length - leftOut.size}`}
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+const keyOf = (day: number, { key }: Picked) => `${day} ${key}`;
+
+const ofDay = (keys: ReadonlySet<string>, day: number) =>
+  [...keys].flatMap((key) => (key.startsWith(`${day} `) ? [key.slice(`${day} `.length)] : []));
+
+const without = (keys: ReadonlySet<string>, key: string) => [...keys].filter((own) => own !== key);

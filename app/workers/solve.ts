@@ -1,0 +1,71 @@
+import type { Highs, ModelData } from "highs";
+import {
+  choiceFrom,
+  isAllowed,
+  linearModelOf,
+  valuesOf,
+  worthOf,
+  type Choice,
+  type LinearModel,
+  type Problem,
+} from "~/core/coach/suggest/index.ts";
+
+/** The best choice that was found, and how far the best possible one can be from it: 0 where it is the best. */
+export interface Solved {
+  readonly choice: Choice;
+  /** As a part of what it is worth; null where nothing is known of it. */
+  readonly within: number | null;
+}
+
+/** Choices whose worth differs by this part of it are equally good. */
+const SAME = 1e-4;
+
+/** Looks for the best choice for so many seconds, from one that is known. Never worse than that one. */
+export function solve(highs: Highs, problem: Problem, known: Choice, forSeconds: number): Solved {
+  const linear = linearModelOf(problem);
+  return highs.withModel(modelData(highs, linear), (model) => {
+    model.options.set({ output_flag: false, time_limit: forSeconds, mip_rel_gap: SAME });
+    const values = valuesOf(known);
+    model.setSolution({ indices: values.map((_, i) => i), values: [...values] });
+    model.run();
+    const found = choiceFrom(problem, model.getSolution().colValue);
+    const best =
+      isAllowed(problem, found) && worthOf(problem, found) > worthOf(problem, known)
+        ? found
+        : known;
+    const bound = Number(model.info.get("mip_dual_bound"));
+    const worth = worthOf(problem, best);
+    const gap = (bound - worth) / Math.max(1, Math.abs(worth));
+    return {
+      choice: best,
+      within: Number.isFinite(gap) ? (gap <= SAME ? 0 : gap) : null,
+    };
+  });
+}
+
+function modelData({ infinity, constants }: Highs, { columns, rows }: LinearModel): ModelData {
+  const number = (n: number) => (Number.isFinite(n) ? n : Math.sign(n) * infinity);
+  const entries = rows.flatMap((row) => row.entries);
+  let start = 0;
+  const starts = [0, ...rows.map((row) => (start += row.entries.length))];
+  const { integer, continuous } = constants.variableType;
+  return {
+    numCols: columns.length,
+    numRows: rows.length,
+    sense: constants.objectiveSense.maximize,
+    colCost: columns.map(({ worth }) => worth),
+    colLower: columns.map(({ from }) => number(from)),
+    colUpper: columns.map(({ to }) => number(to)),
+    rowLower: rows.map(({ from }) => number(from)),
+    rowUpper: rows.map(({ to }) => number(to)),
+    integrality: columns.map(({ isWhole }) => (isWhole ? integer : continuous)),
+    matrix: {
+      format: "csr",
+      numCols: columns.length,
+      numRows: rows.length,
+      starts,
+      indices: entries.map(([column]) => column),
+      values: entries.map(([, factor]) => factor),
+    },
+  };
+}

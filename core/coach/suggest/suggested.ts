@@ -1,0 +1,258 @@
+import {
+  count,
+  seconds,
+  type Id,
+  type JointAction,
+  type MovementRef,
+  type MuscleLength,
+  type NewId,
+  type Region,
+} from "../../kernel/index.ts";
+import { shareOf } from "../../movement/index.ts";
+import {
+  applyEdit,
+  newItemBlock,
+  slotsOf,
+  type Item,
+  type ItemBlock,
+  type SessionPlan,
+} from "../../plan/index.ts";
+import { findingsOf } from "../finding-rules.ts";
+import { applyFix, arranged, arrangedByApproach } from "../fix.ts";
+import { judge, type Judging } from "../judged.ts";
+import type { Asked, SessionFrame } from "./asked.ts";
+import { exerciseOf, optionKey, rampedAt } from "./exercise-option.ts";
+import type { SuggestedLoad } from "./first-load.ts";
+import { isAllowed, sumOf, worthAt, worthOf, type Choice } from "./problem.ts";
+
+/** Why an exercise was taken: what the sessions would lack without it, and what speaks for it by itself. */
+export type PickReason =
+  | {
+      readonly kind: "region";
+      readonly region: Region;
+      readonly sets: number;
+      readonly isPriority: boolean;
+    }
+  | { readonly kind: "length"; readonly region: Region; readonly length: MuscleLength }
+  | { readonly kind: "action"; readonly action: JointAction }
+  | { readonly kind: "singleLeg" }
+  | { readonly kind: "frame"; readonly frame: SessionFrame }
+  | { readonly kind: "liked" }
+  | { readonly kind: "trainedHere" };
+
+/** One exercise of a suggestion. */
+export interface Picked {
+  readonly slot: Id<"slot">;
+  /** By which it is told from others when something else is suggested. */
+  readonly key: string;
+  readonly movement: MovementRef;
+  readonly station: Id<"station">;
+  readonly sets: number;
+  readonly load: SuggestedLoad;
+  readonly reasons: readonly PickReason[];
+  /** What could be taken instead with everything else as it is, best first. */
+  readonly exchanges: readonly Exchange[];
+}
+
+export interface Exchange {
+  readonly movement: MovementRef;
+  readonly station: Id<"station">;
+  /** The whole choice with it. */
+  readonly choice: Choice;
+}
+
+/** The session of a day as suggested: what was kept, with the picks put where the approach has them. */
+export interface SuggestedDay {
+  readonly plan: SessionPlan;
+  readonly picks: readonly Picked[];
+}
+
+/** A session with a general warm-up at its start, where it has none. Source: PRACTICE.md §10; five minutes: our rule. */
+export function withGeneralWarmUp(
+  plan: SessionPlan,
+  { approach }: Pick<Judging, "approach">,
+  newId: NewId,
+): SessionPlan {
+  if (plan.blocks.some(({ kind }) => kind === "prepare")) return plan;
+  const drill = (kind: "pulseRaiser" | "mobility", name: string, minutes: number): Item => ({
+    kind,
+    id: newId(),
+    lineageId: newId(),
+    name,
+    movement: null,
+    target: { kind: "seconds", min: seconds(60 * minutes), max: seconds(60 * minutes) },
+    side: { kind: "both" },
+    intensity: { kind: "felt", outOfTen: count(3) },
+  });
+  const items = [
+    drill("pulseRaiser", "Bike, rower or brisk walk", 5),
+    ...(approach.stances.preparation === "mobility"
+      ? [drill("mobility", "Ankles and hips, easy range", 2)]
+      : []),
+  ];
+  const block: ItemBlock = { ...newItemBlock("prepare", newId), items };
+  return applyEdit(plan, { kind: "addBlock", block });
+}
+
+/** The sessions that a choice comes to, day by day, with the reason for each exercise. */
+export function suggestedDays(asked: Asked, choice: Choice, newId: NewId): readonly SuggestedDay[] {
+  return asked.days.map((day, at) => {
+    const { judging } = day;
+    const isKeptOrder = slotsOf(judging.plan).length > 0;
+    let { plan } = judging;
+    const picks: Picked[] = [];
+    asked.options.forEach((option, i) => {
+      const sets = choice[i] ?? 0;
+      if (option.day !== at || sets === 0) return;
+      const block = exerciseOf(option, sets, judging, newId);
+      plan = isKeptOrder
+        ? arranged(plan, judging, block)
+        : { ...plan, blocks: [...plan.blocks, block] };
+      picks.push({
+        slot: block.slot.id,
+        key: optionKey(option),
+        movement: option.movement.ref,
+        station: option.station.id,
+        sets,
+        load: option.load,
+        reasons: reasonsFor(asked, choice, i),
+        exchanges: exchangesFor(asked, choice, i),
+      });
+    });
+    if (!isKeptOrder) plan = inOrder(plan, judging);
+    const places = slotsOf(plan).map(({ id }) => id);
+    return {
+      plan: withRamps(asked, plan, picks, judging, newId),
+      picks: picks.toSorted((a, b) => places.indexOf(a.slot) - places.indexOf(b.slot)),
+    };
+  });
+}
+
+/** In the order of the approach, and what findings would have first is put first. */
+function inOrder(plan: SessionPlan, judging: Judging): SessionPlan {
+  const sorted = arrangedByApproach(plan, judging);
+  const late = findingsOf({ ...judging, plan: sorted }).find(
+    ({ fact }) => fact.code === "putFirst",
+  );
+  const [slot] = late?.slots ?? [];
+  return slot === undefined
+    ? sorted
+    : applyFix({ kind: "toFront", slot }, { ...judging, plan: sorted }, () => {
+        throw new Error("an exercise is moved without a new id");
+      });
+}
+
+/** Each pick gets the warm-up sets that follow from what is before it. */
+function withRamps(
+  { options }: Asked,
+  plan: SessionPlan,
+  picks: readonly Picked[],
+  judging: Judging,
+  newId: NewId,
+): SessionPlan {
+  const judged = judge({ ...judging, plan });
+  return {
+    ...plan,
+    blocks: plan.blocks.map((block) => {
+      if (block.kind !== "exercise") return block;
+      const pick = picks.find(({ slot }) => slot === block.slot.id);
+      const option = pick && options.find((own) => optionKey(own) === pick.key);
+      return option === undefined ? block : rampedAt(block, option, judged, newId);
+    }),
+  };
+}
+
+/** So many reasons are said of one exercise. */
+const REASONS = 3;
+/** A reason has to be worth so much. */
+const LEAST_WORTH = 1;
+
+/** What the choice would be worth less of without an option, the weightiest first. */
+function reasonsFor(asked: Asked, choice: Choice, at: number): readonly PickReason[] {
+  const { problem, goals, options, days } = asked;
+  const option = options[at];
+  if (option === undefined) return [];
+  const without = choice.map((sets, i) => (i === at ? 0 : sets));
+  const told: { readonly worth: number; readonly reason: PickReason }[] = [];
+  problem.goals.forEach(({ parts, have, pieces }, i) => {
+    const stands = goals[i];
+    const [now, then] = [have + sumOf(parts, choice), have + sumOf(parts, without)];
+    const worth = worthAt(pieces, now) - worthAt(pieces, then);
+    if (stands === undefined || worth < LEAST_WORTH) return;
+    switch (stands.kind) {
+      case "region": {
+        // What only helps along is no reason to take it.
+        if (shareOf(option.movement, stands.region) < 1) return;
+        const { region, isPriority } = stands;
+        told.push({ worth, reason: { kind: "region", region, sets: now - then, isPriority } });
+        return;
+      }
+      case "length":
+        told.push({ worth, reason: stands });
+        return;
+      case "action":
+        told.push({ worth, reason: stands });
+        return;
+      case "singleLeg":
+        told.push({ worth, reason: { kind: "singleLeg" } });
+        return;
+      case "frame":
+        told.push({ worth, reason: { kind: "frame", frame: stands.frame } });
+        return;
+      case "patternAgain":
+      case "firstSet":
+      case "notToGrow":
+      case "otherDay":
+      case "minutes":
+        return;
+    }
+  });
+  const judging = days[option.day]?.judging;
+  const own: readonly PickReason[] = [
+    ...(judging?.brief.likes.includes(option.movement.ref) === true
+      ? [{ kind: "liked" } as const]
+      : []),
+    ...(option.load.kind === "logged" ? [{ kind: "trainedHere" } as const] : []),
+  ];
+  const weighty = told.toSorted((a, b) => b.worth - a.worth).map(({ reason }) => reason);
+  return [...weighty.slice(0, REASONS), ...own];
+}
+
+/** So many exchanges are offered for one exercise. */
+const EXCHANGES = 4;
+
+/** What could be taken in place of an option with everything else as it is, each exercise once, best first. */
+function exchangesFor(
+  { problem, options }: Asked,
+  choice: Choice,
+  at: number,
+): readonly Exchange[] {
+  const own = options[at];
+  if (own === undefined) return [];
+  const sets = choice[at] ?? 0;
+  // What was kept may be exchanged all the same.
+  const free = { ...problem, options: problem.options.map((o) => ({ ...o, isKept: false })) };
+  const tried = options.flatMap((option, i) => {
+    if (option.day !== own.day || option.movement === own.movement || (choice[i] ?? 0) > 0)
+      return [];
+    const { least, most } = option;
+    const wanted = Math.min(most, Math.max(least, sets));
+    // Fewer sets where as many do not fit.
+    for (let n = wanted; n >= least; n -= 1) {
+      const changed = choice.map((now, k) => (k === at ? 0 : k === i ? n : now));
+      if (isAllowed(free, changed))
+        return [{ option, choice: changed, worth: worthOf(problem, changed) }];
+    }
+    return [];
+  });
+  const seen = new Set<MovementRef>();
+  return tried
+    .toSorted((a, b) => b.worth - a.worth)
+    .filter(({ option: { movement } }) => !seen.has(movement.ref) && seen.add(movement.ref))
+    .slice(0, EXCHANGES)
+    .map(({ option, choice: changed }) => ({
+      movement: option.movement.ref,
+      station: option.station.id,
+      choice: changed,
+    }));
+}
