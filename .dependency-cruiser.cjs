@@ -123,7 +123,7 @@ module.exports = {
       name: "resolves",
       severity: "error",
       from: {},
-      to: { couldNotResolve: true, pathNot: "^virtual:|\\+types/" },
+      to: { couldNotResolve: true, pathNot: "^virtual:|\\+types/|\\?url$" },
     },
   ],
   options: {

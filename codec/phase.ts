@@ -13,6 +13,7 @@ import { WEEK_KINDS } from "~/core/progress/index.ts";
 import { approachRefCodec } from "./brief.ts";
 import { plannedDayField } from "./days.ts";
 import { planCodec } from "./plan.ts";
+import { takenField } from "./suggested.ts";
 import { optionalTextField, textField } from "./text.ts";
 import { revisionCodec } from "./values.ts";
 
@@ -50,18 +51,20 @@ const whole = (least: number, most: number, what: string) =>
     .transform(Number)
     .refine((n) => n >= least && n <= most, `Expected ${what}, from ${least} to ${most}.`);
 
-/** What a session of a phase is made from: a template, or a session that was planned. */
+/** What a session of a phase is made from: a template, a session that was planned, or one that was suggested. */
 export const sourceField = z
   .string()
-  .regex(/^(template|plan):/, "Expected a template or a session.")
+  .regex(/^(template|plan|suggested):/, "Expected a template, a session or a suggestion.")
   .transform((text) => {
-    const [kind = "", id = ""] = text.split(":");
-    return { kind, id };
+    const at = text.indexOf(":");
+    const [kind, rest] = [text.slice(0, at), text.slice(at + 1)];
+    return kind === "suggested" ? { kind, exercises: rest } : { kind, id: rest };
   })
   .pipe(
     z.union([
       z.object({ kind: z.literal("template"), id: idField("template") }),
       z.object({ kind: z.literal("plan"), id: idField("plan") }),
+      z.object({ kind: z.literal("suggested"), exercises: takenField }),
     ]),
   );
 export type SessionSource = z.output<typeof sourceField>;

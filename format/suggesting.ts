@@ -1,7 +1,7 @@
 import type { PickReason, SuggestedLoad } from "~/core/coach/suggest/index.ts";
 import { assertNever } from "~/core/kernel/index.ts";
 import { workSetsOf, type Slot } from "~/core/plan/index.ts";
-import { formatMass, formatPercent, formatSets, formatShare } from "./numbers.ts";
+import { formatMass, formatSets, formatShare } from "./numbers.ts";
 import { muscleInline, type MuscleNames } from "./muscles.ts";
 import { formatTarget } from "./target.ts";
 import { ACTION_NAMES, formatRir, LENGTH_NAMES } from "./training.ts";
@@ -21,7 +21,7 @@ export function formatQuality(quality: SuggestionQuality): string {
     case "best":
       return "Best possible";
     case "within":
-      return `At most ${formatPercent(Math.max(0.01, quality.part))} below the best possible`;
+      return `At most ${Math.ceil(100 * quality.part)}% below the best possible`;
     case "unproven":
       return "Not compared with every other choice";
     default:

@@ -36,13 +36,15 @@ const { count, size, warnings } = await injectManifest({
   swDest: join(client, "service-worker.js"),
   globDirectory: client,
   globPatterns: ["assets/*.{js,css}", "assets/*-latin-wght-normal-*.woff2", "mark.svg"],
+  // Nothing is suggested without a network.
+  globIgnores: ["assets/suggest-worker-*"],
   dontCacheBustURLsMatching: /^assets\//,
 });
 for (const warning of warnings) console.warn(warning);
 console.log(`service worker keeps ${count} files, ${Math.round(size / 1024)} kB`);
 
 for (const path of readdirSync(client, { recursive: true })) {
-  if (!/\.(js|css|svg|webmanifest)$/.test(path)) continue;
+  if (!/\.(js|css|svg|wasm|webmanifest)$/.test(path)) continue;
   const content = readFileSync(join(client, path));
   const params = { [constants.BROTLI_PARAM_QUALITY]: constants.BROTLI_MAX_QUALITY };
   writeFileSync(join(client, `${path}.br`), brotliCompressSync(content, { params }));

@@ -11,6 +11,7 @@ import { GOAL_NAMES } from "~/format/brief.ts";
 import { formatNewPhaseError, formatSources, WEEKDAYS } from "~/format/phase.ts";
 import { addPhaseFor } from "~/server/coaching/phase.server.ts";
 import { sessionSources } from "~/server/coaching/session-sources.server.ts";
+import { contextFor } from "~/server/coaching/context.server.ts";
 import { listApproaches } from "~/server/db/approaches.server.ts";
 import { currentBrief } from "~/server/db/briefs.server.ts";
 import { listGyms } from "~/server/db/gyms.server.ts";
@@ -19,6 +20,8 @@ import { listPhasesOf } from "~/server/db/phases.server.ts";
 import { readForm, refused } from "~/server/http/body.server.ts";
 import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/phase-new.ts";
+import { SuggestDialog } from "../components/suggest/suggest-dialog.tsx";
+import { SUGGEST, useSuggestedDays } from "../components/suggest/use-suggested-days.ts";
 import { Choice, Labelled, Select, TextInput } from "../components/field.tsx";
 import { Empty, Page, Section } from "../components/page.tsx";
 
@@ -39,15 +42,20 @@ export const loader = reading(async (scope, { request }: Route.LoaderArgs) => {
   const nextMonday = addDays(weekStart(today), 7);
   const last = phases[0]?.ends;
   const usual = brief?.gyms[0];
+  const gym = gyms.find(({ id }) => id === usual)?.id ?? gyms[0]?.id ?? null;
+  const start = last !== undefined && last >= nextMonday ? addDays(last, 1) : nextMonday;
+  const context =
+    person === null || gym === null ? null : (await contextFor(scope, person, gym, start)).context;
   return {
     people: people.map(({ id, name }) => ({ id, name })),
     gyms: gyms.map(({ id, name }) => ({ id, name })),
-    approaches: approaches.map(({ ref, name }) => ({ ref, name })),
+    approaches,
+    context,
     sources: formatSources(sources),
     person: person?.id ?? null,
     goal: brief?.goal ?? "size",
-    gym: gyms.find(({ id }) => id === usual)?.id ?? gyms[0]?.id ?? null,
-    start: last !== undefined && last >= nextMonday ? addDays(last, 1) : nextMonday,
+    gym,
+    start,
     number: phases.length + 1,
     today,
   };
@@ -64,8 +72,10 @@ export const action = writing(async (scope, { request }: Route.ActionArgs) => {
 });
 
 export default function NewPhase({ loaderData, actionData }: Route.ComponentProps) {
-  const { people, gyms, approaches, sources, person, goal, gym, start, number, today } = loaderData;
+  const { people, gyms, approaches, sources, person, goal, gym, start, number, today, context } =
+    loaderData;
   const submit = useSubmit();
+  const suggesting = useSuggestedDays(gyms);
   const [form, fields] = useForm({
     id: `phase-${person ?? "none"}`,
     lastResult: actionData ?? null,
@@ -87,16 +97,16 @@ export default function NewPhase({ loaderData, actionData }: Route.ComponentProp
     shouldValidate: "onSubmit",
     shouldRevalidate: "onInput",
   });
-  if (people.length === 0 || gyms.length === 0 || sources.length === 0) {
+  if (people.length === 0 || gyms.length === 0) {
     return (
       <Page title="Plan a phase">
         <Empty>
-          A phase needs a client, a gym, and a template or a session to begin from.{" "}
-          {people.length === 0 ? <Link to="/people/new">Add a client</Link> : null}
-          {people.length > 0 && gyms.length === 0 ? <Link to="/gyms">Add a gym</Link> : null}
-          {people.length > 0 && gyms.length > 0 ? (
-            <Link to="/plans/new">Plan a session</Link>
-          ) : null}
+          A phase needs a client and a gym.{" "}
+          {people.length === 0 ? (
+            <Link to="/people/new">Add a client</Link>
+          ) : (
+            <Link to="/gyms">Add a gym</Link>
+          )}
         </Empty>
       </Page>
     );
@@ -104,7 +114,27 @@ export default function NewPhase({ loaderData, actionData }: Route.ComponentProp
   const days = fields.days.getFieldList();
   return (
     <Page title="Plan a phase" lead="Sessions week by week, progressed by their rules">
-      <Form method="post" {...getFormProps(form)}>
+      {suggesting.asked === null || context === null ? null : (
+        <SuggestDialog
+          title="Suggest the sessions of a week"
+          context={{
+            ...context,
+            approach:
+              approaches.find(({ ref }) => ref === suggesting.asked?.approach) ?? context.approach,
+          }}
+          days={suggesting.asked.days}
+          onUse={(_, taken) => suggesting.take(taken)}
+          onClose={suggesting.close}
+        />
+      )}
+      <Form
+        method="post"
+        {...getFormProps(form)}
+        onChange={(event) => suggesting.forgetAfter(event)}
+        onSubmit={(event) => {
+          if (!suggesting.askBefore(event)) form.onSubmit(event);
+        }}
+      >
         <Box
           sx={{
             display: "grid",
@@ -178,9 +208,16 @@ export default function NewPhase({ loaderData, actionData }: Route.ComponentProp
                   <Select
                     id={`day-${i}`}
                     name={`${fields.days.name}[${i}]`}
-                    defaultValue={days[i]?.initialValue ?? ""}
+                    value={suggesting.sourceOf(i) ?? days[i]?.initialValue ?? ""}
+                    onChange={(event) => suggesting.choose(i, event.target.value)}
                   >
                     <option value="">–</option>
+                    <option value={SUGGEST}>Suggest a session</option>
+                    {suggesting.suggestedFor(i) === null ? null : (
+                      <option value={suggesting.suggestedFor(i)?.value}>
+                        {suggesting.suggestedFor(i)?.text}
+                      </option>
+                    )}
                     {sources.map(({ value, text }) => (
                       <option key={value} value={value}>
                         {text}

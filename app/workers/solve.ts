@@ -20,11 +20,16 @@ export interface Solved {
 /** Choices whose worth differs by this part of it are equally good. */
 const SAME = 1e-4;
 
-/** Looks for the best choice for so many seconds, from one that is known. Never worse than that one. */
-export function solve(highs: Highs, problem: Problem, known: Choice, forSeconds: number): Solved {
+/** When the search ends that has not found the best before: after some time, or the same each time. */
+export type SearchEnd = { readonly seconds: number } | { readonly nodes: number };
+
+/** Looks for the best choice, from one that is known. What it finds is never worse than that one. */
+export function solve(highs: Highs, problem: Problem, known: Choice, end: SearchEnd): Solved {
   const linear = linearModelOf(problem);
   return highs.withModel(modelData(highs, linear), (model) => {
-    model.options.set({ output_flag: false, time_limit: forSeconds, mip_rel_gap: SAME });
+    model.options.set({ output_flag: false, mip_rel_gap: SAME });
+    if ("seconds" in end) model.options.set("time_limit", end.seconds);
+    else model.options.set("mip_max_nodes", end.nodes);
     const values = valuesOf(known);
     model.setSolution({ indices: values.map((_, i) => i), values: [...values] });
     model.run();

@@ -42,7 +42,7 @@ async function answer(to: ToSuggest): Promise<void> {
   tell(to.request, now, first, { kind: "working" });
   highs ??= loadHighs({ locateFile: () => wasmUrl });
   try {
-    const { choice, within } = solve(await highs, now.problem, first, SEARCH);
+    const { choice, within } = solve(await highs, now.problem, first, { seconds: SEARCH });
     const quality =
       within === null
         ? ({ kind: "unproven" } as const)

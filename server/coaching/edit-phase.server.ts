@@ -88,7 +88,8 @@ async function editsFor(
     case "addDay": {
       if (isTaken(asked.weekday)) return fail({ code: "weekdayTaken" });
       const person = await getPerson(scope, phase.personId);
-      const place = { gymId: asked.gymId, start: document.start };
+      const { start, approach } = document;
+      const place = { gymId: asked.gymId, start, approach };
       const made = person && (await dayFrom(scope, asked.source, person, place, asked.weekday));
       if (!made) return fail({ code: "sourceMissing" });
       return ok([{ kind: "addDay", day: made.day }]);

@@ -53,6 +53,7 @@ import { warningsOn } from "../db/warnings.server.ts";
 import { getTemplate } from "../db/templates.server.ts";
 import type { StoredStation } from "../db/gyms.server.ts";
 import { clientFor } from "./client.server.ts";
+import { suggestedSession } from "./suggested-day.server.ts";
 import { fittedFor } from "./fitting.server.ts";
 import { planNext, proposalsFor, type PlanNextError } from "./next-session.server.ts";
 import { phaseFactsFor } from "./phase-facts.server.ts";
@@ -125,7 +126,7 @@ export async function dayFrom(
   scope: Scope,
   source: SessionSource,
   person: Person,
-  { gymId, start }: Pick<NewPhase, "gymId" | "start">,
+  { gymId, start, approach }: Pick<NewPhase, "gymId" | "start" | "approach">,
   weekday: number,
 ): Promise<MadeDay | null> {
   const day = (title: string, session: SessionPlan): PhaseDay => ({
@@ -141,6 +142,15 @@ export async function dayFrom(
     if (template === null) return null;
     const fitted = await fittedFor(scope, template.document, person, gymId, start);
     return { day: day(template.name, fitted.plan), changes: fitted.changes };
+  }
+  if (source.kind === "suggested") {
+    const session = await suggestedSession(scope, source.exercises, {
+      person,
+      gymId,
+      day: start,
+      approach,
+    });
+    return session === null ? null : { day: day("Leg day", session), changes: [] };
   }
   const plan = await getPlan(scope, source.id);
   if (plan === null || plan.personId !== person.id) return null;

@@ -1,6 +1,7 @@
 import type { Choice, Picked } from "~/core/coach/suggest/index.ts";
 import type { Slot } from "~/core/plan/index.ts";
 import type { Station } from "~/core/gym/index.ts";
+import { sentence } from "~/format/sentence.ts";
 import { formatPickReason, formatPickSets, formatSuggestedLoad } from "~/format/suggesting.ts";
 import { useCatalogue } from "../catalogue.ts";
 import { useMuscles } from "../wording.ts";
@@ -21,7 +22,7 @@ export function PickedRow({
   readonly stations: readonly Station[];
   readonly isKept: boolean;
   readonly onKeep: (isKept: boolean) => void;
-  readonly onExchange: (choice: Choice, from: Picked) => void;
+  readonly onExchange: (choice: Choice) => void;
 }) {
   const catalogue = useCatalogue();
   const muscles = useMuscles();
@@ -29,7 +30,9 @@ export function PickedRow({
   const stationOf = (id: Picked["station"]) =>
     stations.find((station) => station.id === id)?.name ?? "";
   const name = nameOf(picked.movement);
-  const reasons = picked.reasons.map((reason) => formatPickReason(reason, muscles)).join(" · ");
+  const reasons = sentence(
+    picked.reasons.map((reason) => formatPickReason(reason, muscles)).join(", "),
+  );
   return (
     <li className={styles.picked} data-left-out={isKept ? undefined : ""}>
       <label className={styles.what}>
@@ -58,7 +61,7 @@ export function PickedRow({
           aria-label={`Exchange ${name}`}
           onChange={(event) => {
             const to = picked.exchanges[Number(event.target.value)];
-            if (to !== undefined) onExchange(to.choice, picked);
+            if (to !== undefined) onExchange(to.choice);
           }}
         >
           <option value="">Exchange</option>

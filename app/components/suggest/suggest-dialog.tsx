@@ -12,7 +12,7 @@ import {
   toldOnce,
   type CoachingContext,
 } from "~/core/coach/index.ts";
-import type { Choice, Picked } from "~/core/coach/suggest/index.ts";
+import type { Picked } from "~/core/coach/suggest/index.ts";
 import { minutes as minutesOf, type Day, type Id } from "~/core/kernel/index.ts";
 import { applyEdit, EMPTY_PLAN, findSlot, type SessionPlan } from "~/core/plan/index.ts";
 import { formatTold, SEVERITY_NAMES } from "~/format/findings.ts";
@@ -46,7 +46,7 @@ const MOST_FOR_BEGINNERS = 5;
 
 /**
  * Sessions for the days of a week, suggested at once and bettered for two seconds: each exercise with its reason, kept
- * by a tick, exchanged for another, and the rest suggested anew.
+ * by a tick, exchanged for another, and the others replaced.
  */
 export function SuggestDialog({
   title,
@@ -58,8 +58,8 @@ export function SuggestDialog({
   readonly title: string;
   readonly context: CoachingContext;
   readonly days: readonly [DayToSuggest, ...DayToSuggest[]];
-  /** The sessions as they are taken, in the order of the days. */
-  readonly onUse: (plans: readonly SessionPlan[]) => void;
+  /** The sessions as they are taken, in the order of the days, and what of each was suggested. */
+  readonly onUse: (plans: readonly SessionPlan[], taken: readonly (readonly Picked[])[]) => void;
   readonly onClose: () => void;
 }) {
   const catalogue = useCatalogue();
@@ -69,13 +69,12 @@ export function SuggestDialog({
   const most = context.brief.level === "beginner" ? MOST_FOR_BEGINNERS : MOST_EXERCISES;
   const [minutes, setMinutes] = useState(String(context.brief.minutesCap ?? USUAL_MINUTES));
   const [mostExercises, setMostExercises] = useState(most);
-  // Of every day together: an exercise is told from another day's by its day.
+  // Of every day together: an exercise is told from another day's by its day. What was left out once stays so.
   const [leftOut, setLeftOut] = useState<ReadonlySet<string>>(new Set());
-  const [passedOver, setPassedOver] = useState<ReadonlySet<string>>(new Set());
   const typed = Number(minutes.replace(",", "."));
   const isTime = Number.isFinite(typed) && typed >= LEAST_MINUTES && typed <= MOST_MINUTES;
 
-  const askFor = (kept: ReadonlySet<string>, passed: ReadonlySet<string>) => {
+  const askFor = (kept: ReadonlySet<string>) => {
     const asked = days.map(({ day, gym, plan }, at) => ({
       day,
       gym,
@@ -83,7 +82,7 @@ export function SuggestDialog({
       minutes: minutesOf(typed),
       mostExercises,
       kept: ofDay(kept, at),
-      passedOver: ofDay(passed, at),
+      passedOver: ofDay(leftOut, at),
     }));
     const [first, ...others] = asked;
     if (first === undefined || !isTime) return;
@@ -91,23 +90,13 @@ export function SuggestDialog({
   };
   // Once, for what the dialog was opened with, and anew where the time or the number is another.
   useEffect(() => {
-    setLeftOut(new Set());
-    setPassedOver(new Set());
-    askFor(new Set(), new Set());
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the days stay what they were while it is open
+    askFor(new Set());
   }, [isTime ? typed : null, mostExercises]);
 
   const picks = (suggestion?.days ?? []).flatMap((day, at) =>
     day.picks.map((picked) => ({ picked, at, key: keyOf(at, picked) })),
   );
-  const anew = () => {
-    const kept = new Set(picks.flatMap(({ key }) => (leftOut.has(key) ? [] : [key])));
-    const passed = new Set([...passedOver, ...leftOut]);
-    setPassedOver(passed);
-    setLeftOut(new Set());
-    askFor(kept, passed);
-  };
-  const exchange = (choice: Choice) => take(choice);
+  const ticked = picks.filter(({ key }) => !leftOut.has(key));
   const plans = useMemo(
     () =>
       (suggestion?.days ?? []).map(({ plan, picks: own }, at) =>
@@ -135,7 +124,7 @@ export function SuggestDialog({
       <DialogContent>
         <div className={styles.head}>
           <label>
-            Minutes
+            {days.length > 1 ? "Minutes each" : "Minutes"}
             <span className={styles.minutes}>
               <PlainInput
                 value={minutes}
@@ -202,7 +191,7 @@ export function SuggestDialog({
                       onKeep={(isKept) =>
                         setLeftOut((now) => new Set(isKept ? without(now, key) : [...now, key]))
                       }
-                      onExchange={exchange}
+                      onExchange={take}
                     />
                   );
                 })}
@@ -224,15 +213,24 @@ export function SuggestDialog({
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Close</Button>
-        <Button variant="outlined" disabled={leftOut.size === 0} onClick={anew}>
-          Keep the ticked, suggest the rest anew
+        <Button
+          variant="outlined"
+          disabled={ticked.length === picks.length}
+          onClick={() => askFor(new Set(ticked.map(({ key }) => key)))}
+        >
+          Replace the unticked
         </Button>
         <Button
           variant="contained"
-          disabled={picks.every(({ key }) => leftOut.has(key))}
-          onClick={() => onUse(plans)}
+          disabled={ticked.length === 0}
+          onClick={() =>
+            onUse(
+              plans,
+              days.map((_, at) => ticked.flatMap((own) => (own.at === at ? [own.picked] : []))),
+            )
+          }
         >
-          {leftOut.size === 0 ? "Use all" : `Use ${picks.length - leftOut.size}`}
+          {ticked.length === picks.length ? "Use all" : `Use ${ticked.length}`}
         </Button>
       </DialogActions>
     </Dialog>

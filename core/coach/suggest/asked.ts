@@ -16,13 +16,16 @@ import {
   type Stress,
 } from "../../movement/index.ts";
 import {
+  defaultsFor,
   highForIsolation,
+  isIsolation,
   isNewToThis,
   levelsAbove,
   spokenRegions,
   wantedLength,
   type Stances,
 } from "../../person/index.ts";
+import { repsAsked } from "../../plan/index.ts";
 import { sessionDuration, unroll } from "../../unroll/index.ts";
 import { isSameAgain, isSameSticking, type Likeness } from "../alike.ts";
 import { hasLoads } from "../brings.ts";
@@ -84,7 +87,7 @@ const WORTH = {
   action: 1.5,
   singleLeg: 8,
   frame: 12,
-  patternAgain: -6,
+  patternAgain: -10,
   grows: -2,
   growsTooMuch: -40,
   sameOtherDay: -8,
@@ -99,6 +102,8 @@ const WORTH = {
   unloaded: -14,
   bodyWeight: -6,
   hold: -10,
+  heavy: -10,
+  isolationInHands: -3,
   busy: -2,
   setUp: -1,
   levelAbove: -6,
@@ -111,6 +116,10 @@ const WORTH = {
 const ENOUGH = 2;
 /** More direct sets than this of what is not to grow are growth work. */
 const NO_GROWTH = 4;
+/** Fewer reps than this are heavy, which is nothing for what balance or grip ends. */
+const HEAVY_REPS = 6;
+/** A main lift is one that can be loaded for years; what hands have to hold is one in part. */
+const MAIN_IN_HANDS = 0.4;
 /** So much load on the spine fits into a session: high counts 1, moderate a half. Source: our rule. */
 const SPINE = 2;
 const SPINE_NEW = 1;
@@ -187,6 +196,11 @@ function worthAlone(option: ExerciseOption, day: AskedDay | undefined, newId: Ne
   if (movement.loadings[0] === station.loading.kind) at.push("ownEquipment");
   if (!hasLoads(station)) at.push(BARE[station.loading.kind] ?? "bodyWeight");
   if (movement.pattern === "isometric") at.push("hold");
+  const reps = repsAsked(defaultsFor(movement, approach, brief.level).target);
+  const isInHands = station.loading.kind === "dumbbells" || station.loading.kind === "freeObject";
+  const isUnsteady = movement.givesOutFirst === "balance" || isInHands;
+  if (isUnsteady && reps !== null && reps.min < HEAVY_REPS) at.push("heavy");
+  if (isInHands && isIsolation(movement)) at.push("isolationInHands");
   if (station.usuallyBusy) at.push("busy");
   if (isForView(movement, stances)) at.push("view");
   if (passedOver.has(optionKey(option))) at.push("passedOver");
@@ -273,6 +287,11 @@ const FRAMES = {
   hipCompound: ({ movement: { pattern } }: Likeness) => pattern === "hinge" || pattern === "thrust",
 } as const satisfies Readonly<Record<string, (of: Likeness) => boolean>>;
 
+const mainPart = ({ station: { loading } }: Pick<ExerciseOption, "station">) =>
+  loading.kind === "bar" || loading.kind === "plateMachine" || loading.kind === "stack"
+    ? 1
+    : MAIN_IN_HANDS;
+
 export type SessionFrame = keyof typeof FRAMES;
 
 type GoalHere = Goal & { readonly stands: GoalFor };
@@ -300,7 +319,8 @@ function goalsOf(options: readonly ExerciseOption[], days: readonly Judged[]): r
     const isKeptSmall = brief.notToGrow.includes(region);
     const range = bands[region];
     const high = Math.min(range.high, highForIsolation(approach, limits, range));
-    const low = isKeptSmall ? 0 : Math.max(range.low, isPriority ? ENOUGH : 0);
+    // A priority lacks what leads it to the middle of its range.
+    const low = isKeptSmall ? 0 : isPriority ? (range.low + high) / 2 : range.low;
     goals.push({
       stands: { kind: "region", region, isPriority },
       parts: parts((own) => shareOf(own.movement, region) * own.setWorth),
@@ -365,7 +385,7 @@ function goalsOf(options: readonly ExerciseOption[], days: readonly Judged[]): r
     for (const frame of keysOf(FRAMES))
       goals.push({
         stands: { kind: "frame", frame, day },
-        parts: parts(NONE, (own) => (own.day === day && FRAMES[frame](own) ? 1 : 0)),
+        parts: parts(NONE, (own) => (own.day === day && FRAMES[frame](own) ? mainPart(own) : 0)),
         have: Math.min(1, slots.filter(FRAMES[frame]).length),
         pieces: [{ upTo: 1, worth: WORTH.frame }, NO_MORE],
       });

@@ -44,8 +44,13 @@ export interface ExerciseOption extends Likeness {
 }
 
 /** What an option is, wherever it is looked for again. */
-export const optionKey = ({ movement, station }: Pick<ExerciseOption, "movement" | "station">) =>
-  lastKey(movement.ref, station.id);
+export const optionKey = ({
+  movement,
+  station,
+}: {
+  readonly movement: Pick<Movement, "ref">;
+  readonly station: Pick<Station, "id">;
+}) => lastKey(movement.ref, station.id);
 
 /** Fewest and most sets of one exercise that are suggested. Source: our rule, docs/suggesting.md. */
 const LEAST_SETS = 2;

@@ -188,7 +188,8 @@ function reasonsFor(asked: Asked, choice: Choice, at: number): readonly PickReas
         return;
       }
       case "length":
-        told.push({ worth, reason: stands });
+        // Where nothing else trains the muscle, any length is new.
+        if (trainsElsewhere(asked, without, stands.region)) told.push({ worth, reason: stands });
         return;
       case "action":
         told.push({ worth, reason: stands });
@@ -215,7 +216,17 @@ function reasonsFor(asked: Asked, choice: Choice, at: number): readonly PickReas
     ...(option.load.kind === "logged" ? [{ kind: "trainedHere" } as const] : []),
   ];
   const weighty = told.toSorted((a, b) => b.worth - a.worth).map(({ reason }) => reason);
-  return [...weighty.slice(0, REASONS), ...own];
+  // The muscles say what the joint does, where one of them is a reason.
+  const isSaid = weighty.some(({ kind }) => kind === "region");
+  const reasons = isSaid ? weighty.filter(({ kind }) => kind !== "action") : weighty;
+  return [...reasons.slice(0, REASONS), ...own];
+}
+
+/** True where a muscle has direct sets without the option that is looked at. */
+function trainsElsewhere({ problem, goals }: Asked, without: Choice, region: Region): boolean {
+  const at = goals.findIndex((own) => own.kind === "firstSet" && own.region === region);
+  const goal = problem.goals[at];
+  return goal !== undefined && goal.have + sumOf(goal.parts, without) > 0;
 }
 
 /** So many exchanges are offered for one exercise. */
