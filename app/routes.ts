@@ -4,6 +4,8 @@ export default [
   route("sign-in", "routes/sign-in.tsx"),
   route("register", "routes/register.tsx"),
   route("sign-out", "routes/sign-out.tsx"),
+  route("join", "routes/join.tsx"),
+  route("new-password", "routes/new-password.tsx"),
   layout("routes/studio.tsx", [
     index("routes/today.tsx"),
     route("decide", "routes/decide.ts"),
@@ -31,6 +33,8 @@ export default [
     route("approaches", "routes/approaches.tsx"),
     route("approaches/:approach", "routes/approach.tsx"),
     route("settings", "routes/settings.tsx"),
+    route("account", "routes/account.tsx"),
+    route("coaches", "routes/coaches.tsx"),
     route("strength-rules", "routes/strength-rules.tsx"),
     route("templates", "routes/templates.tsx"),
     route("templates/:templateId", "routes/template.tsx"),

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { idField } from "~/core/kernel/index.ts";
 import { textField } from "./text.ts";
 
 const email = z
@@ -17,15 +18,59 @@ export const signInCodec = z.object({
   to: z.string().max(2000).optional(),
 });
 
+const newPassword = z
+  .string({ error: "Expected a password of at least 12 characters." })
+  .min(12, "Expected at least 12 characters.")
+  .max(128, "Expected at most 128 characters.");
+
 export const registerCodec = z.object({
   displayName: textField("your name", 80),
   studioName: textField("a name for the studio", 80),
   email,
-  password: z
-    .string({ error: "Expected a password of at least 12 characters." })
-    .min(12, "Expected at least 12 characters.")
-    .max(128, "Expected at most 128 characters."),
+  password: newPassword,
 });
+
+/** The secret of a link, which the page takes out of its address. */
+const token = z
+  .string({ error: "This link is not whole. Open it again, or ask for a new one." })
+  .regex(/^[\w-]{43}$/, "This link is not whole. Open it again, or ask for a new one.");
+
+export const joinCodec = z.object({
+  token,
+  displayName: textField("your name", 80),
+  email,
+  password: newPassword,
+});
+
+export const resetPasswordCodec = z.object({ token, password: newPassword });
+
+const currentPassword = z
+  .string({ error: "Expected your password of now." })
+  .min(1, "Expected your password of now.")
+  .max(200, "Expected at most 200 characters.");
+
+/** What can be done on the page of one's own account. */
+export const accountCodec = z.discriminatedUnion("intent", [
+  z.object({ intent: z.literal("password"), current: currentPassword, password: newPassword }),
+  z.object({
+    intent: z.literal("signOut"),
+    key: z.string().regex(/^[0-9a-f]{64}$/, "Expected a sign-in."),
+  }),
+  z.object({ intent: z.literal("signOutElsewhere") }),
+]);
+
+/** What the owner can do with the studio and its coaches. */
+export const coachesCodec = z.discriminatedUnion("intent", [
+  z.object({ intent: z.literal("invite") }),
+  z.object({ intent: z.literal("revoke"), grant: idField("grant") }),
+  z.object({ intent: z.literal("remove"), coach: idField("user") }),
+  z.object({ intent: z.literal("restore"), coach: idField("user") }),
+  z.object({
+    intent: z.literal("deleteStudio"),
+    studioName: z.string({ error: "Expected the studio's name." }).max(80),
+    current: currentPassword,
+  }),
+]);
 
 /** Stands in for Kravo's own address, so that what leads away from it is seen. */
 const HERE = "http://kravo.invalid";

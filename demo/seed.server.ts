@@ -11,7 +11,8 @@ import {
 import type { SessionPlan } from "~/core/plan/index.ts";
 import { newId } from "~/codec/new-id.ts";
 import { hashPassword } from "../server/auth/password.server.ts";
-import { joinStudio, register } from "../server/db/accounts.server.ts";
+import { makeGrant } from "../server/db/grants.server.ts";
+import { joinByInvitation, register } from "../server/db/accounts.server.ts";
 import type { Database } from "../server/db/connection.server.ts";
 import { STARTING_GYMS } from "../server/coaching/starting-gyms.server.ts";
 import { clientFor } from "../server/coaching/client.server.ts";
@@ -48,7 +49,9 @@ export async function seedDemo(db: Database, now: Instant): Promise<boolean> {
   if (!registered.ok)
     throw new Error("the demo coach exists, but the seed was not finished; start with --reset");
   const { studioId, userId } = registered.value;
-  const second = await joinStudio(db, studioId, { ...SECOND_COACH, passwordHash }, now);
+  const owner = scopeFor(db, { studioId, actor: { kind: "user", id: userId }, now });
+  const invitation = await makeGrant(owner, "invitation", null);
+  const second = await joinByInvitation(db, invitation, { ...SECOND_COACH, passwordHash }, now);
   if (!second.ok) throw new Error("the demo's second coach exists; start with --reset");
   const clients: readonly string[] = SECOND_COACH.clients;
   const coachOf = (name: string) => (clients.includes(name) ? second.value.userId : userId);

@@ -35,6 +35,8 @@ export function Ledger({
             borderColor: "kravo.edge",
             py: 0.5,
           },
+          // A column without a head ends the rule no earlier.
+          "& thead td": { borderColor: "kravo.edge", p: 0 },
           "& tbody th": { fontWeight: 650, whiteSpace: { md: "nowrap" } },
           "& .figure": {
             fontFamily: (t) => t.typography.figure.fontFamily,

@@ -125,6 +125,7 @@ export function Shell({
             display: "flex",
             flexDirection: { xs: "row", md: "column" },
             alignItems: { xs: "center", md: "start" },
+            columnGap: { xs: 0.75, md: 0 },
             px: { xs: 2, md: 1.75 },
             py: { xs: 0.5, md: 1.5 },
             borderBottom: { xs: 1, md: 0 },
@@ -149,6 +150,9 @@ export function Shell({
           </Typography>
           <Button component={Link} to="/settings" size="small" sx={ACCOUNT_BUTTON}>
             Settings
+          </Button>
+          <Button component={Link} to="/account" size="small" sx={ACCOUNT_BUTTON}>
+            Account
           </Button>
           <SchemeSwitch />
           <Form method="post" action="/sign-out" onSubmit={() => void forgetFloor()}>

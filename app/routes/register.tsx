@@ -4,6 +4,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Form, Link } from "react-router";
 import { registerCodec } from "~/codec/account.ts";
+import { COMMON_PASSWORD, PASSWORD_HINT } from "~/format/account.ts";
 import { hashPassword } from "~/server/auth/password.server.ts";
 import { reachingDatabase, signInAs } from "~/server/auth/session.server.ts";
 import { requestOf } from "~/server/context.server.ts";
@@ -32,9 +33,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (await isCommonPassword(password, form)) {
     return refuse({
       fieldErrors: {
-        password: [
-          "This password is among the first that are guessed. Take a few unrelated words.",
-        ],
+        password: [COMMON_PASSWORD],
       },
     });
   }
@@ -92,7 +91,7 @@ export default function Register({ loaderData, actionData }: Route.ComponentProp
           label="Password"
           type="password"
           autoComplete="new-password"
-          hint="At least 12 characters. A few unrelated words are good."
+          hint={PASSWORD_HINT}
         />
         <Button type="submit" variant="contained" size="large" fullWidth>
           Register

@@ -2,7 +2,7 @@ import { getFormProps, useForm } from "@conform-to/react";
 import { parseWithZod } from "@conform-to/zod/v4";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { Form, redirect, useNavigation } from "react-router";
+import { Form, Link, redirect, useNavigation } from "react-router";
 import { studioSettingsFormCodec } from "~/codec/studio-settings.ts";
 import { MUSCLE_NAMINGS } from "~/core/person/index.ts";
 import { TEMPO_ORDERS } from "~/core/plan/index.ts";
@@ -33,7 +33,15 @@ export default function Settings({ loaderData, actionData }: Route.ComponentProp
     onValidate: ({ formData }) => parseWithZod(formData, { schema: studioSettingsFormCodec }),
   });
   return (
-    <Page title="Settings" lead="For every coach of this studio.">
+    <Page
+      title="Settings"
+      lead="For every coach of this studio."
+      actions={
+        <Button component={Link} to="/coaches">
+          Coaches
+        </Button>
+      }
+    >
       <Form method="post" {...getFormProps(form)}>
         <Section title="Words">
           <Box

@@ -36,6 +36,7 @@ export type IdOf =
   | "phase"
   | "phaseDay"
   | "event"
+  | "grant"
   | "phaseRevision";
 
 /** A UUID in lower-case text form, branded by what it names. */

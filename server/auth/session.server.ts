@@ -8,6 +8,7 @@ import {
 } from "react-router";
 import { type Id, type IdOf, isId } from "~/core/kernel/index.ts";
 import { requestOf, type RequestContext } from "../context.server.ts";
+import { deviceName } from "./device-name.server.ts";
 import {
   closeSignIn,
   findSignIn,
@@ -41,7 +42,8 @@ function cookieNamed(name: string, { environment }: RequestContext, days: number
   });
 }
 
-async function tokenOf(context: RequestContext, request: Request): Promise<string | null> {
+/** The secret of this request's sign-in. */
+export async function tokenOf(context: RequestContext, request: Request): Promise<string | null> {
   const value: unknown = await cookieFor(context).parse(request.headers.get("cookie"));
   return typeof value === "string" ? value : null;
 }
@@ -90,6 +92,13 @@ export function signedInOf(context: Readonly<RouterContextProvider>): SignedIn {
   return found;
 }
 
+/** The signed-in user where they own the studio; 403 for its other coaches. */
+export function ownerOf(context: Readonly<RouterContextProvider>): SignedIn {
+  const found = signedInOf(context);
+  if (found.role !== "owner") throw data({ code: "ownerOnly" }, { status: 403 });
+  return found;
+}
+
 /** The scope of the signed-in user's studio. */
 export function scopeOf(context: Readonly<RouterContextProvider>): Scope {
   return scopeOfUser(requestOf(context), signedInOf(context));
@@ -116,7 +125,8 @@ export async function signInAs(
   to: string,
 ): Promise<Response> {
   const own = requestOf(context);
-  const token = await openSignIn(own.db, who, own.now);
+  const agent = deviceName(request.headers.get("user-agent"));
+  const token = await openSignIn(own.db, who, agent, own.now);
   const device = (await deviceOf(context, request)) ?? randomBytes(32).toString("base64url");
   await rememberDevice(own.db, who.userId, device, own.now);
   const headers = new Headers();

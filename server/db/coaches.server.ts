@@ -1,6 +1,7 @@
 import { z } from "zod";
 import type { Id } from "~/core/kernel/index.ts";
 import { fromBinary, toBinary } from "./columns.server.ts";
+import { roleColumn, type Role } from "./accounts.server.ts";
 import type { Row, Scope } from "./scope.server.ts";
 
 /** A coach of the studio. */
@@ -11,18 +12,69 @@ export interface Coach {
   readonly seesMine: boolean;
 }
 
-/** Every coach of the studio, by name. */
+/** A coach as whoever runs the studio knows them. */
+export interface Member extends Coach {
+  readonly role: Role;
+  readonly email: string;
+  readonly hasLeft: boolean;
+}
+
+/** The coaches of the studio, by name. */
 export async function listCoaches(scope: Scope): Promise<readonly Coach[]> {
+  const members = await listMembers(scope);
+  return members.flatMap(({ id, name, seesMine, hasLeft }) =>
+    hasLeft ? [] : [{ id, name, seesMine }],
+  );
+}
+
+/** The coaches of the studio and those who left it, by name. */
+export async function listMembers(scope: Scope): Promise<readonly Member[]> {
   const rows = (await scope
     .from("memberships")
     .join("users", "users.id", "memberships.user_id")
     .orderBy("users.display_name")
-    .select("users.id", "users.display_name", "memberships.sees_mine")) as Row[];
+    .select(
+      "users.id",
+      "users.display_name",
+      "users.email",
+      "memberships.role",
+      "memberships.left_at",
+      "memberships.sees_mine",
+    )) as Row[];
   return rows.map((row) => ({
     id: fromBinary(row["id"]),
     name: z.string().parse(row["display_name"]),
+    role: roleColumn.parse(row["role"]),
+    email: z.string().parse(row["email"]),
+    hasLeft: row["left_at"] !== null,
     seesMine: row["sees_mine"] === 1,
   }));
+}
+
+/**
+ * Takes a coach out of the studio, or back in. What they wrote stays theirs by name, their clients become everybody's,
+ * and they are signed out at once. Owners stay.
+ */
+export async function setMembership(
+  scope: Scope,
+  coach: Id<"user">,
+  isMember: boolean,
+): Promise<void> {
+  await scope.transaction(async (trx) => {
+    const changed = await trx
+      .from("memberships")
+      .where({ user_id: toBinary(coach), role: "coach" })
+      .update({ left_at: isMember ? null : scope.now });
+    if (changed === 0 || isMember) return;
+    await trx
+      .from("people")
+      .where({ coach_id: toBinary(coach) })
+      .update({ coach_id: null });
+    await trx
+      .from("sign_ins")
+      .where({ user_id: toBinary(coach) })
+      .delete();
+  });
 }
 
 /** Whether Today shows whoever is signed in their own clients alone. */

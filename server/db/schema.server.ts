@@ -405,6 +405,20 @@ const ASSUMED_LOADS = [
 /** Clients who train no more, or not now. */
 const ARCHIVED_CLIENTS = ["alter table people add column archived_at bigint null"];
 
+/** Links that open something for a while, where sign-ins are, and coaches who left. */
+const ACCOUNTS = [
+  `create table grants (
+    studio_id binary(16) not null, id binary(16) not null,
+    token_hash binary(32) not null, kind varchar(20) not null, subject_id binary(16) null,
+    created_at bigint not null, expires_at bigint not null, used_at bigint null, revoked_at bigint null,
+    actor_kind enum('user','link','system') not null, actor_id binary(16) null,
+    primary key (studio_id, id), unique key grants_token (token_hash),
+    foreign key (studio_id) references studios (id)
+  )`,
+  "alter table sign_ins add column device varchar(60) not null default ''",
+  "alter table memberships add column left_at bigint null",
+];
+
 /** Migrations by name, in order. A landed one is never edited; the next is appended. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
   { name: "001-foundation", statements: FIRST },
@@ -426,6 +440,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: "017-studio-settings", statements: STUDIO_SETTINGS },
   { name: "018-assumed-loads", statements: ASSUMED_LOADS },
   { name: "019-archived-clients", statements: ARCHIVED_CLIENTS },
+  { name: "020-accounts", statements: ACCOUNTS },
 ];
 
 const source: Knex.MigrationSource<(typeof MIGRATIONS)[number]> = {

@@ -38,6 +38,8 @@ export type StudioTable =
   | "put_off"
   | "strength_rules"
   | "studio_settings"
+  | "grants"
+  | "sign_ins"
   | "demo_seed";
 
 /** A row as the driver returns it: unknown until its codec has read it. */

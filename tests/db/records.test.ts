@@ -210,7 +210,7 @@ describe("signing in", () => {
 
   it("knows a token until it expires or is closed, and stores only its hash", async () => {
     const who = { userId: studio.userId, studioId: studio.scope.studioId };
-    const token = await openSignIn(db, who, NOW);
+    const token = await openSignIn(db, who, "Firefox on Linux", NOW);
     expect(await findSignIn(db, token, NOW)).toMatchObject(who);
     expect(await findSignIn(db, token, instant(NOW + (SIGN_IN_DAYS + 1) * DAY))).toBeNull();
     expect(await findSignIn(db, `${token}x`, NOW)).toBeNull();

@@ -21,7 +21,8 @@ import {
   getPerson,
   listPeople,
 } from "~/server/db/people.server.ts";
-import { joinStudio } from "~/server/db/accounts.server.ts";
+import { joinByInvitation } from "~/server/db/accounts.server.ts";
+import { makeGrant } from "~/server/db/grants.server.ts";
 import { showMine } from "~/server/db/coaches.server.ts";
 import {
   addPlan,
@@ -337,7 +338,8 @@ describe("the clients of one coach", () => {
     const { db, studio } = here;
     const { scope, userId, gym } = studio;
     const mate = { email: `${newId()}@test.example`, displayName: "Mate", passwordHash: "-" };
-    const joined = await joinStudio(db, scope.studioId, mate, scope.now);
+    const invitation = await makeGrant(scope, "invitation", null);
+    const joined = await joinByInvitation(db, invitation, mate, scope.now);
     if (!joined.ok) throw new Error("not joined");
     const asMate = scopeFor(db, { ...scope, actor: { kind: "user", id: joined.value.userId } });
     const owned = { ours: null, mine: userId, theirs: joined.value.userId };

@@ -25,6 +25,8 @@ async function screensOf(page: Page): Promise<readonly (readonly [string, string
     ["loads by reps", `${person}/strength`],
     ["writing sets", "/writing-sets"],
     ["settings", "/settings"],
+    ["account", "/account"],
+    ["coaches", "/coaches"],
     ["strength rules", "/strength-rules"],
     ["approaches", "/approaches"],
     ["approach", "/approaches/shipped-of-long-muscle"],
