@@ -45,6 +45,7 @@ export default [
     route("plans/:planId/sheet", "routes/plan-sheet.tsx"),
     route("plans/:planId/start", "routes/plan-start.tsx"),
     route("plans/:planId/delete", "routes/plan-delete.ts"),
+    route("plans/:planId/discard", "routes/plan-discard.ts"),
     route("plans/:planId/set-aside", "routes/plan-set-aside.ts"),
     route("plans/:planId/move-slot", "routes/plan-move-slot.ts"),
     route("runs/:runId", "routes/review.tsx"),

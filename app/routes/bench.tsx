@@ -209,6 +209,7 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
             : []),
         ]}
         sessionState={plan.sessionState}
+        isDiscarded={plan.discarded !== null}
       />
       <LeaveGuard isUnsaved={isUnsaved} />
       {conflict === null ? null : (

@@ -131,7 +131,9 @@ export default function BriefPage({ loaderData, actionData }: Route.ComponentPro
             document={current.document}
             revision={reply?.current ?? current.revision}
             approaches={approaches}
-            gyms={gyms}
+            gyms={gyms.filter(
+              ({ id, isArchived }) => !isArchived || current.document.gyms.includes(id),
+            )}
             today={today}
           />
         </Box>

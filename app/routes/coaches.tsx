@@ -114,9 +114,9 @@ export default function Coaches({ loaderData, actionData }: Route.ComponentProps
                       size="small"
                       variant="outlined"
                       sx={{ whiteSpace: "nowrap" }}
-                      aria-label={`${hasLeft ? "Take back" : "Remove"} ${name}`}
+                      aria-label={`${hasLeft ? "Restore" : "Remove"} ${name}`}
                     >
-                      {hasLeft ? "Take back" : "Remove"}
+                      {hasLeft ? "Restore" : "Remove"}
                     </Button>
                   </Form>
                 )}

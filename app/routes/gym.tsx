@@ -9,18 +9,31 @@ import { gymFormCodec } from "~/codec/station-form.ts";
 import { describeLoading, LOADING_NAMES } from "~/format/station.ts";
 import { PROFILE_NAMES } from "~/format/training.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
-import { changeGym, copyGym, getGym, listStations, type Gym } from "~/server/db/gyms.server.ts";
+import {
+  archiveGym,
+  changeGym,
+  copyGym,
+  getGym,
+  listStations,
+  type Gym,
+} from "~/server/db/gyms.server.ts";
 import { readForm, refused } from "~/server/http/body.server.ts";
 import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/gym.ts";
 import { useCatalogue } from "../components/catalogue.ts";
+import { ArchiveForm } from "../components/archive-form.tsx";
+import { Disclosure } from "../components/disclosure.tsx";
 import { FieldErrors, TextBox, TextInput } from "../components/field.tsx";
 import { Ledger } from "../components/ledger.tsx";
 import { Empty, Page, Section, Tag } from "../components/page.tsx";
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
   const gym = orNotFound(await getGym(scope, idParam<"gym">(params.gymId)));
-  return { gym, stations: await listStations(scope, gym.id) };
+  const [stations, archived] = await Promise.all([
+    listStations(scope, gym.id),
+    listStations(scope, gym.id, "archived"),
+  ]);
+  return { gym, stations, archived: archived.map(({ id, name }) => ({ id, name })) };
 });
 
 export const action = writing(async (scope, { request, params }: Route.ActionArgs) => {
@@ -29,6 +42,11 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
   if (form.get("intent") === "copy") {
     const copy = orNotFound(await copyGym(scope, gym.id, `${gym.name.slice(0, 74)}, copy`));
     throw redirect(`/gyms/${copy}`);
+  }
+  const intent = form.get("intent");
+  if (intent === "archive" || intent === "restore") {
+    await archiveGym(scope, gym.id, intent === "archive");
+    throw redirect(`/gyms/${gym.id}`);
   }
   const submission = parseWithZod(form, { schema: gymFormCodec });
   const revision = revisionField.safeParse(form.get("revision"));
@@ -49,7 +67,7 @@ export const action = writing(async (scope, { request, params }: Route.ActionArg
 });
 
 export default function GymPage({
-  loaderData: { gym, stations },
+  loaderData: { gym, stations, archived },
   actionData,
 }: Route.ComponentProps) {
   const { find } = useCatalogue();
@@ -70,6 +88,12 @@ export default function GymPage({
         </Box>
       }
     >
+      {gym.isArchived ? (
+        <Typography sx={{ mb: 2 }}>
+          <Tag>archived</Tag> It is offered nowhere. Sessions that were planned here keep it.{" "}
+          <ArchiveForm name="this gym" isArchived />
+        </Typography>
+      ) : null}
       {gym.houseRules === "" ? null : (
         <Typography sx={{ mb: 2, pl: 1.5, borderLeft: 4, borderColor: "kravo.warn" }}>
           House rules: {gym.houseRules}
@@ -102,8 +126,22 @@ export default function GymPage({
           ))}
         </Ledger>
       )}
+      {archived.length === 0 ? null : (
+        <Box sx={{ mt: 2 }}>
+          <Disclosure summary={`${archived.length} archived`} dense>
+            {archived.map(({ id, name }) => (
+              <Typography key={id} sx={{ py: 0.5 }}>
+                <Link to={`/gyms/${gym.id}/stations/${id}`}>{name}</Link>
+              </Typography>
+            ))}
+          </Disclosure>
+        </Box>
+      )}
       <Box sx={{ mt: 4, maxWidth: 560 }}>
-        <Section title="Change">
+        <Section
+          title="Change"
+          aside={gym.isArchived ? null : <ArchiveForm name="this gym" isArchived={false} />}
+        >
           <GymForm
             key={gym.revision}
             gym={gym}

@@ -16,6 +16,7 @@ import { addGymWith, listGyms, listStations } from "~/server/db/gyms.server.ts";
 import { readForm, refused } from "~/server/http/body.server.ts";
 import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/gyms.ts";
+import { Disclosure } from "../components/disclosure.tsx";
 import { FieldErrors, TextInput } from "../components/field.tsx";
 import { Ledger } from "../components/ledger.tsx";
 import { Page, Section } from "../components/page.tsx";
@@ -23,10 +24,13 @@ import { Page, Section } from "../components/page.tsx";
 export const loader = reading(async (scope) => {
   const [gyms, stations] = await Promise.all([listGyms(scope), listStations(scope)]);
   return {
-    gyms: gyms.map((gym) => ({
-      ...gym,
-      stations: stations.filter((s) => s.gymId === gym.id).map((s) => s.name),
-    })),
+    gyms: gyms
+      .filter(({ isArchived }) => !isArchived)
+      .map((gym) => ({
+        ...gym,
+        stations: stations.filter((s) => s.gymId === gym.id).map((s) => s.name),
+      })),
+    archived: gyms.filter(({ isArchived }) => isArchived).map(({ id, name }) => ({ id, name })),
   };
 });
 
@@ -40,7 +44,7 @@ export const action = writing(async (scope, { request }: Route.ActionArgs) => {
   throw redirect(isFirst ? "/" : `/gyms/${id}`);
 });
 
-export default function Gyms({ loaderData: { gyms }, actionData }: Route.ComponentProps) {
+export default function Gyms({ loaderData: { gyms, archived }, actionData }: Route.ComponentProps) {
   return (
     <Page title="Gyms" lead="Equipment, and the loads it has">
       {gyms.length === 0 ? null : (
@@ -55,6 +59,17 @@ export default function Gyms({ loaderData: { gyms }, actionData }: Route.Compone
             </tr>
           ))}
         </Ledger>
+      )}
+      {archived.length === 0 ? null : (
+        <Box sx={{ mt: 2 }}>
+          <Disclosure summary={`${archived.length} archived`} dense>
+            {archived.map(({ id, name }) => (
+              <Typography key={id} sx={{ py: 0.5 }}>
+                <Link to={`/gyms/${id}`}>{name}</Link>
+              </Typography>
+            ))}
+          </Disclosure>
+        </Box>
       )}
       <Box sx={{ mt: gyms.length === 0 ? 0 : 4, maxWidth: 720 }}>
         <Section title={gyms.length === 0 ? "Where do you train?" : "Add a gym"}>

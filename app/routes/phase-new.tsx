@@ -14,7 +14,7 @@ import { sessionSources } from "~/server/coaching/session-sources.server.ts";
 import { contextFor } from "~/server/coaching/context.server.ts";
 import { listApproaches } from "~/server/db/approaches.server.ts";
 import { currentBrief } from "~/server/db/briefs.server.ts";
-import { listGyms } from "~/server/db/gyms.server.ts";
+import { gymsToChoose } from "~/server/db/gyms.server.ts";
 import { listPeople } from "~/server/db/people.server.ts";
 import { listPhasesOf } from "~/server/db/phases.server.ts";
 import { readForm, refused } from "~/server/http/body.server.ts";
@@ -28,7 +28,7 @@ import { Empty, Page, Section } from "../components/page.tsx";
 export const loader = reading(async (scope, { request }: Route.LoaderArgs) => {
   const [people, gyms, approaches] = await Promise.all([
     listPeople(scope),
-    listGyms(scope),
+    gymsToChoose(scope),
     listApproaches(scope),
   ]);
   const today = dayAt(scope.now, gyms[0]?.timeZone ?? "UTC");

@@ -12,7 +12,7 @@ import { WEEKDAY_NAMES } from "~/format/phase.ts";
 import { formatChangeProblem, formatStepReason } from "~/format/replan.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { acceptReplan, whatIf } from "~/server/coaching/replan.server.ts";
-import { listGyms, listStations, studioDay } from "~/server/db/gyms.server.ts";
+import { gymsToChoose, listStations, studioDay } from "~/server/db/gyms.server.ts";
 import { getPhase } from "~/server/db/phases.server.ts";
 import { readForm } from "~/server/http/body.server.ts";
 import { reading, writing } from "~/server/http/handlers.server.ts";
@@ -43,7 +43,7 @@ export const loader = reading(async (scope, { params, request }: Route.LoaderArg
   const { was, event, choice } = askedIn(request.url);
   const [stations, gyms, today] = await Promise.all([
     listStations(scope),
-    listGyms(scope),
+    gymsToChoose(scope),
     studioDay(scope),
   ]);
   const replanned = event?.success === true ? await whatIf(scope, phase, event.data, choice) : null;

@@ -7,7 +7,7 @@ import { newPlanCodec } from "~/codec/plan-form.ts";
 import { dayAt } from "~/core/kernel/index.ts";
 import { EMPTY_PLAN } from "~/core/plan/index.ts";
 import { currentBrief } from "~/server/db/briefs.server.ts";
-import { getGym, listGyms } from "~/server/db/gyms.server.ts";
+import { getGym, gymsToChoose } from "~/server/db/gyms.server.ts";
 import { getPerson, listPeople } from "~/server/db/people.server.ts";
 import { addPlan } from "~/server/db/plans.server.ts";
 import { readForm, refused } from "~/server/http/body.server.ts";
@@ -17,7 +17,7 @@ import { Choice, TextInput } from "../components/field.tsx";
 import { Empty, Page } from "../components/page.tsx";
 
 export const loader = reading(async (scope, { request }: Route.LoaderArgs) => {
-  const [people, gyms] = await Promise.all([listPeople(scope), listGyms(scope)]);
+  const [people, gyms] = await Promise.all([listPeople(scope), gymsToChoose(scope)]);
   const asked = new URL(request.url).searchParams.get("person");
   const person = people.find((p) => p.id === asked) ?? people[0] ?? null;
   const usual = person === null ? [] : (await currentBrief(scope, person)).gyms;

@@ -1,8 +1,7 @@
 import { parseWithZod } from "@conform-to/zod/v4";
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { Form, redirect } from "react-router";
+import { redirect } from "react-router";
 import { revisionField } from "~/codec/person.ts";
 import { allLoads } from "~/core/gym/index.ts";
 import { formatAmount } from "~/format/numbers.ts";
@@ -10,8 +9,8 @@ import { describeLoading, readingMeaning } from "~/format/station.ts";
 import { formatRecipe } from "~/format/training.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import {
+  archiveStation,
   changeStation,
-  removeStation,
   stationHead,
   type StationHead,
 } from "~/server/db/gyms.server.ts";
@@ -19,6 +18,7 @@ import type { Scope } from "~/server/db/scope.server.ts";
 import { readForm, refused } from "~/server/http/body.server.ts";
 import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/station.ts";
+import { ArchiveForm } from "../components/archive-form.tsx";
 import { Page, Section } from "../components/page.tsx";
 import { stationCodec, stationDefaults, StationFields } from "../components/station-form.tsx";
 
@@ -34,9 +34,10 @@ export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
 export const action = writing(async (scope, { request, params }: Route.ActionArgs) => {
   const station = await stationIn(scope, params);
   const form = await readForm(request);
-  if (form.get("intent") === "remove") {
-    await removeStation(scope, station.id);
-    throw redirect(`/gyms/${station.gymId}`);
+  const intent = form.get("intent");
+  if (intent === "archive" || intent === "restore") {
+    await archiveStation(scope, station.id, intent === "archive");
+    throw redirect(`/gyms/${station.gymId}/stations/${station.id}`);
   }
   const submission = parseWithZod(form, { schema: stationCodec });
   const version = revisionField.safeParse(form.get("version"));
@@ -87,15 +88,12 @@ export default function StationPage({ loaderData: { head }, actionData }: Route.
               version={actionData?.current?.version ?? head.version}
               submit="Save as the next version"
             />
-            <Form method="post">
-              <Typography variant="body2" sx={{ mt: 4, mb: 1, color: "text.secondary" }}>
-                Gone from the gym? What was logged here stays comparable; sessions that use it ask
-                for other equipment.
-              </Typography>
-              <Button type="submit" name="intent" value="remove" variant="outlined" color="error">
-                Take it out of this gym
-              </Button>
-            </Form>
+            <Typography variant="body2" sx={{ mt: 4, mb: 1, color: "text.secondary" }}>
+              {head.isArchived
+                ? "Archived: it is offered nowhere, and sessions that use it ask for other equipment."
+                : "Gone from the gym? What was logged here stays comparable; sessions that use it ask for other equipment."}
+            </Typography>
+            <ArchiveForm name="this equipment" isArchived={head.isArchived} />
           </Box>
         </Section>
         <Section title={`${loads.length} loads available`}>

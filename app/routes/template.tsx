@@ -7,7 +7,7 @@ import { slotsOf } from "~/core/plan/index.ts";
 import { formatDay } from "~/format/numbers.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { copiesFor, planCopies } from "~/server/coaching/fitting.server.ts";
-import { listGyms, listStations } from "~/server/db/gyms.server.ts";
+import { gymsToChoose, listStations } from "~/server/db/gyms.server.ts";
 import { listPeople } from "~/server/db/people.server.ts";
 import type { Scope } from "~/server/db/scope.server.ts";
 import { changeTemplate, getTemplate, putTemplateAway } from "~/server/db/templates.server.ts";
@@ -28,7 +28,7 @@ export const loader = reading(async (scope, { params, request }: Route.LoaderArg
   });
   const [people, gyms, stations] = await Promise.all([
     listPeople(scope),
-    listGyms(scope),
+    gymsToChoose(scope),
     listStations(scope),
   ]);
   const given = give.success

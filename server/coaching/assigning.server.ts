@@ -2,7 +2,7 @@ import { fail, addDays, dayAt, weekStart, type Id, type Result } from "~/core/ke
 import type { Phase } from "~/core/phase/index.ts";
 import { slotsOf } from "~/core/plan/index.ts";
 import { giveCodec } from "~/codec/template.ts";
-import { listGyms } from "../db/gyms.server.ts";
+import { gymsToChoose } from "../db/gyms.server.ts";
 import { listPeople } from "../db/people.server.ts";
 import type { Overlap } from "../db/phases.server.ts";
 import type { Scope } from "../db/scope.server.ts";
@@ -27,7 +27,7 @@ interface ToldCopy extends Pick<PhaseCopy, "changes" | "overlap"> {
 export async function assigningOf(scope: Scope, phase: Phase, url: string) {
   const search = new URL(url).searchParams;
   const give = askedIn(scope, search);
-  const [people, gyms] = await Promise.all([listPeople(scope), listGyms(scope)]);
+  const [people, gyms] = await Promise.all([listPeople(scope), gymsToChoose(scope)]);
   const copies = give.success ? await phaseCopiesFor(scope, phase, give.data) : [];
   if (copies === null) return null;
   const today = dayAt(scope.now, gyms[0]?.timeZone ?? "UTC");

@@ -1,6 +1,6 @@
 import { lastsOf } from "~/core/log/index.ts";
 import { dismissalsOn } from "../db/dismissals.server.ts";
-import { listGyms } from "../db/gyms.server.ts";
+import { gymsToChoose } from "../db/gyms.server.ts";
 import type { StoredPlan } from "../db/plans.server.ts";
 import type { Scope } from "../db/scope.server.ts";
 import { contextFor } from "./context.server.ts";
@@ -10,7 +10,7 @@ export async function benchOf(scope: Scope, plan: StoredPlan) {
   const person = { id: plan.personId, level: plan.personLevel };
   const [{ context, series }, gyms, dismissals] = await Promise.all([
     contextFor(scope, person, plan.gymId, plan.day),
-    listGyms(scope),
+    gymsToChoose(scope, plan.gymId),
     dismissalsOn(scope, plan.id),
   ]);
   const others = context.others.filter((other) => other.id !== plan.id);

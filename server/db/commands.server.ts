@@ -121,7 +121,8 @@ async function acceptLocked(
     await trx
       .from("runs")
       .where({ id: toBinary(sessionLogId) })
-      .update({ last_position: position });
+      // Whoever still logs trains it: what was discarded meanwhile is restored.
+      .update({ last_position: position, discarded_at: null });
     const isOfItsEnd = fresh.some(({ body }) => body.kind === "end" || body.kind === "reopen");
     if (isOfItsEnd || run["ended_at"] !== null) await whenDone(trx);
   }

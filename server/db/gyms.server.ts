@@ -29,6 +29,7 @@ export interface GymContent {
 export interface Gym extends GymContent {
   readonly id: Id<"gym">;
   readonly revision: number;
+  readonly isArchived: boolean;
 }
 
 /** A station with the version number that optimistic locking compares. */
@@ -78,12 +79,27 @@ function gymFrom(row: Row): Gym {
     timeZone: z.string().parse(row["time_zone"]),
     houseRules: z.string().parse(row["house_rules"]),
     revision: z.number().parse(row["revision"]),
+    isArchived: row["archived_at"] !== null,
   };
 }
 
+/** Every gym, by name, those that are used no more as well: what was planned or done there names them. */
 export async function listGyms(scope: Scope): Promise<readonly Gym[]> {
   const rows = await scope.from("gyms").select("gyms.*").orderBy("name");
   return readEach(scope, "gym", rows, gymFrom);
+}
+
+/** The gyms to choose from, and `also` one that is chosen already. */
+export async function gymsToChoose(scope: Scope, also?: Id<"gym">): Promise<readonly Gym[]> {
+  return (await listGyms(scope)).filter(({ id, isArchived }) => !isArchived || id === also);
+}
+
+/** Archives a gym, which is then offered nowhere, or restores it. */
+export async function archiveGym(scope: Scope, id: Id<"gym">, isArchived: boolean): Promise<void> {
+  await scope
+    .from("gyms")
+    .where({ id: toBinary(id) })
+    .update({ archived_at: isArchived ? scope.now : null, ...scope.by });
 }
 
 export async function getGym(scope: Scope, id: Id<"gym">): Promise<Gym | null> {
@@ -167,20 +183,21 @@ function stationQuery(scope: Scope) {
         .on("stations.studio_id", "station_versions.studio_id")
         .andOn("stations.id", "station_versions.station_id"),
     )
-    .select("station_versions.*", "stations.gym_id");
+    .select("station_versions.*", "stations.gym_id", "stations.removed_at");
 }
 
 /**
- * The stations of every gym, or of one, at their current versions, by name. What was taken out of a gym is
- * left out, but for sessions that were planned on it.
+ * The stations of every gym, or of one, at their current versions, by name. What is archived is left out, but for
+ * sessions that were planned on it.
  */
 export async function listStations(
   scope: Scope,
   gym?: Id<"gym">,
-  which: "standing" | "all" = "standing",
+  which: "standing" | "archived" | "all" = "standing",
 ): Promise<readonly StoredStation[]> {
   const query = stationQuery(scope).whereRaw("stations.version_id = station_versions.id");
   if (which === "standing") query.whereNull("stations.removed_at");
+  if (which === "archived") query.whereNotNull("stations.removed_at");
   if (gym !== undefined) query.where("stations.gym_id", toBinary(gym));
   const rows = (await query.orderBy("station_versions.name")) as Row[];
   return readEach(scope, "equipment", rows, stationFrom);
@@ -201,6 +218,7 @@ export interface StationHead {
   readonly gymId: Id<"gym">;
   readonly name: string;
   readonly version: number;
+  readonly isArchived: boolean;
   /** Null where it cannot be read, which is then set apart. */
   readonly station: StoredStation | null;
 }
@@ -219,6 +237,7 @@ export async function stationHead(scope: Scope, id: Id<"station">): Promise<Stat
     gymId: fromBinary(found["gym_id"]),
     name: z.string().parse(found["name"]),
     version: z.number().parse(found["version"]),
+    isArchived: found["removed_at"] !== null,
     station,
   };
 }
@@ -283,15 +302,17 @@ export async function changeStation(
   });
 }
 
-/** Takes a station out of its gym. Its versions stay, since logs point to them. */
-export async function removeStation(scope: Scope, id: Id<"station">): Promise<boolean> {
-  const removed = await scope
+/** Archives a station, which is then offered nowhere, or restores it. Its versions stay, since logs point to them. */
+export async function archiveStation(
+  scope: Scope,
+  id: Id<"station">,
+  isArchived: boolean,
+): Promise<void> {
+  await scope
     .from("stations")
     .where({ id: toBinary(id) })
-    .whereNull("removed_at")
-    .update({ removed_at: scope.now });
+    .update({ removed_at: isArchived ? scope.now : null });
   await outdateWaiting(scope, null);
-  return removed === 1;
 }
 
 async function insertVersion(

@@ -146,7 +146,8 @@ export async function seasonPhases(
       scope.raw("json_extract(phase_revisions.document, '$.weeks[*].kind') as week_kinds"),
       scope.raw(
         `exists (select 1 from plans join runs on runs.studio_id = plans.studio_id
-          and runs.plan_id = plans.id where plans.studio_id = phases.studio_id
+          and runs.plan_id = plans.id and runs.discarded_at is null
+          where plans.studio_id = phases.studio_id
           and plans.phase_id = phases.id) as is_begun`,
       ),
     )) as Row[];

@@ -1,3 +1,4 @@
+import type { Knex } from "knex";
 import { z } from "zod";
 import {
   addDays,
@@ -26,6 +27,8 @@ import { readEach, readOne } from "./set-apart.server.ts";
 export interface StoredPlan extends PlanEntry {
   readonly revisionId: Id<"revision">;
   readonly document: SessionPlan;
+  /** The session log that was started of it and discarded; null where none was. */
+  readonly discarded: Id<"sessionLog"> | null;
   readonly plannedFromSession: Id<"sessionLog"> | null;
   readonly personLevel: Level;
   readonly personUnit: MassUnit;
@@ -96,15 +99,20 @@ function rulingState(row: Row): RulingState {
   return last !== null && read !== null && last > read ? "changedSince" : "done";
 }
 
+/** The session log of a plan, unless it was discarded. */
+const itsRun = (join: Knex.JoinClause) =>
+  join
+    .on("runs.studio_id", "plans.studio_id")
+    .andOn("runs.plan_id", "plans.id")
+    .andOnNull("runs.discarded_at");
+
 function entryQuery(scope: Scope) {
   return scope
     .from("plans")
     .join("people", (join) =>
       join.on("people.studio_id", "plans.studio_id").andOn("people.id", "plans.person_id"),
     )
-    .leftJoin("runs", (join) =>
-      join.on("runs.studio_id", "plans.studio_id").andOn("runs.plan_id", "plans.id"),
-    )
+    .leftJoin("runs", itsRun)
     .select(
       "plans.*",
       "people.name as person_name",
@@ -152,9 +160,7 @@ export async function plansAround(
         .on("plan_revisions.studio_id", "plans.studio_id")
         .andOn("plan_revisions.id", "plans.revision_id"),
     )
-    .leftJoin("runs", (join) =>
-      join.on("runs.studio_id", "plans.studio_id").andOn("runs.plan_id", "plans.id"),
-    )
+    .leftJoin("runs", itsRun)
     .where({ "plans.person_id": toBinary(person) })
     .where((query) => query.whereNull("plans.dropped_at").orWhereNotNull("runs.id"))
     .whereBetween("plans.day", [monday, addDays(monday, 6 + DAYS_AFTER)])
@@ -225,8 +231,14 @@ export async function getPlan(scope: Scope, id: Id<"plan">): Promise<StoredPlan 
     .where("plans.id", toBinary(id))
     .first();
   if (row === undefined) return null;
+  const discarded = await scope
+    .from("runs")
+    .where({ plan_id: toBinary(id) })
+    .whereNotNull("discarded_at")
+    .first("id");
   return readOne(scope, "session", row as Row, (found) => ({
     ...entryFrom(found),
+    discarded: discarded === undefined ? null : fromBinary(discarded["id"]),
     revisionId: fromBinary(found["revision_id"]),
     document: documentColumn.parse(found["document"]),
     personLevel: z.enum(LEVELS).parse(found["person_level"]),
@@ -350,9 +362,7 @@ export async function placedSessions(
 ): Promise<readonly StoredPlacedSession[]> {
   const rows = (await scope
     .from("plans")
-    .leftJoin("runs", (join) =>
-      join.on("runs.studio_id", "plans.studio_id").andOn("runs.plan_id", "plans.id"),
-    )
+    .leftJoin("runs", itsRun)
     .join("plan_revisions", (join) =>
       join
         .on("plan_revisions.studio_id", "plans.studio_id")
@@ -444,7 +454,11 @@ export async function dropPlan(scope: Scope, id: Id<"plan">, isDropped: boolean)
   return scope.transaction(async (trx) => {
     const own = { id: toBinary(id) };
     const plan = await trx.from("plans").where(own).forUpdate().first("id");
-    const begun = await trx.from("runs").where({ plan_id: own.id }).first("id");
+    const begun = await trx
+      .from("runs")
+      .where({ plan_id: own.id })
+      .whereNull("discarded_at")
+      .first("id");
     if (plan === undefined || begun !== undefined) return false;
     const droppedAt = isDropped ? trx.now : null;
     await trx
@@ -514,8 +528,23 @@ export async function movePlaced(
     });
 }
 
-/** Takes a planned session away that its phase no longer has; it can be planned again. */
+/**
+ * Takes a planned session away that its phase no longer has; it can be planned again. One that was started and discarded
+ * stays, deleted and of no phase, for what was logged of it.
+ */
 export async function removePlaced(scope: Scope, id: Id<"plan">): Promise<void> {
+  const discarded = await scope
+    .from("runs")
+    .where({ plan_id: toBinary(id) })
+    .first("id");
+  if (discarded !== undefined) {
+    await detachPlan(scope, id);
+    await scope
+      .from("plans")
+      .where({ id: toBinary(id) })
+      .update({ dropped_at: scope.now });
+    return;
+  }
   await scope
     .from("plans")
     .where({ id: toBinary(id) })

@@ -419,6 +419,12 @@ const ACCOUNTS = [
   "alter table memberships add column left_at bigint null",
 ];
 
+/** Sessions that were started and will not be trained; what was logged of them stays. Gyms that are used no more. */
+const DISCARDED = [
+  "alter table runs add column discarded_at bigint null",
+  "alter table gyms add column archived_at bigint null",
+];
+
 /** Migrations by name, in order. A landed one is never edited; the next is appended. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
   { name: "001-foundation", statements: FIRST },
@@ -441,6 +447,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: "018-assumed-loads", statements: ASSUMED_LOADS },
   { name: "019-archived-clients", statements: ARCHIVED_CLIENTS },
   { name: "020-accounts", statements: ACCOUNTS },
+  { name: "021-discarded", statements: DISCARDED },
 ];
 
 const source: Knex.MigrationSource<(typeof MIGRATIONS)[number]> = {

@@ -143,9 +143,22 @@ export async function startSession(
     const existing = (await trx
       .from("runs")
       .where({ plan_id: toBinary(plan) })
-      .first("id")) as Row | undefined;
-    if (existing !== undefined) return ok(fromBinary<"sessionLog">(existing["id"]));
+      .first("id", "last_position", "discarded_at")) as Row | undefined;
+    if (existing !== undefined && existing["discarded_at"] === null)
+      return ok(fromBinary<"sessionLog">(existing["id"]));
     if (row["dropped_at"] !== null) return fail({ code: "deleted" });
+    if (existing !== undefined) {
+      // What was logged of it goes on; where nothing was, it starts as it is planned now.
+      const isFresh = existing["last_position"] === 0;
+      await trx
+        .from("runs")
+        .where({ id: existing["id"] as Buffer })
+        .update({
+          discarded_at: null,
+          ...(isFresh ? { revision_id: row["revision_id"], started_at: trx.now } : {}),
+        });
+      return ok(fromBinary<"sessionLog">(existing["id"]));
+    }
     const id = newId<"sessionLog">();
     await trx.insert("runs", {
       id: toBinary(id),
@@ -158,6 +171,23 @@ export async function startSession(
     });
     return ok(id);
   });
+}
+
+/**
+ * Discards a session that was started and has not ended, so that it is planned again, or restores it. What was logged
+ * stays with it; a set that still comes from a device restores it by itself. False where it has ended or is gone.
+ */
+export async function discardSession(
+  scope: Scope,
+  sessionLogId: Id<"sessionLog">,
+  isDiscarded: boolean,
+): Promise<boolean> {
+  const changed = await scope
+    .from("runs")
+    .where({ id: toBinary(sessionLogId) })
+    .whereNull("ended_at")
+    .update({ discarded_at: isDiscarded ? scope.now : null });
+  return changed === 1;
 }
 
 /** Takes the coach's newer revision into a running session; what was logged keeps the one it was logged on. */

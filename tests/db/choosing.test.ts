@@ -25,7 +25,10 @@ import {
   getGym,
   getStation,
   listStations,
-  removeStation,
+  archiveGym,
+  listGyms,
+  archiveStation,
+  gymsToChoose,
   stationVersions,
 } from "~/server/db/gyms.server.ts";
 import {
@@ -264,7 +267,7 @@ describe("gyms", () => {
       usuallyBusy: true,
       room: "",
     });
-    await removeStation(scope, gone);
+    await archiveStation(scope, gone, true);
     const copy = await copyGym(scope, gym, "Copy");
     expect(copy).not.toBeNull();
     if (copy === null) return;
@@ -279,12 +282,29 @@ describe("gyms", () => {
   it("lose a station without losing what was logged on it", async () => {
     const { scope, station } = studio;
     const standing = await getStation(scope, station);
-    expect(await removeStation(other.scope, station)).toBe(false);
-    expect(await removeStation(scope, station)).toBe(true);
+    await archiveStation(other.scope, station, true);
+    expect(await listStations(scope)).toHaveLength(1);
+    await archiveStation(scope, station, true);
     expect(await listStations(scope)).toEqual([]);
+    expect(await listStations(scope, studio.gym, "archived")).toHaveLength(1);
     expect(await listStations(scope, studio.gym, "all")).toHaveLength(1);
+    await archiveStation(scope, station, false);
+    expect((await listStations(scope)).map(({ id }) => id)).toEqual([station]);
+    await archiveStation(scope, station, true);
     if (standing === null) return;
     expect((await stationVersions(scope, [standing.versionId])).size).toBe(1);
+  });
+
+  it("are offered no more once they are archived, but where one is chosen already", async () => {
+    const { scope, gym } = studio;
+    await archiveGym(other.scope, gym, true);
+    expect((await gymsToChoose(scope)).map(({ id }) => id)).toContain(gym);
+    await archiveGym(scope, gym, true);
+    expect((await gymsToChoose(scope)).map(({ id }) => id)).not.toContain(gym);
+    expect((await gymsToChoose(scope, gym)).map(({ id }) => id)).toContain(gym);
+    expect((await listGyms(scope)).map(({ id }) => id)).toContain(gym);
+    await archiveGym(scope, gym, false);
+    expect((await gymsToChoose(scope)).map(({ id }) => id)).toContain(gym);
   });
 
   it("keep profile and crowding of a station", async () => {

@@ -50,6 +50,35 @@ async function addPhase(over: Readonly<Record<string, unknown>> = {}) {
   return addPhaseFor(studio.scope, form);
 }
 
+describe("a phase from what was suggested", () => {
+  const SQUATS = "shipped:back-squat";
+  const suggested = (over: { station?: string; sets?: number; movement?: string } = {}) => {
+    const { movement = SQUATS, station = here.studio.station, sets = 3 } = over;
+    return `suggested:${movement}@${station}@${sets}`;
+  };
+
+  it("has the exercises that were taken, as they are made here", async () => {
+    const phase = await addedPhase({ days: [suggested()] });
+    const [own] = phase.document.days;
+    expect(own && slotsOf(own.session).map(({ movement }) => movement)).toEqual([SQUATS]);
+    expect(own?.session.blocks.map(({ kind }) => kind)).toEqual(["prepare", "exercise"]);
+    expect(own && slotsOf(own.session)[0]?.sets).toHaveLength(3);
+  });
+
+  it("is refused where one of them cannot be done here, or with as many sets", async () => {
+    for (const days of [
+      [suggested({ station: newId() })],
+      [suggested({ movement: "shipped:leg-press" })],
+      [suggested({ sets: 40 })],
+    ])
+      expect(await addPhase({ days })).toEqual({
+        ok: false,
+        error: { code: "sourceMissing", weekday: 1 },
+      });
+    expect(() => newPhaseCodec(day("2026-03-02")).parse({ days: ["suggested:x"] })).toThrow();
+  });
+});
+
 async function addedPhase(over: Readonly<Record<string, unknown>> = {}): Promise<StoredPhase> {
   const added = await addPhase(over);
   if (!added.ok) throw new Error(JSON.stringify(added.error));

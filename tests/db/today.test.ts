@@ -12,7 +12,7 @@ import {
 } from "~/server/coaching/decide.server.ts";
 import { todayOf } from "~/server/coaching/today.server.ts";
 import { takeCommands, workOutSome } from "~/server/coaching/waiting.server.ts";
-import { commandsAfter } from "~/server/db/commands.server.ts";
+import { acceptCommands, commandsAfter } from "~/server/db/commands.server.ts";
 import { addMeasurement } from "~/server/db/measurements.server.ts";
 import {
   addPerson,
@@ -28,18 +28,20 @@ import {
   addPlan,
   dropPlan,
   getPlan,
+  listOpenSessions,
+  listPlans,
   listPlansOf,
   plansAround,
   savePlan,
 } from "~/server/db/plans.server.ts";
 import { rulingsOn } from "~/server/db/rulings.server.ts";
-import { getSessionLog, startSession } from "~/server/db/session-logs.server.ts";
+import { discardSession, getSessionLog, startSession } from "~/server/db/session-logs.server.ts";
 import { listWaiting, outdatedSessions, putOff } from "~/server/db/waiting.server.ts";
 import { replaceWarnings, warningsOn } from "~/server/db/warnings.server.ts";
 import * as waitingRows from "~/server/db/waiting.server.ts";
 import { scopeFor, type Scope } from "~/server/db/scope.server.ts";
 import { deviceAt } from "./sets.ts";
-import { addSquats, ADA, inStudio, NOW, squats } from "./studio.ts";
+import { addSquats, ADA, inStudio, NOW, squats, testStudio } from "./studio.ts";
 
 const here = inStudio();
 const TODAY = day("2026-03-02");
@@ -330,6 +332,51 @@ describe("a session that is deleted", () => {
     expect((await startSession(scope, plan)).ok).toBe(true);
     expect(await dropPlan(scope, plan, true)).toBe(false);
     expect(await ofWeek()).toEqual([plan]);
+  });
+});
+
+describe("a session that was started and is discarded", () => {
+  it("is planned again, keeps what was logged, and goes on where it was", async () => {
+    const { scope } = here.studio;
+    const plan = await addSquats(here.studio, TODAY);
+    const started = await startSession(scope, plan);
+    if (!started.ok) throw new Error("not started");
+    const id = started.value;
+    const state = async () => (await getPlan(scope, plan))?.sessionState.kind;
+    expect(await state()).toBe("running");
+    expect(await discardSession(scope, id, true)).toBe(true);
+    expect(await state()).toBe("none");
+    expect((await getPlan(scope, plan))?.discarded).toBe(id);
+    expect((await listOpenSessions(scope)).map((own) => own.id)).not.toContain(plan);
+    expect((await listPlans(scope, TODAY, TODAY)).map((own) => own.id)).toContain(plan);
+    expect(await discardSession(scope, id, false)).toBe(true);
+    expect(await state()).toBe("running");
+
+    // Started again, it is the same log; one that is discarded can be deleted, and then not started.
+    await discardSession(scope, id, true);
+    expect(await startSession(scope, plan)).toEqual({ ok: true, value: id });
+    expect(await state()).toBe("running");
+    await discardSession(scope, id, true);
+    expect(await dropPlan(scope, plan, true)).toBe(true);
+    expect(await startSession(scope, plan)).toEqual({ ok: false, error: { code: "deleted" } });
+  });
+
+  it("is restored by a set that still comes from a device, and not discarded once it has ended", async () => {
+    const { db, studio } = here;
+    const plan = await addSquats(studio, TODAY);
+    const started = await startSession(studio.scope, plan);
+    if (!started.ok) throw new Error("not started");
+    await discardSession(studio.scope, started.value, true);
+    const other = await testStudio(db);
+    expect(await discardSession(other.scope, started.value, false)).toBe(false);
+    const device = await deviceAt(studio.scope, started.value);
+    await acceptCommands(studio.scope, started.value, [device.context(), device.set(0, 5)]);
+    expect((await getPlan(studio.scope, plan))?.sessionState.kind).toBe("running");
+    await acceptCommands(studio.scope, started.value, [device.end()]);
+    const after = await getPlan(studio.scope, plan);
+    expect(after?.discarded).toBeNull();
+    expect(after?.sessionState.kind).toBe("ended");
+    expect(await discardSession(studio.scope, started.value, true)).toBe(false);
   });
 });
 

@@ -21,7 +21,9 @@ async function beginStudio(page: Page): Promise<{ gym: string; person: string }>
 async function takeOut(page: Page, gym: string, station: string): Promise<void> {
   await page.goto(gym);
   await page.getByRole("link", { name: station, exact: true }).click();
-  await page.getByRole("button", { name: "Take it out of this gym" }).click();
+  await page.getByRole("button", { name: "Archive this equipment" }).click();
+  await expect(page.getByRole("button", { name: "Restore this equipment" })).toBeVisible();
+  await page.goto(gym);
   await expect(page.getByRole("link", { name: station, exact: true })).toHaveCount(0);
 }
 

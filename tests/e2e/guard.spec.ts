@@ -88,6 +88,7 @@ const EXPECTED: Readonly<Record<string, "hidden" | "own" | "open">> = {
   "routes/plan-sheet": "hidden",
   "routes/plan-start": "hidden",
   "routes/plan-delete": "hidden",
+  "routes/plan-discard": "hidden",
   "routes/review": "hidden",
   "routes/floor": "hidden",
   "routes/floor-sync": "hidden",
@@ -125,6 +126,7 @@ const ONLY_ACTIONS = [
   "routes/floor-hand-in",
   "routes/plan-start",
   "routes/plan-delete",
+  "routes/plan-discard",
   "routes/plan-set-aside",
   "routes/plan-move-slot",
 ];

@@ -21,10 +21,13 @@ export function StatusLine({
   plan,
   problems,
   sessionState,
+  isDiscarded,
 }: {
   readonly plan: Id<"plan">;
   readonly problems: readonly string[];
   readonly sessionState: SessionState;
+  /** It was started, and discarded again. */
+  readonly isDiscarded: boolean;
 }) {
   return (
     <div role="status" className={bench.statusLine}>
@@ -47,11 +50,39 @@ export function StatusLine({
           </button>
         </Form>
       ) : null}
+      {isDiscarded ? (
+        <Form
+          method="post"
+          action={`/plans/${plan}/discard`}
+          reloadDocument
+          className={bench.deleted}
+        >
+          <input type="hidden" name="intent" value="restore" />
+          <span>This session was started and discarded. What was logged is kept.</span>
+          <button type="submit" className={bench.firstFix}>
+            Restore the training
+          </button>
+        </Form>
+      ) : null}
       {sessionState.kind === "running" ? (
-        <p className={plain.text}>
-          <Link to={`/floor/${sessionState.sessionLogId}`}>This session is being trained.</Link>{" "}
-          What you save is offered there, not applied by itself.
-        </p>
+        <Form
+          method="post"
+          action={`/plans/${plan}/discard`}
+          reloadDocument
+          className={bench.deleted}
+        >
+          <span>
+            <Link to={`/floor/${sessionState.sessionLogId}`}>This session is being trained.</Link>{" "}
+            What you save is offered there, not applied by itself.
+          </span>
+          <button
+            type="submit"
+            className={bench.firstFix}
+            title="It is planned again; what was logged can be restored"
+          >
+            Discard the training
+          </button>
+        </Form>
       ) : null}
     </div>
   );
