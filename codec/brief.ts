@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { LOADING_KINDS } from "~/core/gym/index.ts";
 import {
   isApproachRef,
   type ApproachRef,
@@ -74,6 +75,7 @@ export const briefCodec: z.ZodType<BriefDocument> = z.object({
   helper: z.enum(["alone", "partner", "spotter", "unknown"]),
   likes: z.array(movementField),
   dislikes: z.array(movementField),
+  noEquipment: z.array(z.enum(LOADING_KINDS)).default([]),
   gear: z.array(z.string()),
   ownVolume: ownVolumeCodec,
 });
@@ -88,7 +90,7 @@ function optionalPastDay(today: Day) {
 }
 
 /** Boxes of one name: none, one or several. */
-function ticked<T extends string>(options: readonly [T, ...T[]]) {
+function ticked<T extends string>(options: readonly T[]) {
   return z.array(z.enum(options)).default([]);
 }
 
@@ -145,6 +147,7 @@ export function briefFormCodec(today: Day) {
       helper: z.enum(["alone", "partner", "spotter", "unknown"]),
       likes: z.array(movementField).max(400).default([]),
       dislikes: z.array(movementField).max(400).default([]),
+      noEquipment: ticked(LOADING_KINDS),
       gear: optionalTextField(300),
       ownVolume: ownVolumeFormCodec,
     })

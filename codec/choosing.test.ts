@@ -36,6 +36,7 @@ describe("the form of a brief", () => {
       "limits[0].since": "2026-01-05",
       "limits[0].severity": "4",
       "limits[0].allowed": "3",
+      noEquipment: ["bar"],
       gear: "belt; straps, ",
     });
     expect(submission.status).toBe("success");
@@ -47,6 +48,7 @@ describe("the form of a brief", () => {
       approach: null,
       priorities: ["adductors", "soleus"],
       limits: [{ severity: 4, allowed: 3, since: "2026-01-05" }],
+      noEquipment: ["bar"],
       gear: ["belt", "straps"],
     });
   });

@@ -17,6 +17,7 @@ import {
 } from "~/core/person/index.ts";
 import { type MovementRef, type Region, assertNever } from "~/core/kernel/index.ts";
 import { formatShortDay, plural } from "./numbers.ts";
+import { LOADING_NAMES } from "./station.ts";
 import { JOINT_NAMES, LEVEL_NAMES, PATTERN_NAMES, SIDE_NAMES, WHO_IS } from "./training.ts";
 import type { MuscleNames } from "./muscles.ts";
 
@@ -90,6 +91,7 @@ export const FIELD_NAMES: Readonly<Record<BriefField, string>> = {
   helper: "Spotter or partner",
   likes: "Likes",
   dislikes: "Dislikes",
+  noEquipment: "Does not train with",
   gear: "Own gear",
   ownVolume: "Own hard sets",
 };
@@ -162,6 +164,8 @@ export function formatExclusion(why: Exclusion): string {
       return `${PATTERN_NAMES[why.pattern].toLowerCase()} was forbidden by ${why.by}`;
     case "level":
       return `needs ${WHO_IS[why.needs]}; the client is ${WHO_IS[why.has]}`;
+    case "equipment":
+      return `${LOADING_NAMES[why.loading].toLowerCase()} is ruled out by the brief`;
     case "disliked":
       return "is disliked";
     default:
@@ -251,6 +255,8 @@ export function formatBriefField(field: BriefField, brief: Brief, names: BriefNa
       return listed(brief.likes.map(names.movement));
     case "dislikes":
       return listed(brief.dislikes.map(names.movement));
+    case "noEquipment":
+      return listed(brief.noEquipment.map((kind) => LOADING_NAMES[kind].toLowerCase()));
     case "gear":
       return listed(brief.gear);
     case "ownVolume":

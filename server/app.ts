@@ -195,8 +195,8 @@ function securityHeaders(environment: Environment, isDev: boolean) {
   const nonce = (_req: unknown, res: unknown) =>
     `'nonce-${String((res as Response).locals["nonce"])}'`;
   // A worker has the policy of its own file: only the one that holds the solver may compile WebAssembly.
-  const wasm = (req: unknown) =>
-    (req as Request).path.startsWith(SOLVER) ? "'wasm-unsafe-eval'" : "'self'";
+  const scripts = (req: unknown, res: unknown) =>
+    (req as Request).path.startsWith(SOLVER) ? "'wasm-unsafe-eval'" : nonce(req, res);
   return helmet({
     strictTransportSecurity: isHttps,
     crossOriginOpenerPolicy: isHttps,
@@ -206,7 +206,7 @@ function securityHeaders(environment: Environment, isDev: boolean) {
           useDefaults: false,
           directives: {
             "default-src": ["'self'"],
-            "script-src": ["'self'", nonce, wasm],
+            "script-src": ["'self'", scripts],
             "style-src": ["'self'", nonce],
             "style-src-attr": ["'unsafe-inline'"],
             "img-src": ["'self'", "data:"],

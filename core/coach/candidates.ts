@@ -9,7 +9,7 @@ import {
   type SetUpNeed,
 } from "../movement/index.ts";
 import { stationFor } from "../plan/index.ts";
-import { exclusionsOf } from "../person/index.ts";
+import { equipmentFor, exclusionsOf } from "../person/index.ts";
 import { countsForVolume } from "../unroll/index.ts";
 import { bringsOf } from "./brings.ts";
 import type { CoveredSlot } from "./coverage.ts";
@@ -225,7 +225,8 @@ const TRIED = 8;
 function open(judged: Judged, movement: Movement): Station | null {
   if (exclusionsOf(judged.brief, movement).length > 0) return null;
   if (judged.slots.some((s) => s.slot.movement === movement.ref)) return null;
-  return stationFor(judged.stations, movement, judged.unrollContext.lastStation(movement.ref));
+  const stations = equipmentFor(judged.brief, judged.stations);
+  return stationFor(stations, movement, judged.unrollContext.lastStation(movement.ref));
 }
 
 function additions(judged: Judged, fits: (movement: Movement) => boolean): readonly Fix[] {

@@ -22,6 +22,7 @@ import {
 import {
   orderRank,
   wantedLength,
+  equipmentExclusion,
   exclusionsOf,
   isNewToThis,
   needsClearing,
@@ -283,12 +284,15 @@ function hasAnotherWayOn(slot: Slot): boolean {
 const canBeLoaded = (kind: string) => kind !== "unloaded" && kind !== "bodyweight";
 
 const excluded: Rule = ({ slots, brief }) =>
-  slots.flatMap(({ movement, slot }) =>
-    exclusionsOf(brief, movement, slot.setUp).map((why) =>
+  slots.flatMap(({ movement, slot, station }) =>
+    [
+      ...exclusionsOf(brief, movement, slot.setUp),
+      ...[station && equipmentExclusion(brief, station)].filter((why) => why !== null),
+    ].map((why) =>
       finding(
         why.code === "limit" || why.code === "forbidden"
           ? "serious"
-          : why.code === "level"
+          : why.code === "level" || why.code === "equipment"
             ? "warning"
             : "note",
         { code: "excluded", movement: movement.ref, why },

@@ -18,7 +18,7 @@ import {
   type SessionPlan,
   type Slot,
 } from "../plan/index.ts";
-import { exclusionsOf, type Exclusion } from "../person/index.ts";
+import { equipmentFor, exclusionsOf, type Exclusion } from "../person/index.ts";
 import type { Brings } from "./brings.ts";
 import { findingsOf } from "./finding-rules.ts";
 import { applyFix, type Fix } from "./fix.ts";
@@ -135,7 +135,11 @@ function placed(
   const station =
     movement === null
       ? null
-      : stationFor(stations, movement, unrollContext.lastStation(movement.ref));
+      : stationFor(
+          equipmentFor(brief, stations),
+          movement,
+          unrollContext.lastStation(movement.ref),
+        );
   if (station !== null && reasons.length === 0) return { ...slot, station: station.id };
   const because: FittingCause =
     reasons.length > 0 ? { kind: "excluded", reasons } : { kind: "notHere" };

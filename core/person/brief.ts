@@ -1,4 +1,5 @@
 import type { Joint, Pattern, Region, Day, Id, MovementRef, Minutes } from "../kernel/index.ts";
+import type { LoadingKind } from "../gym/index.ts";
 import type { ApproachRef } from "./approach.ts";
 import { NO_OWN_VOLUME, type OwnVolume } from "./own-volume.ts";
 
@@ -77,6 +78,8 @@ export interface Brief {
   readonly helper: "alone" | "partner" | "spotter" | "unknown";
   readonly likes: readonly MovementRef[];
   readonly dislikes: readonly MovementRef[];
+  /** Kinds of equipment that this client does not train with: no rack, no machines. */
+  readonly noEquipment: readonly LoadingKind[];
   readonly gear: readonly string[];
   /** Hard sets for this client in place of the approach's. */
   readonly ownVolume: OwnVolume;
@@ -105,6 +108,7 @@ export const EMPTY_BRIEF: Brief = {
   helper: "unknown",
   likes: [],
   dislikes: [],
+  noEquipment: [],
   gear: [],
   ownVolume: NO_OWN_VOLUME,
 };

@@ -48,6 +48,21 @@ describe("what is watched because of a field", () => {
   });
 });
 
+describe("what equipment that a client does not train with takes out", () => {
+  it("is what nothing else does, and nothing where none is ruled out", () => {
+    const barAlone = SHIPPED_MOVEMENTS.filter(
+      ({ loadings }) => loadings.length === 1 && loadings[0] === "bar",
+    ).length;
+    expect(barAlone).toBeGreaterThan(0);
+    expect(effect("noEquipment", { noEquipment: ["bar"] })).toEqual({
+      kind: "takesOut",
+      field: "noEquipment",
+      movements: barAlone,
+    });
+    expect(effect("noEquipment")).toEqual({ kind: "none", field: "noEquipment" });
+  });
+});
+
 describe("what is ranked up", () => {
   it("is what trains a priority directly, each movement once", () => {
     const direct = SHIPPED_MOVEMENTS.filter(

@@ -76,6 +76,15 @@ export function effectsOf(
     watches("helper", "limitAlone", brief.helper === "alone"),
     trains("likes"),
     out("dislikes", (e) => e.code === "disliked"),
+    brief.noEquipment.length === 0
+      ? { kind: "none", field: "noEquipment" }
+      : {
+          kind: "takesOut",
+          field: "noEquipment",
+          movements: catalogue.filter(({ loadings }) =>
+            loadings.every((kind) => brief.noEquipment.includes(kind)),
+          ).length,
+        },
     watches("gear", "strapsAnswerGrip", brief.gear.length > 0),
     watches("ownVolume", "ownSets", saysSomething(brief.ownVolume)),
   ];

@@ -7,6 +7,7 @@ import {
   type Movement,
   type Stress,
 } from "../movement/index.ts";
+import type { LoadingKind, Station } from "../gym/index.ts";
 import type { SetUp } from "../plan/index.ts";
 import { LEVELS, type Brief, type Level, type Limit, type Provocation } from "./brief.ts";
 
@@ -22,6 +23,7 @@ export type Exclusion =
     }
   | { readonly code: "forbidden"; readonly pattern: Pattern; readonly by: string }
   | { readonly code: "level"; readonly needs: Level; readonly has: Level }
+  | { readonly code: "equipment"; readonly loading: LoadingKind }
   | { readonly code: "disliked" };
 
 /**
@@ -86,6 +88,20 @@ export function isUnsafeUnlearned({ safeAlone, stability, spinalLoad }: Movement
   const isTechnical = stability === "free" && compareStress(spinalLoad, "moderate") >= 0;
   return !safeAlone.toTheLimit || isTechnical;
 }
+
+/** Why a brief rules out equipment, whatever is done on it; null where it does not. */
+export function equipmentExclusion(
+  { noEquipment }: Pick<Brief, "noEquipment">,
+  { loading }: Pick<Station, "loading">,
+): Exclusion | null {
+  return noEquipment.includes(loading.kind) ? { code: "equipment", loading: loading.kind } : null;
+}
+
+/** The equipment that a brief leaves. */
+export const equipmentFor = <S extends Pick<Station, "loading">>(
+  brief: Pick<Brief, "noEquipment">,
+  stations: readonly S[],
+): readonly S[] => stations.filter((station) => equipmentExclusion(brief, station) === null);
 
 /** Every reason for which this brief takes the movement out, in a set-up; none when it may be done. */
 export function exclusionsOf(

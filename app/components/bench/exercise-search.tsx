@@ -234,6 +234,8 @@ function waysOut(
       return { to: `/people/${person}/brief`, says: "Look at the limits" };
     case "forbidden":
       return { to: `/people/${person}/brief`, says: "Look at the clearances" };
+    case "equipment":
+      return { to: `/people/${person}/brief`, says: "Look at the equipment ruled out" };
     case "disliked":
       return { to: `/people/${person}/brief`, says: "Look at the dislikes" };
     default:

@@ -18,6 +18,7 @@ import {
   NO_OWN_VOLUME,
   volumeLimitsFor,
 } from "~/core/person/index.ts";
+import { LOADING_KINDS } from "~/core/gym/index.ts";
 import { briefFormCodec, type BriefDocument } from "~/codec/brief.ts";
 import {
   CAUTION_NAMES,
@@ -27,6 +28,7 @@ import {
   PROVOCATION_OPTIONS,
   TIGHT_NAMES,
 } from "~/format/brief.ts";
+import { LOADING_NAMES } from "~/format/station.ts";
 import { JOINT_NAMES, PATTERN_NAMES } from "~/format/training.ts";
 import { formatRange } from "~/format/volume.ts";
 import { useCatalogue } from "../catalogue.ts";
@@ -42,6 +44,9 @@ const GRID = {
 } as const;
 
 const numberText = (n: number | null) => (n === null ? "" : String(n));
+
+/** What a client may not train with; the body itself and the floor are always there. */
+const RULED_OUT = LOADING_KINDS.filter((kind) => kind !== "bodyweight" && kind !== "unloaded");
 
 /** What each field of the form starts with. */
 export function briefDefaults(d: BriefDocument) {
@@ -260,6 +265,12 @@ export function BriefForm({
           />
           <TextInput field={fields.gear} label="Own gear" hint="belt, straps, sleeves …" />
         </Box>
+        <Ticks
+          title="Does not train with"
+          name={fields.noEquipment.name}
+          chosen={document.noEquipment}
+          options={RULED_OUT.map((kind) => [kind, LOADING_NAMES[kind]])}
+        />
         <MovementList label="Likes" name={fields.likes.name} chosen={document.likes} />
         <MovementList
           label="Dislikes"

@@ -23,6 +23,7 @@ const ORDER: readonly BriefField[] = [
   "limbs",
   "tight",
   "gyms",
+  "noEquipment",
   "gear",
   "likes",
   "dislikes",

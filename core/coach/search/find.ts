@@ -17,7 +17,12 @@ import {
   type Stress,
 } from "../../movement/index.ts";
 import { stationFor } from "../../plan/index.ts";
-import { exclusionsOf, type Exclusion } from "../../person/index.ts";
+import {
+  equipmentExclusion,
+  equipmentFor,
+  exclusionsOf,
+  type Exclusion,
+} from "../../person/index.ts";
 import { bringsOf, type Brings } from "../brings.ts";
 import type { Judged } from "../judged.ts";
 import { matchesText, namedBy } from "./words.ts";
@@ -102,11 +107,14 @@ export function findMovements(query: Query, judged: Judged): Found {
     if (!fits(movement, query)) continue;
     const here = judged.stations.filter((s) => query.station === null || s.id === query.station);
     const last = judged.unrollContext.lastStation(movement.ref);
-    const station = stationFor(here, movement, last);
+    const allowed = stationFor(equipmentFor(judged.brief, here), movement, last);
+    const station = allowed ?? stationFor(here, movement, last);
     if (query.station !== null && station === null && stationFor(judged.stations, movement, last)) {
       continue;
     }
     const reasons: OutReason[] = [...exclusionsOf(judged.brief, movement)];
+    const ruledOut = station && equipmentExclusion(judged.brief, station);
+    if (ruledOut !== null) reasons.push(ruledOut);
     if (station === null) reasons.unshift({ code: "notInGym" });
     if (station === null || reasons.length > 0) out.push({ movement, station, reasons });
     else candidates.push({ movement, station, ...bringsOf(movement, station, judged) });

@@ -6,6 +6,7 @@ import { skillOf } from "../../movement/index.ts";
 import { findMovement, SHIPPED_MOVEMENTS } from "../../movement/catalogue/index.ts";
 import { slotsOf, stationFor } from "../../plan/index.ts";
 import { bringsOf } from "../brings.ts";
+import { findingsOf } from "../finding-rules.ts";
 import { judge } from "../judged.ts";
 import { isUnsafeUnlearned } from "../../person/index.ts";
 import { ANYTHING, canBeOverruled, findMovements, mainCause, type Query } from "./find.ts";
@@ -49,6 +50,34 @@ describe("what is ruled out", () => {
     const forbidden = { code: "forbidden", pattern: "squat", by: "the surgeon" } as const;
     expect(canBeOverruled({ ...squat, reasons: [forbidden] })).toBe(false);
     expect(mainCause([])).toBeNull();
+  });
+
+  it("is what only equipment does that the client does not train with", () => {
+    const brief = { noEquipment: ["bar"] as const };
+    const { candidates, out } = found({}, sessionOf(), { brief });
+    expect(candidates.length).toBeGreaterThan(40);
+    for (const { station } of candidates) expect(station.loading.kind).not.toBe("bar");
+    const squat = out.find(({ movement }) => movement.ref === "shipped:back-squat");
+    expect(squat?.reasons).toEqual([{ code: "equipment", loading: "bar" }]);
+    expect(squat && canBeOverruled(squat)).toBe(true);
+    // What a bar does as well as something else is done with the other.
+    expect(candidates.some(({ movement }) => movement.loadings.includes("bar"))).toBe(true);
+
+    const plan = sessionOf(exercise("back-squat", 3));
+    const so = judging(plan, { brief });
+    const [slot] = slotsOf(plan);
+    const { brief: own, catalogue, stations, unrollContext } = so;
+    const context = { brief: own, catalogue, stations, unrollContext, lastReading: () => null };
+    const { substitutions } = slot
+      ? substitutesFor(slot, { kind: "noHelper" }, context)
+      : { substitutions: [] };
+    expect(substitutions.length).toBeGreaterThan(0);
+    for (const { station } of substitutions) expect(station.loading.kind).not.toBe("bar");
+    const excluded = findingsOf(so).find(({ fact }) => fact.code === "excluded");
+    expect(excluded).toMatchObject({
+      severity: "warning",
+      fact: { why: { code: "equipment", loading: "bar" } },
+    });
   });
 
   it("is by level only what is unsafe before it is learned; the rest ranks lower", () => {

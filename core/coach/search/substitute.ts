@@ -17,6 +17,7 @@ import {
 } from "../../movement/index.ts";
 import { stationFor, type Slot } from "../../plan/index.ts";
 import {
+  equipmentFor,
   exclusionsOf,
   provocationIn,
   type Brief,
@@ -98,7 +99,7 @@ const WEIGHT: Readonly<Record<Aspect, number>> = {
 export function substitutesFor(slot: Slot, cause: SwapCause, context: SwapContext): Substitutes {
   const from = context.unrollContext.movement(slot.movement);
   if (from === null) return { substitutions: [], closest: [] };
-  const here = context.stations.filter(
+  const here = equipmentFor(context.brief, context.stations).filter(
     (s) => cause.kind !== "stationTaken" || s.id !== slot.station,
   );
   const scored: { score: number; substitution: Substitution }[] = [];

@@ -12,7 +12,7 @@ import {
   type PlannedSet,
   type SetUp,
 } from "../../plan/index.ts";
-import { defaultsFor, exclusionsOf, volumePolicyOf } from "../../person/index.ts";
+import { defaultsFor, equipmentFor, exclusionsOf, volumePolicyOf } from "../../person/index.ts";
 import {
   countedSets,
   countsForVolume,
@@ -82,7 +82,9 @@ export function exerciseOptions(
     const setUp = setUpFor(movement, judging);
     if (exclusionsOf(brief, movement, setUp).length > 0) return [];
     const { target, rest } = defaultsFor(movement, approach, brief.level);
-    const serving = stations.filter((station) => servesMovement(station, movement));
+    const serving = equipmentFor(brief, stations).filter((station) =>
+      servesMovement(station, movement),
+    );
     return serving.flatMap((station): ExerciseOption[] => {
       const bare = {
         movement,

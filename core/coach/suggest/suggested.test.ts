@@ -76,6 +76,13 @@ describe("a suggested session", () => {
     for (const slug of slugs(plan)) expect(["none", "low"]).toContain(movementOf(slug).spinalLoad);
   });
 
+  it("uses no equipment that the client does not train with", () => {
+    const { plan, asked } = suggested({ brief: { noEquipment: ["bar", "plateMachine"] } });
+    expect(slotsOf(plan).length).toBeGreaterThan(3);
+    for (const { station } of asked.options)
+      expect(["bar", "plateMachine"]).not.toContain(station.loading.kind);
+  });
+
   it("keeps what stands in the session, and adds nothing too much like it", () => {
     const plan = sessionOf(exercise("back-squat", 3), exercise("lying-leg-curl", 3));
     const { plan: added } = suggested({ plan });
