@@ -109,8 +109,13 @@ module.exports = {
       name: "entries-import-through-the-index",
       comment: "an entry of a room is closed to the rest of that room too",
       severity: "error",
-      from: { path: "^core/", pathNot: `^core/[^/]+/(catalogue|notation|search|suggest|replan|warnings)/` },
-      to: { path: "^core/[^/]+/(catalogue|notation|search|suggest|replan|warnings)/(?!index\\.ts$)" },
+      from: {
+        path: "^core/",
+        pathNot: `^core/[^/]+/(catalogue|notation|search|suggest|replan|warnings)/`,
+      },
+      to: {
+        path: "^core/[^/]+/(catalogue|notation|search|suggest|replan|warnings)/(?!index\\.ts$)",
+      },
     },
     {
       name: "no-index-exports-an-entry",

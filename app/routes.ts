@@ -35,6 +35,7 @@ export default [
     route("settings", "routes/settings.tsx"),
     route("account", "routes/account.tsx"),
     route("coaches", "routes/coaches.tsx"),
+    route("changes", "routes/changes.tsx"),
     route("strength-rules", "routes/strength-rules.tsx"),
     route("templates", "routes/templates.tsx"),
     route("templates/:templateId", "routes/template.tsx"),

@@ -56,7 +56,7 @@ export function describeLoading(loading: Loading): string {
     case "bar":
     case "plateMachine": {
       const base = loading.kind === "bar" ? loading.bar : loading.carriage;
-      const what = loading.kind === "bar" ? "bar" : "carriage";
+      const what = loading.kind === "bar" ? "bar" : "sled weight";
       const plates = loading.plates.map((p) => `${formatAmount(p.size)}×${p.count}`).join(", ");
       return `${what} ${base === null ? "unknown" : formatMass(base)}; plates ${plates || "none"}`;
     }

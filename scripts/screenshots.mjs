@@ -117,14 +117,11 @@ await page
   );
 await page.getByRole("heading", { level: 1 }).click();
 await shoot("bench");
-await page.getByRole("button", { name: "Warm-up and plates" }).click();
-await page.getByRole("button", { name: "Drop 1 of set 6 as a form" }).click();
-await page
-  .getByRole("region", { name: "Loading plan of Back squat" })
-  .evaluate((plan) => plan.scrollIntoView({ block: "end" }));
-await shoot("loading-plan");
-await page.getByRole("button", { name: "Drop 1 of set 6 as a form" }).click();
-await page.getByRole("button", { name: "Warm-up and plates" }).click();
+await page.getByRole("button", { name: "Suggested exercises" }).click();
+const dialog = page.getByRole("dialog");
+await dialog.getByText(/possible$/).waitFor();
+await shoot("suggestion");
+await dialog.getByRole("button", { name: "Close" }).click();
 await page.getByRole("combobox", { name: "Search exercises" }).fill("curl");
 await page.getByRole("heading", { name: "Add an exercise" }).scrollIntoViewIfNeeded();
 await page.getByRole("heading", { name: "Add an exercise" }).evaluate((h) => h.scrollIntoView());

@@ -1,5 +1,4 @@
-import Button from "@mui/material/Button";
-import { Form } from "react-router";
+import { Press } from "./press.tsx";
 
 /** Archives something, or restores it; by an address of its own where another page shows it. */
 export function ArchiveForm({
@@ -12,15 +11,10 @@ export function ArchiveForm({
   readonly at?: string;
 }) {
   return (
-    <Form
-      method="post"
-      {...(at === undefined ? {} : { action: at })}
-      style={{ display: "inline-block" }}
-    >
-      <input type="hidden" name="intent" value={isArchived ? "restore" : "archive"} />
-      <Button type="submit" size="small" variant="outlined">
-        {isArchived ? "Restore" : "Archive"} {name}
-      </Button>
-    </Form>
+    <Press
+      says={`${isArchived ? "Restore" : "Archive"} ${name}`}
+      fields={{ intent: isArchived ? "restore" : "archive" }}
+      {...(at === undefined ? {} : { at })}
+    />
   );
 }

@@ -25,6 +25,7 @@ import type { Route } from "./+types/account.ts";
 import { FieldErrors, TextInput } from "../components/field.tsx";
 import { Ledger } from "../components/ledger.tsx";
 import { Page, Section, Tag } from "../components/page.tsx";
+import { Press } from "../components/press.tsx";
 
 export const loader = reading(async (scope, { request, context }: Route.LoaderArgs) => {
   const own = requestOf(context);
@@ -142,12 +143,11 @@ export default function Account({ loaderData, actionData }: Route.ComponentProps
         title="Signed in"
         aside={
           signIns.length < 2 ? null : (
-            <Form method="post">
-              <input type="hidden" name="intent" value="signOutElsewhere" />
-              <Button type="submit" size="small">
-                Sign out everywhere else
-              </Button>
-            </Form>
+            <Press
+              says="Sign out everywhere else"
+              fields={{ intent: "signOutElsewhere" }}
+              variant="text"
+            />
           )
         }
       >
@@ -160,19 +160,11 @@ export default function Account({ loaderData, actionData }: Route.ComponentProps
               <td>{since}</td>
               <td>
                 {isThis ? null : (
-                  <Form method="post">
-                    <input type="hidden" name="intent" value="signOut" />
-                    <input type="hidden" name="key" value={key} />
-                    <Button
-                      type="submit"
-                      size="small"
-                      variant="outlined"
-                      sx={{ whiteSpace: "nowrap" }}
-                      aria-label={`Sign out ${device}, since ${since}`}
-                    >
-                      Sign out
-                    </Button>
-                  </Form>
+                  <Press
+                    says="Sign out"
+                    about={`Sign out ${device}, since ${since}`}
+                    fields={{ intent: "signOut", key }}
+                  />
                 )}
               </td>
             </tr>

@@ -22,6 +22,7 @@ import { Disclosure } from "../components/disclosure.tsx";
 import { FieldErrors, PlainInput, TextInput } from "../components/field.tsx";
 import { Ledger } from "../components/ledger.tsx";
 import { Empty, Page, Section, Tag } from "../components/page.tsx";
+import { Press } from "../components/press.tsx";
 
 export const loader = reading(async (scope, { context }: Route.LoaderArgs) => {
   const { role, studioName, userId } = signedInOf(context);
@@ -106,19 +107,11 @@ export default function Coaches({ loaderData, actionData }: Route.ComponentProps
               <td>{role === "owner" ? "Owner" : "Coach"}</td>
               <td>
                 {!isOwner || role === "owner" ? null : (
-                  <Form method="post">
-                    <input type="hidden" name="intent" value={hasLeft ? "restore" : "remove"} />
-                    <input type="hidden" name="coach" value={id} />
-                    <Button
-                      type="submit"
-                      size="small"
-                      variant="outlined"
-                      sx={{ whiteSpace: "nowrap" }}
-                      aria-label={`${hasLeft ? "Restore" : "Remove"} ${name}`}
-                    >
-                      {hasLeft ? "Restore" : "Remove"}
-                    </Button>
-                  </Form>
+                  <Press
+                    says={hasLeft ? "Restore" : "Remove"}
+                    about={`${hasLeft ? "Restore" : "Remove"} ${name}`}
+                    fields={{ intent: hasLeft ? "restore" : "remove", coach: id }}
+                  />
                 )}
               </td>
             </tr>
@@ -130,12 +123,7 @@ export default function Coaches({ loaderData, actionData }: Route.ComponentProps
           <Section
             title="Invitations"
             aside={
-              <Form method="post">
-                <input type="hidden" name="intent" value="invite" />
-                <Button type="submit" size="small" variant="contained">
-                  Make an invitation
-                </Button>
-              </Form>
+              <Press says="Make an invitation" fields={{ intent: "invite" }} variant="contained" />
             }
           >
             {link === null ? null : (
@@ -159,18 +147,11 @@ export default function Coaches({ loaderData, actionData }: Route.ComponentProps
                   <tr key={id}>
                     <td>works until {until}</td>
                     <td>
-                      <Form method="post">
-                        <input type="hidden" name="intent" value="revoke" />
-                        <input type="hidden" name="grant" value={id} />
-                        <Button
-                          type="submit"
-                          size="small"
-                          variant="outlined"
-                          aria-label={`Revoke the invitation until ${until}`}
-                        >
-                          Revoke
-                        </Button>
-                      </Form>
+                      <Press
+                        says="Revoke"
+                        about={`Revoke the invitation until ${until}`}
+                        fields={{ intent: "revoke", grant: id }}
+                      />
                     </td>
                   </tr>
                 ))}

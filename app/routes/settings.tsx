@@ -37,9 +37,14 @@ export default function Settings({ loaderData, actionData }: Route.ComponentProp
       title="Settings"
       lead="For every coach of this studio."
       actions={
-        <Button component={Link} to="/coaches">
-          Coaches
-        </Button>
+        <>
+          <Button component={Link} to="/coaches">
+            Coaches
+          </Button>
+          <Button component={Link} to="/changes">
+            Changes
+          </Button>
+        </>
       }
     >
       <Form method="post" {...getFormProps(form)}>

@@ -46,6 +46,7 @@ const EXPECTED: Readonly<Record<string, "hidden" | "own" | "open">> = {
   "routes/new-password": "open",
   "routes/account": "own",
   "routes/coaches": "own",
+  "routes/changes": "own",
   "routes/not-found": "open",
   "routes/studio": "own",
   "routes/today": "own",

@@ -27,6 +27,7 @@ async function screensOf(page: Page): Promise<readonly (readonly [string, string
     ["settings", "/settings"],
     ["account", "/account"],
     ["coaches", "/coaches"],
+    ["changes", "/changes"],
     ["strength rules", "/strength-rules"],
     ["approaches", "/approaches"],
     ["approach", "/approaches/shipped-of-long-muscle"],

@@ -37,53 +37,44 @@ export function StatusLine({
         </p>
       ))}
       {sessionState.kind === "deleted" ? (
-        <Form
-          method="post"
-          action={`/plans/${plan}/delete`}
-          reloadDocument
-          className={bench.deleted}
-        >
-          <input type="hidden" name="intent" value="restore" />
-          <span>Deleted. It still shows on the client’s page, and counts nowhere.</span>
-          <button type="submit" className={bench.firstFix}>
-            Restore the session
-          </button>
-        </Form>
+        <Told at={`/plans/${plan}/delete`} intent="restore" press="Restore the session">
+          Deleted. It still shows on the client’s page, and counts nowhere.
+        </Told>
       ) : null}
       {isDiscarded ? (
-        <Form
-          method="post"
-          action={`/plans/${plan}/discard`}
-          reloadDocument
-          className={bench.deleted}
-        >
-          <input type="hidden" name="intent" value="restore" />
-          <span>This session was started and discarded. What was logged is kept.</span>
-          <button type="submit" className={bench.firstFix}>
-            Restore the training
-          </button>
-        </Form>
+        <Told at={`/plans/${plan}/discard`} intent="restore" press="Restore the training">
+          This session was started and discarded. What was logged is kept.
+        </Told>
       ) : null}
       {sessionState.kind === "running" ? (
-        <Form
-          method="post"
-          action={`/plans/${plan}/discard`}
-          reloadDocument
-          className={bench.deleted}
-        >
-          <span>
-            <Link to={`/floor/${sessionState.sessionLogId}`}>This session is being trained.</Link>{" "}
-            What you save is offered there, not applied by itself.
-          </span>
-          <button
-            type="submit"
-            className={bench.firstFix}
-            title="It is planned again; what was logged can be restored"
-          >
-            Discard the training
-          </button>
-        </Form>
+        <Told at={`/plans/${plan}/discard`} intent="discard" press="Discard the training">
+          <Link to={`/floor/${sessionState.sessionLogId}`}>This session is being trained.</Link>{" "}
+          What you save is offered there, not applied by itself.
+        </Told>
       ) : null}
     </div>
+  );
+}
+
+/** What is told of the session, and the one press that changes it. */
+function Told({
+  at,
+  intent,
+  press,
+  children,
+}: {
+  readonly at: string;
+  readonly intent: "restore" | "discard";
+  readonly press: string;
+  readonly children: React.ReactNode;
+}) {
+  return (
+    <Form method="post" action={at} reloadDocument className={bench.deleted}>
+      <input type="hidden" name="intent" value={intent} />
+      <span>{children}</span>
+      <button type="submit" className={bench.firstFix}>
+        {press}
+      </button>
+    </Form>
   );
 }
