@@ -71,7 +71,7 @@ function askedFor(judging: ReturnType<typeof contextIn>, time: number): Asked {
         judging: { ...judging, plan: withGeneralWarmUp(EMPTY_PLAN, judging, sampleNewId) },
         minutes: minutes(time),
         mostExercises: judging.brief.level === "beginner" ? 5 : 8,
-        kept: new Set(),
+        kept: new Map(),
         passedOver: new Set(),
       },
     ],

@@ -131,7 +131,7 @@ describe("the best choice", () => {
       judging: so,
       minutes: minutes(time),
       mostExercises: 8,
-      kept: new Set<string>(),
+      kept: new Map<string, number>(),
       passedOver: new Set<string>(),
     };
     const { problem } = askedOf([day], sampleNewId);

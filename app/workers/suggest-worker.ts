@@ -74,7 +74,7 @@ function askedFrom({ context, movements, days }: SuggestionAsked): Asked {
       judging: { ...judging, plan: withGeneralWarmUp(plan, judging, newId) },
       minutes: rest.minutes,
       mostExercises: rest.mostExercises,
-      kept: new Set(rest.kept),
+      kept: new Map(rest.kept),
       passedOver: new Set(rest.passedOver),
     };
   };

@@ -19,7 +19,8 @@ export interface DayAsked {
   readonly plan: SessionPlan;
   readonly minutes: Minutes;
   readonly mostExercises: number;
-  readonly kept: readonly string[];
+  /** What is taken in any case, with so many sets. */
+  readonly kept: readonly (readonly [key: string, sets: number])[];
   readonly passedOver: readonly string[];
 }
 

@@ -52,7 +52,7 @@ export async function suggestedSession(
         // What was taken is made, whatever the time and number that it was suggested for.
         minutes: minutes(0),
         mostExercises: 0,
-        kept: new Set(setsOf.keys()),
+        kept: setsOf,
         passedOver: new Set(),
       },
     ],

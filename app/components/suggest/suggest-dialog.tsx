@@ -36,6 +36,13 @@ export interface DayToSuggest {
   readonly name: string;
 }
 
+/** A pick with the place of its day, and by what it is told from every other. */
+interface PickedOn {
+  readonly picked: Picked;
+  readonly at: number;
+  readonly key: string;
+}
+
 /** Where nobody says how long there is, in minutes. */
 const USUAL_MINUTES = 60;
 const LEAST_MINUTES = 10;
@@ -74,14 +81,16 @@ export function SuggestDialog({
   const typed = Number(minutes.replace(",", "."));
   const isTime = Number.isFinite(typed) && typed >= LEAST_MINUTES && typed <= MOST_MINUTES;
 
-  const askFor = (kept: ReadonlySet<string>) => {
+  const askFor = (kept: readonly PickedOn[]) => {
     const asked = days.map(({ day, gym, plan }, at) => ({
       day,
       gym,
       plan,
       minutes: minutesOf(typed),
       mostExercises,
-      kept: ofDay(kept, at),
+      kept: kept.flatMap((own) =>
+        own.at === at ? [[own.picked.key, own.picked.sets] as const] : [],
+      ),
       passedOver: ofDay(leftOut, at),
     }));
     const [first, ...others] = asked;
@@ -90,11 +99,11 @@ export function SuggestDialog({
   };
   // Once, for what the dialog was opened with, and anew where the time or the number is another.
   useEffect(() => {
-    askFor(new Set());
+    askFor([]);
   }, [isTime ? typed : null, mostExercises]);
 
   const picks = (suggestion?.days ?? []).flatMap((day, at) =>
-    day.picks.map((picked) => ({ picked, at, key: keyOf(at, picked) })),
+    day.picks.map((picked): PickedOn => ({ picked, at, key: keyOf(at, picked) })),
   );
   const ticked = picks.filter(({ key }) => !leftOut.has(key));
   const plans = useMemo(
@@ -216,7 +225,7 @@ export function SuggestDialog({
         <Button
           variant="outlined"
           disabled={ticked.length === picks.length}
-          onClick={() => askFor(new Set(ticked.map(({ key }) => key)))}
+          onClick={() => askFor(ticked)}
         >
           Replace the unticked
         </Button>

@@ -43,8 +43,8 @@ export interface AskedDay {
   readonly minutes: Minutes;
   /** So many exercises at most beside those of its plan. */
   readonly mostExercises: number;
-  /** Exercises, by {@link optionKey}, that were suggested and are taken in any case. */
-  readonly kept: ReadonlySet<string>;
+  /** Exercises, by {@link optionKey}, that were suggested and are taken in any case, with so many sets. */
+  readonly kept: ReadonlyMap<string, number>;
   /** Exercises, by {@link optionKey}, that were suggested and not kept: taken only where little else is left. */
   readonly passedOver: ReadonlySet<string>;
 }
@@ -132,8 +132,8 @@ export function askedOf(days: readonly [AskedDay, ...AskedDay[]], newId: NewId):
     .flatMap(({ judging }, day) => exerciseOptions(judging, day, newId))
     .filter((option) => !isTooAlikeKept(option, judged[option.day]));
   const worths = options.map((option) => worthAlone(option, days[option.day], newId));
-  const isKeptOption = (own: ExerciseOption) => days[own.day]?.kept.has(optionKey(own)) === true;
-  const kept = withoutDominated(options, worths, isKeptOption);
+  const setsKept = (own: ExerciseOption) => days[own.day]?.kept.get(optionKey(own)) ?? null;
+  const kept = withoutDominated(options, worths, (own) => setsKept(own) !== null);
   const chosen = kept.map((i) => options[i]).filter((option) => option !== undefined);
   const goals = goalsOf(chosen, judged);
   return {
@@ -142,9 +142,9 @@ export function askedOf(days: readonly [AskedDay, ...AskedDay[]], newId: NewId):
     days,
     problem: {
       options: chosen.map((own, i): Option => ({
-        isKept: isKeptOption(own),
-        least: own.least,
-        most: own.most,
+        isKept: setsKept(own) !== null,
+        least: setsKept(own) ?? own.least,
+        most: setsKept(own) ?? own.most,
         worth: worths[kept[i] ?? -1] ?? 0,
       })),
       goals,

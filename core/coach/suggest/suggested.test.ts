@@ -23,7 +23,7 @@ const askedDay = ({ plan = EMPTY_PLAN, brief = {}, over = {}, day = {} }: Wish):
   judging: judging(plan, { ...over, brief }),
   minutes: minutes(60),
   mostExercises: 8,
-  kept: new Set(),
+  kept: new Map(),
   passedOver: new Set(),
   ...day,
 });
@@ -101,9 +101,15 @@ describe("a suggested session", () => {
   it("takes what was kept again, and what was passed over no more", () => {
     const { picks } = suggested({});
     const [first, second, ...rest] = picks.map(({ key }) => key);
-    const again = suggested({
-      day: { kept: new Set([first ?? "", second ?? ""]), passedOver: new Set(rest) },
-    });
+    // One set more than would be suggested shows that it is kept as it was.
+    const [more, less] = [(picks[0]?.sets ?? 0) + 1, picks[1]?.sets ?? 0];
+    const kept = new Map([
+      [first ?? "", more],
+      [second ?? "", less],
+    ]);
+    const again = suggested({ day: { kept, passedOver: new Set(rest) } });
+    expect(again.picks.find(({ key }) => key === first)?.sets).toBe(more);
+    expect(again.picks.find(({ key }) => key === second)?.sets).toBe(less);
     const keys = again.picks.map(({ key }) => key);
     expect(keys).toEqual(expect.arrayContaining([first, second]));
     expect(keys.filter((key) => rest.includes(key))).toEqual([]);
