@@ -212,17 +212,17 @@ export default function NewPhase({ loaderData, actionData }: Route.ComponentProp
                     onChange={(event) => suggesting.choose(i, event.target.value)}
                   >
                     <option value="">–</option>
+                    {sources.map(({ value, text }) => (
+                      <option key={value} value={value}>
+                        {text}
+                      </option>
+                    ))}
                     <option value={SUGGEST}>Suggest a session</option>
                     {suggesting.suggestedFor(i) === null ? null : (
                       <option value={suggesting.suggestedFor(i)?.value}>
                         {suggesting.suggestedFor(i)?.text}
                       </option>
                     )}
-                    {sources.map(({ value, text }) => (
-                      <option key={value} value={value}>
-                        {text}
-                      </option>
-                    ))}
                   </Select>
                 </Box>
               ))}

@@ -227,18 +227,19 @@ export async function getPlan(scope: Scope, id: Id<"plan">): Promise<StoredPlan 
         .on("plan_revisions.studio_id", "plans.studio_id")
         .andOn("plan_revisions.id", "plans.revision_id"),
     )
-    .select("plan_revisions.document")
+    .select(
+      "plan_revisions.document",
+      scope.raw(
+        `(select id from runs gone where gone.studio_id = plans.studio_id
+          and gone.plan_id = plans.id and gone.discarded_at is not null) as discarded`,
+      ),
+    )
     .where("plans.id", toBinary(id))
     .first();
   if (row === undefined) return null;
-  const discarded = await scope
-    .from("runs")
-    .where({ plan_id: toBinary(id) })
-    .whereNotNull("discarded_at")
-    .first("id");
   return readOne(scope, "session", row as Row, (found) => ({
     ...entryFrom(found),
-    discarded: discarded === undefined ? null : fromBinary(discarded["id"]),
+    discarded: found["discarded"] === null ? null : fromBinary(found["discarded"]),
     revisionId: fromBinary(found["revision_id"]),
     document: documentColumn.parse(found["document"]),
     personLevel: z.enum(LEVELS).parse(found["person_level"]),
