@@ -62,6 +62,8 @@ export function useSessionLog(
   const [link, setLink] = useState<"up" | "down" | "signedOut">("up");
   const [newestRevision, setNewestRevision] = useState<string | null>(null);
   const isGone = useRef(false);
+  /** The store while it is being opened: what is pressed meanwhile waits for it. */
+  const opening = useRef<Promise<LogStore> | null>(null);
 
   const show = useCallback(
     async (from: LogStore) => {
@@ -74,13 +76,17 @@ export function useSessionLog(
 
   useEffect(() => {
     isGone.current = false;
-    openLogStore()
-      .then(async (opened) => {
-        await opened.merge(loaded);
-        await opened.keepSession(held);
+    const opened = openLogStore().then(async (open) => {
+      await open.merge(loaded);
+      await open.keepSession(held);
+      return open;
+    });
+    opening.current = opened;
+    opened
+      .then(async (open) => {
         if (isGone.current) return;
-        await show(opened);
-        setStore(opened);
+        await show(open);
+        setStore(open);
       })
       .catch((error: unknown) => setTrouble({ kind: "notSaved", message: messageOf(error) }));
     return () => {
@@ -125,14 +131,12 @@ export function useSessionLog(
 
   const append: Append = useCallback(
     async (compose) => {
-      if (store === null) {
-        setTrouble({ kind: "notSaved", message: "the device's store is not open" });
-        return null;
-      }
       let made: readonly Command[];
       try {
-        made = await store.append(sessionLogId, compose, instant(Date.now()));
-        await show(store);
+        const open = store ?? (await opening.current);
+        if (open === null) throw new Error("the device's store is not open");
+        made = await open.append(sessionLogId, compose, instant(Date.now()));
+        await show(open);
         setTrouble((before) => (before?.kind === "notSaved" ? null : before));
       } catch (error) {
         // What was refused was never taken for kept; whoever asked for it says so.
