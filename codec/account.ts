@@ -45,8 +45,8 @@ export const joinCodec = z.object({
 export const resetPasswordCodec = z.object({ token, password: newPassword });
 
 const currentPassword = z
-  .string({ error: "Expected your password of now." })
-  .min(1, "Expected your password of now.")
+  .string({ error: "Expected your current password." })
+  .min(1, "Expected your current password.")
   .max(200, "Expected at most 200 characters.");
 
 /** What can be done on the page of one's own account. */

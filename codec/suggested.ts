@@ -2,16 +2,10 @@ import { z } from "zod";
 import { idField, isMovementRef, type MovementRef } from "~/core/kernel/index.ts";
 import { BOUNDS } from "~/core/plan/index.ts";
 
-/** An exercise that was suggested and taken: at which equipment, with how many sets. */
-export interface TakenExercise {
-  readonly movement: MovementRef;
-  readonly station: string;
-  readonly sets: number;
-}
-
 /** So many exercises are suggested for a day at most. */
 const MOST = 20;
 
+/** An exercise that was suggested and taken: at which equipment, with how many sets. */
 const exerciseField = z
   .string()
   .transform((text) => {
@@ -37,5 +31,5 @@ export const takenField = z
 export type Taken = z.output<typeof takenField>;
 
 /** The same as text. */
-export const takenText = (exercises: readonly TakenExercise[]): string =>
+export const takenText = (exercises: readonly Readonly<Taken[number]>[]): string =>
   exercises.map(({ movement, station, sets }) => [movement, station, sets].join("@")).join(",");

@@ -22,7 +22,7 @@ import { formatPickReason, formatPickSets, formatSuggestedLoad } from "~/format/
 import { STARTING_GYMS } from "~/server/coaching/starting-gyms.server.ts";
 import type { StationContent } from "~/server/db/gyms.server.ts";
 import { sampleDay, sampleId, sampleNewId } from "~/tests/samples/index.ts";
-import { solve } from "../app/workers/solve.ts";
+import { SEARCH_SECONDS, solve } from "../app/workers/solve.ts";
 import { MORE_STATIONS } from "./more-stations.ts";
 import { STATIONS } from "./studio.ts";
 
@@ -41,8 +41,7 @@ const GYMS = {
   demo: [...Object.values(STATIONS), ...MORE_STATIONS, ...empty],
 } as const;
 type GymName = keyof typeof GYMS;
-/** As the worker searches, in s; the machine of a test may be this much busier than a coach's. */
-const SEARCH = 1.6;
+/** The machine of a test may be this much busier than a coach's. */
 const SLACK = 1.5;
 const MINUTES = [30, 45, 60, 75] as const;
 
@@ -140,7 +139,7 @@ describe("a suggested session", () => {
       const begun = performance.now();
       const asked = askedFor(judging, 60);
       const first = greedyChoice(asked.problem);
-      const { choice } = solve(highs, asked.problem, first, { seconds: SEARCH });
+      const { choice } = solve(highs, asked.problem, first, { seconds: SEARCH_SECONDS });
       const seconds = (performance.now() - begun) / 1000;
       sessionFrom(asked, choice, judging, 60);
       return seconds;

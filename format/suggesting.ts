@@ -1,17 +1,10 @@
-import type { PickReason, SuggestedLoad } from "~/core/coach/suggest/index.ts";
+import type { PickReason, SuggestedLoad, SuggestionQuality } from "~/core/coach/suggest/index.ts";
 import { assertNever } from "~/core/kernel/index.ts";
 import { workSetsOf, type Slot } from "~/core/plan/index.ts";
-import { formatMass, formatSets, formatShare } from "./numbers.ts";
+import { formatMass, formatSets, formatShare, plural } from "./numbers.ts";
 import { muscleInline, type MuscleNames } from "./muscles.ts";
 import { formatTarget } from "./target.ts";
 import { ACTION_NAMES, formatRir, LENGTH_NAMES } from "./training.ts";
-
-/** How good a suggestion is known to be. */
-export type SuggestionQuality =
-  | { readonly kind: "working" }
-  | { readonly kind: "best" }
-  | { readonly kind: "within"; readonly part: number }
-  | { readonly kind: "unproven" };
 
 /** "Best possible", or how far from it the suggestion can be at most. */
 export function formatQuality(quality: SuggestionQuality): string {
@@ -42,8 +35,8 @@ export function formatPickReason(reason: PickReason, muscles: MuscleNames): stri
       return ACTION_NAMES[reason.action].toLowerCase();
     case "singleLeg":
       return "one leg at a time";
-    case "frame":
-      return reason.frame === "kneeCompound" ? "main lift for the front" : "main lift for the back";
+    case "mainLift":
+      return `main lift for the ${reason.mainLift}`;
     case "liked":
       return "liked";
     case "trainedHere":
@@ -53,11 +46,13 @@ export function formatPickReason(reason: PickReason, muscles: MuscleNames): stri
   }
 }
 
-/** "80 kg, from the log", or how the load is found. */
+/** "80 kg, as last time", or how the load is found. */
 export function formatSuggestedLoad(load: SuggestedLoad): string {
   switch (load.kind) {
     case "logged":
-      return `${formatMass(load.reading)}, from the log`;
+      return `${formatMass(load.reading)}, as last time`;
+    case "estimated":
+      return `${formatMass(load.reading)}, worked out from the log for ${plural(load.reps, "rep")}`;
     case "related":
       return `${formatMass(load.reading)}, ${formatShare(load.share)} of both legs`;
     case "calibrate":

@@ -7,6 +7,7 @@ import {
 import Box from "@mui/material/Box";
 import OutlinedInput from "@mui/material/OutlinedInput";
 import Typography from "@mui/material/Typography";
+import { PASSWORD_HINT } from "~/format/account.ts";
 import plain from "../theme/plain.module.css";
 
 /** A label above, the control, and below it a hint or what is wrong. Used by every field of Kravo. */
@@ -109,6 +110,25 @@ export function TextInput({
         inputProps={{ ...input, autoComplete, inputMode }}
       />
     </Labelled>
+  );
+}
+
+/** A password that somebody chooses, with what makes a good one. */
+export function NewPasswordInput({
+  field,
+  label = "Password",
+}: {
+  readonly field: BoundProps<string | undefined>["field"];
+  readonly label?: string;
+}) {
+  return (
+    <TextInput
+      field={field}
+      label={label}
+      type="password"
+      autoComplete="new-password"
+      hint={PASSWORD_HINT}
+    />
   );
 }
 

@@ -5,10 +5,10 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Form, redirect, useSearchParams } from "react-router";
 import { accountCodec } from "~/codec/account.ts";
-import { COMMON_PASSWORD, PASSWORD_HINT } from "~/format/account.ts";
-import { formatClock, formatInstant } from "~/format/numbers.ts";
-import { isCommonPassword } from "~/server/auth/common-passwords.server.ts";
-import { hashPassword, passwordFits } from "~/server/auth/password.server.ts";
+import { COMMON_PASSWORD, formatOwnPasswordError } from "~/format/account.ts";
+import { formatInstant } from "~/format/numbers.ts";
+import { hashChosen } from "~/server/auth/chosen-password.server.ts";
+import { withOwnPassword } from "~/server/auth/own-password.server.ts";
 import { reachingDatabase, signedInOf, tokenOf } from "~/server/auth/session.server.ts";
 import { requestOf } from "~/server/context.server.ts";
 import {
@@ -18,11 +18,10 @@ import {
   openSignIns,
 } from "~/server/db/accounts.server.ts";
 import { listGyms } from "~/server/db/gyms.server.ts";
-import { countTry } from "~/server/db/tries.server.ts";
 import { readForm, refused } from "~/server/http/body.server.ts";
 import { reading } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/account.ts";
-import { FieldErrors, TextInput } from "../components/field.tsx";
+import { FieldErrors, NewPasswordInput, TextInput } from "../components/field.tsx";
 import { Ledger } from "../components/ledger.tsx";
 import { Page, Section, Tag } from "../components/page.tsx";
 import { Press } from "../components/press.tsx";
@@ -42,15 +41,13 @@ export const loader = reading(async (scope, { request, context }: Route.LoaderAr
     email: account.email,
     studioName,
     role,
-    signIns: signIns.map(({ since, ...rest }) => ({
+    signIns: signIns.map(({ since, device, ...rest }) => ({
       ...rest,
+      device: device === "" ? "Unknown device" : device,
       since: formatInstant(since, timeZone),
     })),
   };
 });
-
-/** So many wrong passwords are taken here before somebody has to wait. */
-const FREE_TRIES = 5;
 
 export async function action({ request, context }: Route.ActionArgs) {
   const own = requestOf(context);
@@ -71,21 +68,11 @@ export async function action({ request, context }: Route.ActionArgs) {
       case "password": {
         const wrong = (errors: Record<string, string[]>) =>
           refused(submission.reply({ ...hidden, fieldErrors: errors }));
-        const limit = { subject: `own:${userId}`, free: FREE_TRIES, then: "doubling" } as const;
-        const counted = await countTry(own.db, [limit], own.now);
-        if (counted.waitSeconds > 0)
-          return wrong({
-            current: [`Too many wrong tries. Wait ${formatClock(counted.waitSeconds)} minutes.`],
-          });
-        const account = await accountOf(own.db, userId);
-        if (!(await passwordFits(account.passwordHash, form.current)))
-          return wrong({ current: ["This is not your password of now."] });
-        await counted.takeBack();
-        if (await isCommonPassword(form.password, { ...account, studioName }))
-          return wrong({
-            password: [COMMON_PASSWORD],
-          });
-        await changePassword(own.db, userId, await hashPassword(form.password), token);
+        const account = await withOwnPassword(own, userId, form.current);
+        if (!account.ok) return wrong({ current: [formatOwnPasswordError(account.error)] });
+        const hash = await hashChosen(form.password, { ...account.value, studioName });
+        if (hash === null) return wrong({ password: [COMMON_PASSWORD] });
+        await changePassword(own.db, userId, hash, token);
         throw redirect("/account?changed");
       }
     }
@@ -122,17 +109,11 @@ export default function Account({ loaderData, actionData }: Route.ComponentProps
             <input type="hidden" name="intent" value="password" />
             <TextInput
               field={fields.current}
-              label="Password now"
+              label="Current password"
               type="password"
               autoComplete="current-password"
             />
-            <TextInput
-              field={fields.password}
-              label="New password"
-              type="password"
-              autoComplete="new-password"
-              hint={PASSWORD_HINT}
-            />
+            <NewPasswordInput field={fields.password} label="New password" />
             <Button type="submit" variant="contained">
               Change password
             </Button>
@@ -155,7 +136,7 @@ export default function Account({ loaderData, actionData }: Route.ComponentProps
           {signIns.map(({ key, device, since, isThis }) => (
             <tr key={key}>
               <th scope="row">
-                {device === "" ? "Unknown device" : device} {isThis ? <Tag>this one</Tag> : null}
+                {device} {isThis ? <Tag>this one</Tag> : null}
               </th>
               <td>{since}</td>
               <td>

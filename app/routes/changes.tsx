@@ -2,7 +2,7 @@ import { Link } from "react-router";
 import { instant } from "~/core/kernel/index.ts";
 import { formatChange } from "~/format/changes.ts";
 import { formatInstant } from "~/format/numbers.ts";
-import { changesBefore, CHANGES_SHOWN } from "~/server/coaching/changes.server.ts";
+import { changesBefore, CHANGES_SHOWN } from "~/server/db/changes.server.ts";
 import { listGyms } from "~/server/db/gyms.server.ts";
 import { reading } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/changes.ts";

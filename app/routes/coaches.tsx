@@ -5,16 +5,15 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { data, Form, redirect } from "react-router";
 import { coachesCodec } from "~/codec/account.ts";
-import { formatClock, formatInstant } from "~/format/numbers.ts";
-import { passwordFits } from "~/server/auth/password.server.ts";
+import { formatOwnPasswordError } from "~/format/account.ts";
+import { formatInstant } from "~/format/numbers.ts";
+import { withOwnPassword } from "~/server/auth/own-password.server.ts";
 import { ownerOf, signedInOf } from "~/server/auth/session.server.ts";
 import { requestOf } from "~/server/context.server.ts";
-import { accountOf } from "~/server/db/accounts.server.ts";
 import { listMembers, setMembership } from "~/server/db/coaches.server.ts";
 import { deleteStudio } from "~/server/db/delete-studio.server.ts";
 import { makeGrant, openInvitations, revokeGrant } from "~/server/db/grants.server.ts";
 import { listGyms } from "~/server/db/gyms.server.ts";
-import { countTry } from "~/server/db/tries.server.ts";
 import { readForm, refused } from "~/server/http/body.server.ts";
 import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/coaches.ts";
@@ -43,8 +42,6 @@ export const loader = reading(async (scope, { context }: Route.LoaderArgs) => {
   };
 });
 
-const FREE_TRIES = 5;
-
 export const action = writing(async (scope, { request, context }: Route.ActionArgs) => {
   const { userId, studioName } = ownerOf(context);
   const { db, now, environment } = requestOf(context);
@@ -70,15 +67,8 @@ export const action = writing(async (scope, { request, context }: Route.ActionAr
       // Labels are written in capitals, so that their case says nothing.
       if (form.studioName.trim().toLowerCase() !== studioName.toLowerCase())
         return wrong({ studioName: [`Expected “${studioName}”, as the studio is called.`] });
-      const limit = { subject: `own:${userId}`, free: FREE_TRIES, then: "doubling" } as const;
-      const counted = await countTry(db, [limit], now);
-      if (counted.waitSeconds > 0)
-        return wrong({
-          current: [`Too many wrong tries. Wait ${formatClock(counted.waitSeconds)} minutes.`],
-        });
-      const { passwordHash } = await accountOf(db, userId);
-      if (!(await passwordFits(passwordHash, form.current)))
-        return wrong({ current: ["This is not your password."] });
+      const account = await withOwnPassword({ db, now }, userId, form.current);
+      if (!account.ok) return wrong({ current: [formatOwnPasswordError(account.error)] });
       await deleteStudio(db, scope.studioId);
       throw redirect("/sign-in");
     }
@@ -123,7 +113,7 @@ export default function Coaches({ loaderData, actionData }: Route.ComponentProps
           <Section
             title="Invitations"
             aside={
-              <Press says="Make an invitation" fields={{ intent: "invite" }} variant="contained" />
+              <Press says="Invite a coach" fields={{ intent: "invite" }} variant="contained" />
             }
           >
             {link === null ? null : (
@@ -134,7 +124,7 @@ export default function Coaches({ loaderData, actionData }: Route.ComponentProps
                 <PlainInput
                   readOnly
                   value={link}
-                  aria-label="Link of the invitation"
+                  aria-label="Invitation link"
                   onFocus={(event) => event.target.select()}
                 />
               </Box>
@@ -171,7 +161,7 @@ export default function Coaches({ loaderData, actionData }: Route.ComponentProps
                     <TextInput field={fields.studioName} label={`To be sure, type ${studioName}`} />
                     <TextInput
                       field={fields.current}
-                      label="Your password"
+                      label="Current password"
                       type="password"
                       autoComplete="current-password"
                     />

@@ -89,7 +89,7 @@ export default function GymPage({
       }
     >
       {gym.isArchived ? (
-        <Typography sx={{ mb: 2 }}>
+        <Typography component="div" sx={{ mb: 2 }}>
           <Tag>archived</Tag> It is offered nowhere. Sessions that were planned here keep it.{" "}
           <ArchiveForm name="this gym" isArchived />
         </Typography>

@@ -4,9 +4,8 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Form, Link } from "react-router";
 import { joinCodec } from "~/codec/account.ts";
-import { COMMON_PASSWORD, PASSWORD_HINT, TOO_MANY_TRIES } from "~/format/account.ts";
-import { isCommonPassword } from "~/server/auth/common-passwords.server.ts";
-import { hashPassword } from "~/server/auth/password.server.ts";
+import { COMMON_PASSWORD, TOO_MANY_TRIES } from "~/format/account.ts";
+import { hashChosen } from "~/server/auth/chosen-password.server.ts";
 import { reachingDatabase, signInAs } from "~/server/auth/session.server.ts";
 import { requestOf } from "~/server/context.server.ts";
 import { joinByInvitation } from "~/server/db/accounts.server.ts";
@@ -15,7 +14,7 @@ import { countTry } from "~/server/db/tries.server.ts";
 import { readForm, refused } from "~/server/http/body.server.ts";
 import type { Route } from "./+types/join.ts";
 import { Doorway } from "../components/doorway.tsx";
-import { FieldErrors, TextInput } from "../components/field.tsx";
+import { FieldErrors, NewPasswordInput, TextInput } from "../components/field.tsx";
 import { useLinkToken } from "../components/use-link-token.ts";
 
 const CLOSED = "This invitation was used, revoked, or is older than a week. Ask for a new one.";
@@ -33,13 +32,8 @@ export async function action({ request, context }: Route.ActionArgs) {
     if (waitSeconds > 0) return refuse({ formErrors: [TOO_MANY_TRIES] });
     const grant = await grantOf(db, "invitation", token, now);
     if (grant === null) return refuse({ formErrors: [CLOSED] });
-    if (await isCommonPassword(password, { ...user, studioName: grant.studioName }))
-      return refuse({
-        fieldErrors: {
-          password: [COMMON_PASSWORD],
-        },
-      });
-    const passwordHash = await hashPassword(password);
+    const passwordHash = await hashChosen(password, { ...user, studioName: grant.studioName });
+    if (passwordHash === null) return refuse({ fieldErrors: { password: [COMMON_PASSWORD] } });
     const joined = await joinByInvitation(db, token, { ...user, passwordHash }, now);
     if (joined.ok) return signInAs(context, request, joined.value, "/");
     return joined.error.code === "closed"
@@ -69,13 +63,7 @@ export default function Join({ actionData }: Route.ComponentProps) {
         <input type="hidden" name="token" value={token} />
         <TextInput field={fields.displayName} label="Your name" autoComplete="name" />
         <TextInput field={fields.email} label="E-mail" type="email" autoComplete="username" />
-        <TextInput
-          field={fields.password}
-          label="Password"
-          type="password"
-          autoComplete="new-password"
-          hint={PASSWORD_HINT}
-        />
+        <NewPasswordInput field={fields.password} />
         <Button type="submit" variant="contained" size="large" fullWidth>
           Join
         </Button>

@@ -4,8 +4,7 @@ import Button from "@mui/material/Button";
 import { Form, redirect } from "react-router";
 import { resetPasswordCodec } from "~/codec/account.ts";
 import { COMMON_PASSWORD, TOO_MANY_TRIES } from "~/format/account.ts";
-import { isCommonPassword } from "~/server/auth/common-passwords.server.ts";
-import { hashPassword } from "~/server/auth/password.server.ts";
+import { hashChosen } from "~/server/auth/chosen-password.server.ts";
 import { reachingDatabase } from "~/server/auth/session.server.ts";
 import { requestOf } from "~/server/context.server.ts";
 import { accountOf, resetPassword } from "~/server/db/accounts.server.ts";
@@ -14,7 +13,7 @@ import { countTry } from "~/server/db/tries.server.ts";
 import { readForm, refused } from "~/server/http/body.server.ts";
 import type { Route } from "./+types/new-password.ts";
 import { Doorway } from "../components/doorway.tsx";
-import { FieldErrors, TextInput } from "../components/field.tsx";
+import { FieldErrors, NewPasswordInput } from "../components/field.tsx";
 import { useLinkToken } from "../components/use-link-token.ts";
 
 const CLOSED = "This link was used or is older than an hour. Ask whoever runs the server again.";
@@ -33,13 +32,9 @@ export async function action({ request, context }: Route.ActionArgs) {
     const grant = await grantOf(db, "password", token, now);
     if (grant?.subject == null) return refuse({ formErrors: [CLOSED] });
     const account = await accountOf(db, grant.subject);
-    if (await isCommonPassword(password, { ...account, studioName: grant.studioName }))
-      return refuse({
-        fieldErrors: {
-          password: [COMMON_PASSWORD],
-        },
-      });
-    const isReset = await resetPassword(db, token, await hashPassword(password), now);
+    const passwordHash = await hashChosen(password, { ...account, studioName: grant.studioName });
+    if (passwordHash === null) return refuse({ fieldErrors: { password: [COMMON_PASSWORD] } });
+    const isReset = await resetPassword(db, token, passwordHash, now);
     if (!isReset) return refuse({ formErrors: [CLOSED] });
     throw redirect("/sign-in");
   });
@@ -58,13 +53,7 @@ export default function NewPassword({ actionData }: Route.ComponentProps) {
         <FieldErrors id={form.errorId} errors={form.errors} />
         <FieldErrors id={fields.token.errorId} errors={fields.token.errors} />
         <input type="hidden" name="token" value={token} />
-        <TextInput
-          field={fields.password}
-          label="New password"
-          type="password"
-          autoComplete="new-password"
-          hint="At least 12 characters. Every device is signed out."
-        />
+        <NewPasswordInput field={fields.password} label="New password" />
         <Button type="submit" variant="contained" size="large" fullWidth>
           Set password
         </Button>

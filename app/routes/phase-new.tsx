@@ -71,7 +71,12 @@ export const action = writing(async (scope, { request }: Route.ActionArgs) => {
   return refused(submission.reply({ formErrors: [formatNewPhaseError(added.error)] }));
 });
 
-export default function NewPhase({ loaderData, actionData }: Route.ComponentProps) {
+/** Made anew for each client: what was typed and suggested for one is not for another. */
+export default function NewPhase(props: Route.ComponentProps) {
+  return <NewPhaseFor key={props.loaderData.person ?? "none"} {...props} />;
+}
+
+function NewPhaseFor({ loaderData, actionData }: Route.ComponentProps) {
   const { people, gyms, approaches, sources, person, goal, gym, start, number, today, context } =
     loaderData;
   const submit = useSubmit();
@@ -194,38 +199,39 @@ export default function NewPhase({ loaderData, actionData }: Route.ComponentProp
           </div>
           <div>
             <Section title="Days">
-              {WEEKDAYS.map((weekday, i) => (
-                <Box
-                  key={weekday}
-                  sx={{
-                    display: "grid",
-                    gridTemplateColumns: "92px 1fr",
-                    alignItems: "center",
-                    py: 0.5,
-                  }}
-                >
-                  <label htmlFor={`day-${i}`}>{weekday}</label>
-                  <Select
-                    id={`day-${i}`}
-                    name={`${fields.days.name}[${i}]`}
-                    value={suggesting.sourceOf(i) ?? days[i]?.initialValue ?? ""}
-                    onChange={(event) => suggesting.choose(i, event.target.value)}
+              {WEEKDAYS.map((weekday, i) => {
+                const suggested = suggesting.suggestedFor(i);
+                return (
+                  <Box
+                    key={weekday}
+                    sx={{
+                      display: "grid",
+                      gridTemplateColumns: "92px 1fr",
+                      alignItems: "center",
+                      py: 0.5,
+                    }}
                   >
-                    <option value="">–</option>
-                    {sources.map(({ value, text }) => (
-                      <option key={value} value={value}>
-                        {text}
-                      </option>
-                    ))}
-                    <option value={SUGGEST}>Suggest a session</option>
-                    {suggesting.suggestedFor(i) === null ? null : (
-                      <option value={suggesting.suggestedFor(i)?.value}>
-                        {suggesting.suggestedFor(i)?.text}
-                      </option>
-                    )}
-                  </Select>
-                </Box>
-              ))}
+                    <label htmlFor={`day-${i}`}>{weekday}</label>
+                    <Select
+                      id={`day-${i}`}
+                      name={`${fields.days.name}[${i}]`}
+                      value={suggesting.sourceOf(i) ?? days[i]?.initialValue ?? ""}
+                      onChange={(event) => suggesting.choose(i, event.target.value)}
+                    >
+                      <option value="">–</option>
+                      {sources.map(({ value, text }) => (
+                        <option key={value} value={value}>
+                          {text}
+                        </option>
+                      ))}
+                      <option value={SUGGEST}>Suggest a session</option>
+                      {suggested === null ? null : (
+                        <option value={suggested.value}>{suggested.text}</option>
+                      )}
+                    </Select>
+                  </Box>
+                );
+              })}
               {fields.days.errors === undefined ? null : (
                 <Typography
                   role="alert"

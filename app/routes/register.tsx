@@ -4,7 +4,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Form, Link } from "react-router";
 import { registerCodec } from "~/codec/account.ts";
-import { COMMON_PASSWORD, PASSWORD_HINT } from "~/format/account.ts";
+import { COMMON_PASSWORD } from "~/format/account.ts";
 import { hashPassword } from "~/server/auth/password.server.ts";
 import { reachingDatabase, signInAs } from "~/server/auth/session.server.ts";
 import { requestOf } from "~/server/context.server.ts";
@@ -14,7 +14,7 @@ import { countTry } from "~/server/db/tries.server.ts";
 import { readForm, refused } from "~/server/http/body.server.ts";
 import type { Route } from "./+types/register.ts";
 import { Doorway } from "../components/doorway.tsx";
-import { FieldErrors, TextInput } from "../components/field.tsx";
+import { FieldErrors, NewPasswordInput, TextInput } from "../components/field.tsx";
 
 export function loader({ context }: Route.LoaderArgs) {
   return { isOpen: requestOf(context).environment.REGISTERING === "open" };
@@ -86,13 +86,7 @@ export default function Register({ loaderData, actionData }: Route.ComponentProp
         <TextInput field={fields.displayName} label="Your name" autoComplete="name" />
         <TextInput field={fields.studioName} label="Studio" autoComplete="organization" />
         <TextInput field={fields.email} label="E-mail" type="email" autoComplete="username" />
-        <TextInput
-          field={fields.password}
-          label="Password"
-          type="password"
-          autoComplete="new-password"
-          hint={PASSWORD_HINT}
-        />
+        <NewPasswordInput field={fields.password} />
         <Button type="submit" variant="contained" size="large" fullWidth>
           Register
         </Button>

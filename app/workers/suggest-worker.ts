@@ -5,73 +5,71 @@ import { judgingIn } from "~/core/coach/index.ts";
 import {
   askedOf,
   greedyChoice,
+  sessionToFill,
   suggestedDays,
-  withGeneralWarmUp,
   type Asked,
   type AskedDay,
   type Choice,
+  type SuggestionQuality,
 } from "~/core/coach/suggest/index.ts";
 import type { MovementRef } from "~/core/kernel/index.ts";
-import { solve } from "./solve.ts";
-import type {
-  DayAsked,
-  FromSuggesting,
-  Suggestion,
-  SuggestionAsked,
-  ToSuggest,
-} from "./suggesting.ts";
+import { SEARCH_SECONDS, solve } from "./solve.ts";
+import type { DayAsked, FromSuggesting, SuggestionAsked, ToSuggest } from "./suggesting.ts";
 
 declare const self: DedicatedWorkerGlobalScope;
 
-/** The search ends after so long, in s; starting and telling take a little of the two seconds that are promised. */
-const SEARCH = 1.6;
-
 let highs: Promise<Highs> | null = null;
-let asked: Asked | null = null;
+/** What was asked last, and by which request. */
+let latest: { readonly of: number; readonly asked: Asked } | null = null;
 
-self.addEventListener("message", ({ data }: MessageEvent<ToSuggest>) => void answer(data));
+// A failure is told as an error of the worker, which whoever asked hears of.
+self.addEventListener("message", ({ data }: MessageEvent<ToSuggest>) => {
+  answer(data).catch((error: unknown) => self.reportError(error));
+});
 
 async function answer(to: ToSuggest): Promise<void> {
   if (to.kind === "take") {
-    if (asked !== null) tell(to.request, asked, to.choice, { kind: "unproven" });
+    if (latest !== null) tell(to.request, latest, to.choice, { kind: "unproven" });
     return;
   }
-  const now = askedFrom(to.asked);
-  asked = now;
-  const first = greedyChoice(now.problem);
+  const now = { of: to.request, asked: askedFrom(to.asked) };
+  latest = now;
+  const { problem } = now.asked;
+  const first = greedyChoice(problem);
   tell(to.request, now, first, { kind: "working" });
   highs ??= loadHighs({ locateFile: () => wasmUrl });
   try {
-    const { choice, within } = solve(await highs, now.problem, first, { seconds: SEARCH });
-    const quality =
-      within === null
-        ? ({ kind: "unproven" } as const)
-        : within === 0
-          ? ({ kind: "best" } as const)
-          : ({ kind: "within", part: within } as const);
-    tell(to.request, now, choice, quality);
+    const { choice, within } = solve(await highs, problem, first, { seconds: SEARCH_SECONDS });
+    tell(to.request, now, choice, qualityOf(within));
   } catch {
     // Where the solver cannot be had, what was found at once stands.
     tell(to.request, now, first, { kind: "unproven" });
   }
 }
 
-function tell(request: number, of: Asked, choice: Choice, quality: Suggestion["quality"]) {
-  const said: FromSuggesting = {
-    request,
-    suggestion: { days: suggestedDays(of, choice, newId), quality },
-  };
+function qualityOf(within: number | null): SuggestionQuality {
+  if (within === null) return { kind: "unproven" };
+  return within === 0 ? { kind: "best" } : { kind: "within", part: within };
+}
+
+function tell(
+  request: number,
+  { of, asked }: NonNullable<typeof latest>,
+  choice: Choice,
+  quality: SuggestionQuality,
+) {
+  const days = suggestedDays(asked, choice, newId);
+  const said: FromSuggesting = { request, suggestion: { of, days, quality } };
   self.postMessage(said);
 }
 
 function askedFrom({ context, movements, days }: SuggestionAsked): Asked {
-  const all = movements;
-  const byRef = new Map(all.map((movement) => [movement.ref, movement]));
-  const catalogue = { all, find: (ref: MovementRef) => byRef.get(ref) ?? null };
+  const byRef = new Map(movements.map((movement) => [movement.ref, movement]));
+  const catalogue = { all: movements, find: (ref: MovementRef) => byRef.get(ref) ?? null };
   const dayOf = ({ day, gym, plan, ...rest }: DayAsked): AskedDay => {
     const judging = judgingIn(gym, { ...context, day }, catalogue);
     return {
-      judging: { ...judging, plan: withGeneralWarmUp(plan, judging, newId) },
+      judging: { ...judging, plan: sessionToFill(plan, judging, newId) },
       minutes: rest.minutes,
       mostExercises: rest.mostExercises,
       kept: new Map(rest.kept),

@@ -1,5 +1,5 @@
 import type { CoachingContext } from "~/core/coach/index.ts";
-import type { Choice, SuggestedDay } from "~/core/coach/suggest/index.ts";
+import type { Choice, SuggestedDay, SuggestionQuality } from "~/core/coach/suggest/index.ts";
 import type { Day, Id, Minutes } from "~/core/kernel/index.ts";
 import type { Movement } from "~/core/movement/index.ts";
 import type { SessionPlan } from "~/core/plan/index.ts";
@@ -31,14 +31,10 @@ export type ToSuggest =
 
 /** A suggestion, and how good it is known to be. */
 export interface Suggestion {
+  /** The request that said what there is to choose from: a choice means nothing for another one. */
+  readonly of: number;
   readonly days: readonly SuggestedDay[];
-  readonly quality:
-    | { readonly kind: "working" }
-    /** As good as any, or at most this part of its worth below the best possible. */
-    | { readonly kind: "best" }
-    | { readonly kind: "within"; readonly part: number }
-    /** A choice of the coach's, or one that could not be searched for longer. */
-    | { readonly kind: "unproven" };
+  readonly quality: SuggestionQuality;
 }
 
 export interface FromSuggesting {

@@ -24,6 +24,7 @@ import {
   wantedLength,
   equipmentExclusion,
   exclusionsOf,
+  hasStraps,
   isNewToThis,
   needsClearing,
   spokenRegions,
@@ -46,7 +47,7 @@ const PRIORITY_BY = 6;
 /** A heavy free lift after more hard sets than this is done tired. Source: our rule. */
 const TECHNICAL_BY = 9;
 /** Direct hard sets of a week that are growth work. Source: our rule. */
-const GROWTH_SETS = 4;
+export const GROWTH_SETS = 4;
 /** Hard sets that a new or returning person gets in one session at most. Source: our rule, PRACTICE.md §10. */
 export const NEW_SESSION_SETS = 10;
 
@@ -351,8 +352,7 @@ const bodyFit: Rule = ({ slots, brief }) =>
       const fact = { code: "longThighs", movement: movement.ref } as const;
       found.push(finding("note", fact, [slot.id], slot.lineageId));
     }
-    const hasStraps = brief.gear.some((g) => g.toLowerCase().includes("strap"));
-    if (movement.givesOutFirst === "grip" && hasStraps && lacks("failingGrip")) {
+    if (movement.givesOutFirst === "grip" && hasStraps(brief) && lacks("failingGrip")) {
       const fact = { code: "gripEndsFirst", movement: movement.ref } as const;
       found.push(finding("note", fact, [slot.id], slot.lineageId));
     }

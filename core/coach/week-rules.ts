@@ -46,16 +46,22 @@ const manyOfOne: Rule = ({ slots, limits: { exercise } }) =>
   });
 
 /** The range of repetitions of the first work set, as text; empty where it counts something else. */
-export function rangeOf({ sets }: Slot): string {
+function rangeOf({ sets }: Slot): string {
   const work = sets.find(({ role }) => !isPreparatory(role));
   const asked = work === undefined ? null : repsAsked(work.target);
   return asked === null ? "" : `${asked.min}-${asked.max}`;
 }
 
-/** The same choices of every setting. */
-export const sameSetUp = (a: Slot, b: Slot) =>
+const sameSetUp = (a: Slot, b: Slot) =>
   Object.entries(a.setUp).every(([name, choice]) => b.setUp[name] === choice) &&
   Object.entries(b.setUp).every(([name, choice]) => a.setUp[name] === choice);
+
+/** The same exercise at the same equipment, set up alike, in the same range of repetitions. */
+export const isSameExercise = (a: Slot, b: Slot): boolean =>
+  a.movement === b.movement &&
+  a.station === b.station &&
+  sameSetUp(a, b) &&
+  rangeOf(a) === rangeOf(b);
 
 /** Told on the later of two days, where the approach has the days of a week differ. */
 const sameOtherDay: Rule = ({ slots, otherDays, day, approach: { stances } }) => {
@@ -64,14 +70,7 @@ const sameOtherDay: Rule = ({ slots, otherDays, day, approach: { stances } }) =>
     const before = otherDays.find(
       (other) =>
         other.day < day &&
-        other.slots.some(
-          (own) =>
-            own.hardSets > 0 &&
-            own.slot.movement === slot.movement &&
-            own.slot.station === slot.station &&
-            sameSetUp(own.slot, slot) &&
-            rangeOf(own.slot) === rangeOf(slot),
-        ),
+        other.slots.some((own) => own.hardSets > 0 && isSameExercise(own.slot, slot)),
     );
     if (before === undefined || hardSets === 0) return [];
     const fact = { code: "sameOtherDay", movement: movement.ref, day: before.day } as const;

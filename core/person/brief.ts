@@ -122,6 +122,10 @@ export function isNewToThis(brief: Brief): boolean {
   );
 }
 
+/** True where there are straps among the client's own gear. */
+export const hasStraps = ({ gear }: Pick<Brief, "gear">): boolean =>
+  gear.some((name) => name.toLowerCase().includes("strap"));
+
 /** The age at the end of the year, or null where no year of birth is known. */
 export function ageIn(brief: Brief, year: number): number | null {
   return brief.birthYear === null ? null : year - brief.birthYear;

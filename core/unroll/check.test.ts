@@ -146,4 +146,16 @@ describe("checking a plan", () => {
       checkPlan(samplePlan(sampleSlot([sampleSet(1, { load: { kind: "open" } })])), context),
     ).toMatchObject([{ code: "openLoad", blocks: false, sets: 1 }]);
   });
+
+  it("notes no open load from the set on that finds it, but those before", () => {
+    const open = { load: { kind: "open" } } as const;
+    const found = { ...open, role: "calibration" } as const;
+    expect(codes(sampleSlot([sampleSet(1, found), sampleSet(2, open)]))).toEqual([]);
+    expect(
+      checkPlan(
+        samplePlan(sampleSlot([sampleSet(1, open), sampleSet(2, found), sampleSet(3, open)])),
+        context,
+      ),
+    ).toMatchObject([{ code: "openLoad", sets: 1 }]);
+  });
 });

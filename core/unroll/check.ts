@@ -122,7 +122,10 @@ export function checkPlan(
         });
       }
     }
-    const open = slot.sets.filter((set) => set.load.kind === "open").length;
+    // From a set on that finds the load, it is not missing.
+    const finds = slot.sets.findIndex(({ role }) => role === "calibration");
+    const before = finds < 0 ? slot.sets : slot.sets.slice(0, finds);
+    const open = before.filter((set) => set.load.kind === "open").length;
     if (open > 0) issues.push({ code: "openLoad", blocks: false, slot: slot.id, sets: open });
     return issues;
   });

@@ -1,14 +1,8 @@
 import type { Taken } from "~/codec/suggested.ts";
 import { newId } from "~/codec/new-id.ts";
 import { judgingIn } from "~/core/coach/index.ts";
-import {
-  askedOf,
-  optionKey,
-  suggestedDays,
-  withGeneralWarmUp,
-} from "~/core/coach/suggest/index.ts";
-import type { Day, Id } from "~/core/kernel/index.ts";
-import { minutes } from "~/core/kernel/index.ts";
+import { askedOf, optionKey, sessionToFill, suggestedDays } from "~/core/coach/suggest/index.ts";
+import { minutes, type Day, type Id } from "~/core/kernel/index.ts";
 import { approachAmong, type ApproachRef } from "~/core/person/index.ts";
 import { EMPTY_PLAN, type SessionPlan } from "~/core/plan/index.ts";
 import { listApproaches } from "../db/approaches.server.ts";
@@ -48,7 +42,7 @@ export async function suggestedSession(
   const asked = askedOf(
     [
       {
-        judging: { ...judging, plan: withGeneralWarmUp(EMPTY_PLAN, judging, newId) },
+        judging: { ...judging, plan: sessionToFill(EMPTY_PLAN, judging, newId) },
         // What was taken is made, whatever the time and number that it was suggested for.
         minutes: minutes(0),
         mostExercises: 0,

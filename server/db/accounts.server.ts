@@ -38,8 +38,8 @@ function sha256(text: string): Buffer {
   return createHash("sha256").update(text).digest();
 }
 
-/** Who registers, or joins a studio. */
-interface NewUser {
+/** Somebody who signs in, whatever studio they are of. */
+export interface Account {
   readonly email: string;
   readonly displayName: string;
   readonly passwordHash: string;
@@ -54,7 +54,7 @@ type Joined<Code extends string> = Result<Membership, { readonly code: Code | "e
 /** Registers a user with a studio of their own. */
 export async function register(
   db: Database,
-  { studioName, ...user }: NewUser & { readonly studioName: string },
+  { studioName, ...user }: Account & { readonly studioName: string },
   now: Instant,
 ): Promise<Joined<never>> {
   const studioId = newId<"studio">();
@@ -68,7 +68,7 @@ export async function register(
 export async function joinByInvitation(
   db: Database,
   token: string,
-  user: NewUser,
+  user: Account,
   now: Instant,
 ): Promise<Joined<"closed">> {
   return joining(db, async (trx) => {
@@ -97,7 +97,7 @@ async function addMember(
   trx: Transaction,
   studioId: Id<"studio">,
   role: Role,
-  { email, displayName, passwordHash }: NewUser,
+  { email, displayName, passwordHash }: Account,
   now: Instant,
 ): Promise<Id<"user">> {
   const id = newId<"user">();
@@ -236,15 +236,8 @@ export async function closeSignIns(
   else await own.whereNot({ token_hash: sha256(which.allBut) }).delete();
 }
 
-/** The hash of a user's password and their e-mail address. */
-export async function accountOf(
-  db: Database,
-  user: Id<"user">,
-): Promise<{
-  readonly email: string;
-  readonly displayName: string;
-  readonly passwordHash: string;
-}> {
+/** The account of a user who is known. */
+export async function accountOf(db: Database, user: Id<"user">): Promise<Account> {
   const row = (await db("users")
     .where({ id: toBinary(user) })
     .first("email", "display_name", "password_hash")) as Row;

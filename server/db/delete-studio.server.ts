@@ -49,7 +49,7 @@ export async function deleteStudio(db: Database, studio: Id<"studio">): Promise<
     const members = (await trx("memberships").where({ studio_id }).select("user_id")) as {
       readonly user_id: Buffer;
     }[];
-    // Commands and dated documents point at each other.
+    // Commands point at each other.
     await trx("commands").where({ studio_id }).update({ parent_id: null });
     for (const table of TABLES) await trx(table).where({ studio_id }).delete();
     await trx("studios").where({ id: studio_id }).delete();

@@ -1,7 +1,7 @@
 import { expect, it } from "vitest";
 import { measurementFormCodec } from "~/codec/measurement.ts";
 import { day, instant } from "~/core/kernel/index.ts";
-import { changesBefore, CHANGES_SHOWN } from "~/server/coaching/changes.server.ts";
+import { changesBefore, CHANGES_SHOWN } from "~/server/db/changes.server.ts";
 import { addMeasurement } from "~/server/db/measurements.server.ts";
 import { makeGrant } from "~/server/db/grants.server.ts";
 import { getPlan, savePlan } from "~/server/db/plans.server.ts";

@@ -16,8 +16,8 @@ test("a second coach joins by a link, sees the studio, and owns nothing of it", 
   await registerStudio(page);
   await addPerson(page, "Ada Shared");
   await page.goto("/coaches");
-  await page.getByRole("button", { name: "Make an invitation" }).click();
-  const link = await page.getByLabel("Link of the invitation").inputValue();
+  await page.getByRole("button", { name: "Invite a coach" }).click();
+  const link = await page.getByLabel("Invitation link").inputValue();
   expect(link).toMatch(/\/join#[\w-]{43}$/);
 
   const other = await strangersPage(browser, page);
@@ -34,7 +34,7 @@ test("a second coach joins by a link, sees the studio, and owns nothing of it", 
   await other.goto("/people");
   await expect(other.getByText("Ada Shared")).toBeVisible();
   await other.goto("/coaches");
-  await expect(other.getByRole("button", { name: "Make an invitation" })).toHaveCount(0);
+  await expect(other.getByRole("button", { name: "Invite a coach" })).toHaveCount(0);
   const refused = await other.request.post("/coaches.data", {
     form: { intent: "invite" },
     headers: { origin: new URL(other.url()).origin },
@@ -65,11 +65,11 @@ test("a password is changed, and a sign-in elsewhere is ended by it", async ({
 
   await page.goto("/account");
   await expect(page.getByRole("table", { name: "Signed in" }).getByRole("row")).toHaveCount(3);
-  await page.getByLabel("Password now").fill("not my password");
+  await page.getByLabel("Current password").fill("not my password");
   await page.getByLabel("New password").fill(NEW_PASSWORD);
   await page.getByRole("button", { name: "Change password" }).click();
-  await expect(page.getByText("This is not your password of now.")).toBeVisible();
-  await page.getByLabel("Password now").fill(password);
+  await expect(page.getByText("This is not your current password.")).toBeVisible();
+  await page.getByLabel("Current password").fill(password);
   await page.getByLabel("New password").fill(NEW_PASSWORD);
   await page.getByRole("button", { name: "Change password" }).click();
   await expect(page.getByText("Your password is changed")).toBeVisible();
@@ -93,12 +93,12 @@ test("a studio is deleted by its owner, who says its name and password", async (
   await page.getByText("Delete every client, plan, log and account").click();
   const asked = page.getByLabel(/^To be sure, type/);
   await asked.fill("Another");
-  await page.getByLabel("Your password").fill(password);
+  await page.getByLabel("Current password").fill(password);
   await page.getByRole("button", { name: "Delete the studio" }).click();
   await expect(page.getByText(/^▸? ?Expected “/)).toBeVisible();
   const studio = (await page.getByText(/^To be sure, type/).innerText()).replace(/^.*type /i, "");
   await asked.fill(studio);
-  await page.getByLabel("Your password").fill(password);
+  await page.getByLabel("Current password").fill(password);
   await page.getByRole("button", { name: "Delete the studio" }).click();
   await expect(page).toHaveURL(/\/sign-in/);
   await page.getByLabel("E-mail").fill(email);

@@ -186,3 +186,28 @@ test("a client is archived, out of every list, and restored", async ({ watched: 
   await page.getByRole("button", { name: "Restore Ada Leaves" }).click();
   await expect(page.getByRole("button", { name: "Archive Ada Leaves" })).toBeVisible();
 });
+
+test("a gym is archived, offered nowhere, and restored; its sessions keep it", async ({
+  watched: page,
+}) => {
+  await registerStudio(page);
+  const gym = await addGym(page, { begins: "small" });
+  const known = { goal: "", level: "advanced", unit: "kg", notes: "" };
+  const person = await submit(page, "/people/new", { name: "Ada Stays", ...known });
+  const head = { title: "Kept", day: "2026-12-01", startTime: "", gymId: lastOf(gym) };
+  const plan = await submit(page, "/plans/new", { ...head, personId: lastOf(person) });
+  await page.goto(gym);
+  await page.getByRole("button", { name: "Archive this gym" }).click();
+  await expect(page.getByText("It is offered nowhere.")).toBeVisible();
+  await page.reload();
+  await expect(page.getByText("It is offered nowhere.")).toBeVisible();
+  await page.goto("/plans/new");
+  await expect(page.getByText("A session needs a client and a gym first.")).toBeVisible();
+  await page.goto(plan);
+  await expect(page.getByText("Test Gym")).toBeVisible();
+  await page.goto("/gyms");
+  await page.getByText("1 archived").click();
+  await page.getByRole("link", { name: "Test Gym" }).click();
+  await page.getByRole("button", { name: "Restore this gym" }).click();
+  await expect(page.getByRole("button", { name: "Archive this gym" })).toBeVisible();
+});

@@ -44,8 +44,10 @@ test("a session is suggested, changed in parts, taken and started", async ({ wat
   expect(exchanged.filter((name) => before.includes(name))).toHaveLength(before.length - 1);
 
   // A time that is none is told, and the next one that is one is suggested for.
-  await dialog.getByLabel("Minutes").fill("3");
-  await expect(dialog.getByRole("status")).toHaveText("Expected 10 to 240 minutes.");
+  for (const none of ["3", "an hour", "-30", "1e2", ""]) {
+    await dialog.getByLabel("Minutes").fill(none);
+    await expect(dialog.getByRole("status")).toHaveText("Expected 10 to 240 minutes.");
+  }
   await dialog.getByLabel("Minutes").fill("30");
   await expect(dialog.getByRole("status")).toHaveText(/possible$/);
   const taken = await names();
@@ -56,6 +58,14 @@ test("a session is suggested, changed in parts, taken and started", async ({ wat
   await expect(page.getByText("general warm-up included")).toBeVisible();
   await page.getByRole("button", { name: "Start training" }).click();
   await page.waitForURL(/\/floor\//);
+
+  // Started by mistake: it is planned again, and what was started can be restored.
+  await page.goBack();
+  await page.getByRole("button", { name: "Discard the training" }).click();
+  await expect(page.getByText("This session was started and discarded.")).toBeVisible();
+  await expect(page.getByRole("button", { name: "Start training" })).toBeEnabled();
+  await page.getByRole("button", { name: "Restore the training" }).click();
+  await expect(page.getByText("This session is being trained.")).toBeVisible();
 });
 
 test("a phase begins with the suggested sessions of a week", async ({ watched: page }) => {
@@ -63,6 +73,7 @@ test("a phase begins with the suggested sessions of a week", async ({ watched: p
   await addGym(page, { begins: "commercial" });
   const known = { goal: "", level: "trained", unit: "kg", notes: "" };
   const person = await submit(page, "/people/new", { name: "Ada Plans", ...known });
+  await submit(page, "/people/new", { ...known, name: "Ada Other" });
   await page.goto(`/phases/new?person=${lastOf(person)}`);
   await page.getByLabel("Monday").selectOption({ label: "Suggest a session" });
   await page.getByLabel("Thursday").selectOption({ label: "Suggest a session" });
@@ -81,6 +92,18 @@ test("a phase begins with the suggested sessions of a week", async ({ watched: p
   expect(monday.filter((name) => thursday.includes(name))).toEqual([]);
   await dialog.getByRole("button", { name: "Use all" }).click();
   await expect(page.getByLabel("Monday")).toContainText(`Suggested: ${monday.length} exercises`);
+
+  // What was suggested for one client is not for another.
+  await page.getByLabel("Client").selectOption({ label: "Ada Other" });
+  await page.waitForURL((url) => url.searchParams.get("person") !== lastOf(person));
+  await expect(page.getByLabel("Monday")).toHaveValue("");
+  await page.getByLabel("Client").selectOption({ label: "Ada Plans" });
+  await page.waitForURL((url) => url.searchParams.get("person") === lastOf(person));
+  await page.getByLabel("Monday").selectOption({ label: "Suggest a session" });
+  await page.getByLabel("Thursday").selectOption({ label: "Suggest a session" });
+  await page.getByRole("button", { name: "Create phase" }).click();
+  await expect(dialog.getByRole("status")).toHaveText(/possible$/);
+  await dialog.getByRole("button", { name: "Use all" }).click();
 
   // Another gym has other equipment: what was suggested for this one is asked for anew.
   await page.getByLabel("Training approach").selectOption({ label: "Heavy Iron" });

@@ -5,6 +5,7 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { useEffect, useMemo, useState } from "react";
+import { newId } from "~/codec/new-id.ts";
 import {
   assess,
   hardSetsOf,
@@ -12,9 +13,9 @@ import {
   toldOnce,
   type CoachingContext,
 } from "~/core/coach/index.ts";
-import type { Picked } from "~/core/coach/suggest/index.ts";
-import { minutes as minutesOf, type Day, type Id } from "~/core/kernel/index.ts";
-import { applyEdit, EMPTY_PLAN, findSlot, type SessionPlan } from "~/core/plan/index.ts";
+import { withRamps, type Picked } from "~/core/coach/suggest/index.ts";
+import { minutes, type Day, type Id, type Minutes } from "~/core/kernel/index.ts";
+import { applyEdit, findSlot, type SessionPlan } from "~/core/plan/index.ts";
 import { formatTold, SEVERITY_NAMES } from "~/format/findings.ts";
 import { formatMinutes, plural } from "~/format/numbers.ts";
 import { formatQuality } from "~/format/suggesting.ts";
@@ -74,19 +75,19 @@ export function SuggestDialog({
   const isNarrow = useMediaQuery("(max-width:700px)");
   const { suggestion, hasFailed, ask, take } = useSuggestion();
   const most = context.brief.level === "beginner" ? MOST_FOR_BEGINNERS : MOST_EXERCISES;
-  const [minutes, setMinutes] = useState(String(context.brief.minutesCap ?? USUAL_MINUTES));
+  const [typed, setTyped] = useState(String(context.brief.minutesCap ?? USUAL_MINUTES));
   const [mostExercises, setMostExercises] = useState(most);
   // Of every day together: an exercise is told from another day's by its day. What was left out once stays so.
   const [leftOut, setLeftOut] = useState<ReadonlySet<string>>(new Set());
-  const typed = Number(minutes.replace(",", "."));
-  const isTime = Number.isFinite(typed) && typed >= LEAST_MINUTES && typed <= MOST_MINUTES;
+  const time = minutesIn(typed);
 
   const askFor = (kept: readonly PickedOn[]) => {
+    if (time === null) return;
     const asked = days.map(({ day, gym, plan }, at) => ({
       day,
       gym,
       plan,
-      minutes: minutesOf(typed),
+      minutes: time,
       mostExercises,
       kept: kept.flatMap((own) =>
         own.at === at ? [[own.picked.key, own.picked.sets] as const] : [],
@@ -94,30 +95,36 @@ export function SuggestDialog({
       passedOver: ofDay(leftOut, at),
     }));
     const [first, ...others] = asked;
-    if (first === undefined || !isTime) return;
+    if (first === undefined) return;
     ask({ context, movements: catalogue.all, days: [first, ...others] });
   };
   // Once, for what the dialog was opened with, and anew where the time or the number is another.
   useEffect(() => {
     askFor([]);
-  }, [isTime ? typed : null, mostExercises]);
+  }, [time, mostExercises]);
 
   const picks = (suggestion?.days ?? []).flatMap((day, at) =>
     day.picks.map((picked): PickedOn => ({ picked, at, key: keyOf(at, picked) })),
   );
   const ticked = picks.filter(({ key }) => !leftOut.has(key));
-  const plans = useMemo(
+  const sessions = useMemo(
     () =>
-      (suggestion?.days ?? []).map(({ plan, picks: own }, at) =>
-        own.reduce(
-          (now, picked) =>
-            leftOut.has(keyOf(at, picked))
-              ? applyEdit(now, { kind: "removeSlot", slot: picked.slot })
-              : now,
-          plan,
-        ),
-      ),
-    [suggestion, leftOut],
+      (suggestion?.days ?? []).flatMap((day, at) => {
+        const asked = days[at];
+        if (asked === undefined) return [];
+        const judging = judgingIn(asked.gym, { ...context, day: asked.day }, catalogue);
+        const out = day.picks.filter((picked) => leftOut.has(keyOf(at, picked)));
+        const left = day.picks.filter((picked) => !out.includes(picked));
+        const without = out.reduce(
+          (now, { slot }) => applyEdit(now, { kind: "removeSlot", slot }),
+          day.plan,
+        );
+        // What was left out warms nothing up for what comes after it.
+        const slots = new Set(left.map(({ slot }) => slot));
+        const plan = out.length === 0 ? day.plan : withRamps(without, slots, judging, newId);
+        return [{ asked, day, stations: judging.stations, plan, ...assess(plan, judging) }];
+      }),
+    [suggestion, leftOut, days, context, catalogue],
   );
   const isNothing = suggestion !== null && picks.length === 0;
   return (
@@ -136,10 +143,10 @@ export function SuggestDialog({
             {days.length > 1 ? "Minutes each" : "Minutes"}
             <span className={styles.minutes}>
               <PlainInput
-                value={minutes}
+                value={typed}
                 inputMode="numeric"
-                aria-invalid={!isTime}
-                onChange={(event) => setMinutes(event.target.value)}
+                aria-invalid={time === null}
+                onChange={(event) => setTyped(event.target.value)}
               />
             </span>
           </label>
@@ -151,7 +158,7 @@ export function SuggestDialog({
             >
               {Array.from({ length: most }, (_, i) => most - i).map((n) => (
                 <option key={n} value={n}>
-                  {n === most ? `As many as fit, up to ${n}` : n === 1 ? "One more" : `Up to ${n}`}
+                  {n === most ? `As many as fit, up to ${n}` : n === 1 ? "One" : `Up to ${n}`}
                 </option>
               ))}
             </Select>
@@ -159,7 +166,7 @@ export function SuggestDialog({
           <p className={styles.quality} role="status">
             {hasFailed
               ? "Nothing can be suggested in this browser: its worker did not start."
-              : !isTime
+              : time === null
                 ? `Expected ${LEAST_MINUTES} to ${MOST_MINUTES} minutes.`
                 : suggestion === null
                   ? "Looking …"
@@ -172,53 +179,46 @@ export function SuggestDialog({
             than there is time. Give it more minutes, or look in the search for what rules them out.
           </p>
         ) : null}
-        {(suggestion?.days ?? []).map((day, at) => {
-          const asked = days[at];
-          const plan = plans[at] ?? EMPTY_PLAN;
-          if (asked === undefined) return null;
-          const judging = judgingIn(asked.gym, { ...context, day: asked.day }, catalogue);
-          const { duration, judged, findings } = assess(plan, judging);
-          return (
-            <section key={asked.day} className={styles.day} aria-label={asked.name || "Session"}>
-              <div className={styles.dayHead}>
-                {asked.name === "" ? null : <h3>{asked.name}</h3>}
-                <p>
-                  {formatMinutes(duration.likely)} · {plural(hardSetsOf(judged), "hard set")}
-                </p>
-              </div>
-              <ul className={styles.list}>
-                {day.picks.map((picked) => {
-                  const slot = findSlot(day.plan, picked.slot);
-                  const key = keyOf(at, picked);
-                  return slot === null ? null : (
-                    <PickedRow
-                      key={key}
-                      picked={picked}
-                      slot={slot}
-                      stations={judging.stations}
-                      isKept={!leftOut.has(key)}
-                      onKeep={(isKept) =>
-                        setLeftOut((now) => new Set(isKept ? without(now, key) : [...now, key]))
-                      }
-                      onExchange={take}
-                    />
-                  );
-                })}
+        {sessions.map(({ asked, day, stations, duration, judged, findings }, at) => (
+          <section key={asked.day} className={styles.day} aria-label={asked.name || "Session"}>
+            <div className={styles.dayHead}>
+              {asked.name === "" ? null : <h3>{asked.name}</h3>}
+              <p>
+                {formatMinutes(duration.likely)} · {plural(hardSetsOf(judged), "hard set")}
+              </p>
+            </div>
+            <ul className={styles.list}>
+              {day.picks.map((picked) => {
+                const slot = findSlot(day.plan, picked.slot);
+                const key = keyOf(at, picked);
+                return slot === null ? null : (
+                  <PickedRow
+                    key={key}
+                    picked={picked}
+                    slot={slot}
+                    stations={stations}
+                    isKept={!leftOut.has(key)}
+                    onKeep={(isKept) =>
+                      setLeftOut((now) => new Set(isKept ? others(now, key) : [...now, key]))
+                    }
+                    onExchange={take}
+                  />
+                );
+              })}
+            </ul>
+            {days.length > 1 ? null : (
+              <ul className={styles.found} aria-label="Findings">
+                {toldOnce(findings).map((told) => (
+                  <li key={told[0].key}>
+                    <strong>{SEVERITY_NAMES[told[0].severity]}.</strong>{" "}
+                    {formatTold(told, context.approach.name, catalogue.find, muscles)}
+                  </li>
+                ))}
+                {findings.length === 0 ? <li className={plain.soft}>No findings.</li> : null}
               </ul>
-              {days.length > 1 ? null : (
-                <ul className={styles.found} aria-label="Findings">
-                  {toldOnce(findings).map((told) => (
-                    <li key={told[0].key}>
-                      <strong>{SEVERITY_NAMES[told[0].severity]}.</strong>{" "}
-                      {formatTold(told, context.approach.name, catalogue.find, muscles)}
-                    </li>
-                  ))}
-                  {findings.length === 0 ? <li className={plain.soft}>No findings.</li> : null}
-                </ul>
-              )}
-            </section>
-          );
-        })}
+            )}
+          </section>
+        ))}
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Close</Button>
@@ -234,7 +234,7 @@ export function SuggestDialog({
           disabled={ticked.length === 0}
           onClick={() =>
             onUse(
-              plans,
+              sessions.map(({ plan }) => plan),
               days.map((_, at) => ticked.flatMap((own) => (own.at === at ? [own.picked] : []))),
             )
           }
@@ -246,9 +246,15 @@ export function SuggestDialog({
   );
 }
 
+/** Whole minutes within what is suggested for; null for anything else. */
+function minutesIn(text: string): Minutes | null {
+  const n = /^\d{1,3}$/.test(text.trim()) ? Number(text) : 0;
+  return n >= LEAST_MINUTES && n <= MOST_MINUTES ? minutes(n) : null;
+}
+
 const keyOf = (day: number, { key }: Picked) => `${day} ${key}`;
 
 const ofDay = (keys: ReadonlySet<string>, day: number) =>
   [...keys].flatMap((key) => (key.startsWith(`${day} `) ? [key.slice(`${day} `.length)] : []));
 
-const without = (keys: ReadonlySet<string>, key: string) => [...keys].filter((own) => own !== key);
+const others = (keys: ReadonlySet<string>, key: string) => [...keys].filter((own) => own !== key);

@@ -10,6 +10,10 @@ import type { DayToSuggest } from "./suggest-dialog.tsx";
 /** What is chosen for a day whose session Kravo is to suggest, until it has. */
 export const SUGGEST = "suggest";
 
+/** How the form says what was taken of a suggestion: `sourceField` reads it. */
+const SUGGESTED = "suggested:";
+const isSuggested = (value: string) => value.startsWith(SUGGESTED);
+
 interface AskedWeek {
   readonly days: readonly [DayToSuggest, ...DayToSuggest[]];
   readonly weekdays: readonly number[];
@@ -18,18 +22,20 @@ interface AskedWeek {
 
 /**
  * The days of a new phase whose sessions are suggested: they are asked for together when the form is sent, and what was
- * taken goes with it. Another gym, day or approach makes what was suggested void.
+ * taken goes with it. Another gym or approach makes what was suggested void.
  */
 export function useSuggestedDays(gyms: readonly { readonly id: Id<"gym"> }[]) {
   const [sources, setSources] = useState<Readonly<Record<number, string>>>({});
-  const [suggested, setSuggested] = useState<
-    Readonly<Record<number, { readonly value: string; readonly text: string }>>
-  >({});
   const [asked, setAsked] = useState<AskedWeek | null>(null);
   return {
     asked,
     sourceOf: (weekday: number) => sources[weekday] ?? null,
-    suggestedFor: (weekday: number) => suggested[weekday] ?? null,
+    /** What was taken for a day, as its choice; null where nothing was. */
+    suggestedFor: (weekday: number) => {
+      const value = sources[weekday] ?? "";
+      if (!isSuggested(value)) return null;
+      return { value, text: `Suggested: ${plural(value.split(",").length, "exercise")}` };
+    },
     choose: (weekday: number, value: string) => setSources((now) => ({ ...now, [weekday]: value })),
     /** Opens the suggestion where a day still waits for one; false where the form can be sent. */
     askBefore: (event: SyntheticEvent<HTMLFormElement>): boolean => {
@@ -57,17 +63,9 @@ export function useSuggestedDays(gyms: readonly { readonly id: Id<"gym"> }[]) {
     take: (taken: readonly (readonly Picked[])[]) => {
       const made = (asked?.weekdays ?? []).flatMap((weekday, at) => {
         const picks = taken[at] ?? [];
-        if (picks.length === 0) return [];
-        const value = `suggested:${takenText(picks)}`;
-        return [
-          [weekday, { value, text: `Suggested: ${plural(picks.length, "exercise")}` }] as const,
-        ];
+        return picks.length === 0 ? [] : [[weekday, SUGGESTED + takenText(picks)] as const];
       });
-      setSuggested((now) => ({ ...now, ...Object.fromEntries(made) }));
-      setSources((now) => ({
-        ...now,
-        ...Object.fromEntries(made.map(([weekday, { value }]) => [weekday, value])),
-      }));
+      setSources((now) => ({ ...now, ...Object.fromEntries(made) }));
       setAsked(null);
     },
     close: () => setAsked(null),
@@ -76,13 +74,9 @@ export function useSuggestedDays(gyms: readonly { readonly id: Id<"gym"> }[]) {
       if (name !== "gymId" && name !== "approach") return;
       setSources((now) =>
         Object.fromEntries(
-          Object.entries(now).map(([i, value]) => [
-            i,
-            value.startsWith("suggested:") ? SUGGEST : value,
-          ]),
+          Object.entries(now).map(([i, value]) => [i, isSuggested(value) ? SUGGEST : value]),
         ),
       );
-      setSuggested({});
     },
   };
 }

@@ -13,13 +13,14 @@ export interface Suggesting {
   readonly suggestion: Suggestion | null;
   readonly hasFailed: boolean;
   readonly ask: (asked: SuggestionAsked) => void;
-  /** Takes another choice of the last suggestion. */
+  /** Takes another choice of the suggestion that is shown. */
   readonly take: (choice: Choice) => void;
 }
 
 export function useSuggestion(): Suggesting {
   const worker = useRef<Worker | null>(null);
   const latest = useRef(0);
+  const asked = useRef(0);
   const [suggestion, setSuggestion] = useState<Suggestion | null>(null);
   const [hasFailed, setFailed] = useState(false);
   useEffect(
@@ -44,14 +45,21 @@ export function useSuggestion(): Suggesting {
     latest.current += 1;
     setSuggestion((now) => now && { ...now, quality: { kind: "working" } });
     worker.current.postMessage(make(latest.current));
+    return latest.current;
   }, []);
   const ask = useCallback(
-    (asked: SuggestionAsked) => send((request) => ({ kind: "ask", request, asked })),
+    (said: SuggestionAsked) => {
+      asked.current = send((request) => ({ kind: "ask", request, asked: said }));
+    },
     [send],
   );
+  const of = suggestion?.of ?? null;
   const take = useCallback(
-    (choice: Choice) => send((request) => ({ kind: "take", request, choice })),
-    [send],
+    (choice: Choice) => {
+      // While something else is asked for, what is shown is no longer what the worker chooses from.
+      if (of === asked.current) send((request) => ({ kind: "take", request, choice }));
+    },
+    [send, of],
   );
   return { suggestion, hasFailed, ask, take };
 }

@@ -12,19 +12,25 @@ import {
   type PlannedSet,
   type SetUp,
 } from "../../plan/index.ts";
-import { defaultsFor, equipmentFor, exclusionsOf, volumePolicyOf } from "../../person/index.ts";
+import {
+  defaultsFor,
+  equipmentFor,
+  exclusionsOf,
+  hasStraps,
+  volumePolicyOf,
+} from "../../person/index.ts";
 import {
   countedSets,
   countsForVolume,
   hardSetsWorth,
+  isSetStep,
   sessionDuration,
   unroll,
 } from "../../unroll/index.ts";
 import type { Likeness } from "../alike.ts";
 import { coveredSlots, isCurveKnown, stimulusOf } from "../coverage.ts";
-import { judge, type Judged, type Judging } from "../judged.ts";
+import type { Judged, Judging } from "../judged.ts";
 import { rampCount, rampReasons, withRamp, workLoadOf } from "../ramp.ts";
-import { isSetStep } from "../../unroll/index.ts";
 import { suggestedLoad, type SuggestedLoad } from "./first-load.ts";
 
 /** An exercise at equipment of the gym of a day, as the approach begins it for this client. */
@@ -65,12 +71,11 @@ type Bare = Pick<ExerciseOption, "movement" | "station" | "setUp" | "load">;
 
 /** What may be done on a day in its gym by the brief: every exercise that counts, at each equipment that serves it. */
 export function exerciseOptions(
-  judging: Judging,
+  judged: Judged,
   day: number,
   newId: NewId,
 ): readonly ExerciseOption[] {
-  const { brief, approach, catalogue, stations, seen } = judging;
-  const judged = judge(judging);
+  const { brief, approach, catalogue, stations, seen } = judged;
   const { stances } = approach;
   const most = Math.max(
     1,
@@ -79,7 +84,7 @@ export function exerciseOptions(
   const isFewToLimit = stances.volume === "few" && stances.effort === "everything";
   const least = Math.min(most, isFewToLimit ? FEW_SETS : LEAST_SETS);
   return catalogue.filter(countsForVolume).flatMap((movement) => {
-    const setUp = setUpFor(movement, judging);
+    const setUp = setUpFor(movement, judged);
     if (exclusionsOf(brief, movement, setUp).length > 0) return [];
     const { target, rest } = defaultsFor(movement, approach, brief.level);
     const serving = equipmentFor(brief, stations).filter((station) =>
@@ -90,9 +95,9 @@ export function exerciseOptions(
         movement,
         station,
         setUp,
-        load: suggestedLoad(movement, station, target, judging),
+        load: suggestedLoad(movement, station, target, judged),
       };
-      const { slot } = exerciseOf(bare, most, judging, newId);
+      const { slot } = exerciseOf(bare, most, judged, newId);
       const worth = hardSetsWorth(countedSets(slot, movement), volumePolicyOf(stances));
       if (worth === 0) return [];
       const minutes = (sets: number) => minutesAlone(bare, sets, judged, newId);
@@ -121,8 +126,7 @@ function setUpFor(movement: Movement, { brief }: Pick<Judging, "brief">): SetUp 
   const needs: SetUpNeed[] = [];
   if (brief.tight.includes("ankle")) needs.push("tightAnkle");
   if (brief.limits.some(({ provokedBy }) => provokedBy === "kneeLoad")) needs.push("achingKnee");
-  const hasStraps = brief.gear.some((gear) => gear.toLowerCase().includes("strap"));
-  if (hasStraps && movement.givesOutFirst === "grip") needs.push("failingGrip");
+  if (hasStraps(brief) && movement.givesOutFirst === "grip") needs.push("failingGrip");
   const answers = needs.flatMap((need) => answerTo(movement, need) ?? []);
   return Object.fromEntries(answers.map(({ name, choice }) => [name, choice]));
 }
@@ -160,14 +164,14 @@ export function exerciseOf(
 /** The exercise with its warm-up sets as they follow from what stands before it; as it is where its load is open. */
 export function rampedAt(
   { slot, ...block }: ExerciseBlock,
-  { movement, station }: Pick<Bare, "movement" | "station">,
-  judged: Pick<Judged, "slots" | "unrollContext" | "approach">,
+  { slots, unrollContext: context, approach }: Pick<Judged, "slots" | "unrollContext" | "approach">,
   newId: NewId,
 ): ExerciseBlock {
-  const { slots, unrollContext: context, approach } = judged;
+  const movement = context.movement(slot.movement);
+  const station = context.station(slot.station);
   const alone = { schemaVersion: 2, blocks: [{ ...block, slot }] } as const;
   const work = workLoadOf(unroll(alone, context).filter(isSetStep));
-  if (work === null) return { ...block, slot };
+  if (work === null || movement === null || station === null) return { ...block, slot };
   const { bodyWeight } = context;
   const known = { bodyWeight, slots, stances: approach.stances };
   const sets = rampCount(rampReasons(slot, movement, station, work, known));
@@ -185,6 +189,6 @@ function minutesAlone(bare: Bare, sets: number, judged: Judged, newId: NewId): n
       volumePolicyOf(judged.approach.stances),
     ),
   };
-  const plan = { schemaVersion: 2, blocks: [rampedAt(block, bare, alone, newId)] } as const;
+  const plan = { schemaVersion: 2, blocks: [rampedAt(block, alone, newId)] } as const;
   return sessionDuration(unroll(plan, judged.unrollContext)).likely / 60;
 }

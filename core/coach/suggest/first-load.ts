@@ -1,4 +1,12 @@
-import { count, massFromTicks, ticksOf, timesTicks, type Mass } from "../../kernel/index.ts";
+import {
+  count,
+  massFromTicks,
+  sameReading,
+  ticksOf,
+  timesTicks,
+  type Count,
+  type Mass,
+} from "../../kernel/index.ts";
 import { allLoads, loadForTotal, totalMoved, type Station } from "../../gym/index.ts";
 import type { Movement } from "../../movement/index.ts";
 import { repsAsked, type Target } from "../../plan/index.ts";
@@ -9,11 +17,13 @@ import { ONE_LEG_SHARE, type FirstLoad } from "../search/index.ts";
 /** The load that a suggested exercise begins with, and where it comes from. */
 export type SuggestedLoad =
   | FirstLoad
+  /** For so many reps, worked out from what was logged there. */
+  | { readonly kind: "estimated"; readonly reading: Mass; readonly reps: Count }
   /** Nothing is added: the body alone, the floor, the lightest band. */
   | { readonly kind: "bare"; readonly reading: Mass };
 
 /**
- * What an exercise begins with at its equipment, for the reps asked: what was logged there for so many reps, or last;
+ * What an exercise begins with at its equipment, for the reps asked: what was logged there last, or what that comes to for so many reps;
  * what a stated relation to a logged exercise gives; nothing to load where nothing much can be; or else a set that
  * finds it.
  */
@@ -31,7 +41,10 @@ export function suggestedLoad(
     const asked = repsAsked(target);
     const reps = asked === null ? null : count(Math.round((asked.min + asked.max) / 2));
     const usual = reps === null ? null : context.usualTotal(movement.ref, station.id, reps);
-    return { kind: "logged", reading: made(usual)?.reading ?? last };
+    const reading = made(usual)?.reading ?? last;
+    return reps === null || sameReading(reading, last)
+      ? { kind: "logged", reading: last }
+      : { kind: "estimated", reading, reps };
   }
   if (!hasLoads(station)) {
     const [lightest] = allLoads(loading);

@@ -2,6 +2,7 @@
 export * from "./asked.ts";
 export * from "./exercise-option.ts";
 export * from "./first-load.ts";
+export * from "./goals.ts";
 export * from "./greedy.ts";
 export * from "./linear.ts";
 export * from "./problem.ts";

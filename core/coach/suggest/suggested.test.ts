@@ -10,7 +10,7 @@ import { askedOf, type AskedDay } from "./asked.ts";
 import { optionKey } from "./exercise-option.ts";
 import { greedyChoice } from "./greedy.ts";
 import { isAllowed, worthOf } from "./problem.ts";
-import { suggestedDays, withGeneralWarmUp } from "./suggested.ts";
+import { sessionToFill, suggestedDays, withGeneralWarmUp, withRamps } from "./suggested.ts";
 
 interface Wish {
   readonly plan?: SessionPlan;
@@ -143,7 +143,7 @@ describe("a suggested session", () => {
     const { asked } = suggested({ over });
     const press = asked.options.find(({ movement }) => movement.ref === "shipped:leg-press");
     // 147 kg in all, on a sled of 47 kg.
-    expect(press?.load).toEqual({ kind: "logged", reading: kg(100) });
+    expect(press?.load).toEqual({ kind: "estimated", reading: kg(100), reps: 8 });
     const oneLeg = asked.options.find(
       ({ movement, station }) =>
         movement.ref === "shipped:single-leg-press" && station.id === press?.station.id,
@@ -181,7 +181,36 @@ describe("a suggested session", () => {
   });
 });
 
+it("warm-up sets are those of the exercises that are left, once others were not taken", () => {
+  const so = judging(EMPTY_PLAN);
+  const press = "shipped:leg-press";
+  const over = {
+    unrollContext: {
+      ...so.unrollContext,
+      lastReading: (ref: string) => (ref === press ? kg(140) : null),
+    },
+  };
+  const before = exercise("hack-squat", 4);
+  const own = exercise("leg-press", 3, { load: { kind: "absolute", reading: kg(140) } });
+  const rampOf = (plan: SessionPlan) => {
+    const ramped = withRamps(plan, new Set([own.slot.id]), judging(plan, over), sampleNewId);
+    return slotsOf(ramped)
+      .find(({ id }) => id === own.slot.id)
+      ?.sets.filter(({ role }) => role === "ramp").length;
+  };
+  const behind = rampOf(sessionOf(before, own));
+  // Nothing warms the muscles up before it any more, so that it has one set more.
+  expect(rampOf(sessionOf(own))).toBe((behind ?? 0) + 1);
+});
+
 describe("a general warm-up", () => {
+  it("is put into a session of nothing, and into none that has exercises", () => {
+    const so = judging(EMPTY_PLAN);
+    const plan = sessionOf(exercise("back-squat"));
+    expect(sessionToFill(plan, so, sampleNewId)).toBe(plan);
+    expect(sessionToFill(EMPTY_PLAN, so, sampleNewId).blocks).toHaveLength(1);
+  });
+
   it("is put in front once, with mobility where the approach wants it", () => {
     const so = judging(EMPTY_PLAN);
     const once = withGeneralWarmUp(sessionOf(exercise("back-squat")), so, sampleNewId);

@@ -1,4 +1,5 @@
 import {
+  assertNever,
   count,
   seconds,
   type Id,
@@ -20,8 +21,9 @@ import {
 import { findingsOf } from "../finding-rules.ts";
 import { applyFix, arranged, arrangedByApproach } from "../fix.ts";
 import { judge, type Judging } from "../judged.ts";
-import type { Asked, SessionFrame } from "./asked.ts";
+import type { Asked } from "./asked.ts";
 import { exerciseOf, optionKey, rampedAt } from "./exercise-option.ts";
+import type { MainLift } from "./goals.ts";
 import type { SuggestedLoad } from "./first-load.ts";
 import { isAllowed, sumOf, worthAt, worthOf, type Choice } from "./problem.ts";
 
@@ -36,7 +38,7 @@ export type PickReason =
   | { readonly kind: "length"; readonly region: Region; readonly length: MuscleLength }
   | { readonly kind: "action"; readonly action: JointAction }
   | { readonly kind: "singleLeg" }
-  | { readonly kind: "frame"; readonly frame: SessionFrame }
+  | { readonly kind: "mainLift"; readonly mainLift: MainLift }
   | { readonly kind: "liked" }
   | { readonly kind: "trainedHere" };
 
@@ -94,10 +96,28 @@ export function withGeneralWarmUp(
   return applyEdit(plan, { kind: "addBlock", block });
 }
 
+/** What a suggestion adds to: a session that has exercises as it is, and one that has none with a general warm-up. */
+export const sessionToFill = (
+  plan: SessionPlan,
+  judging: Pick<Judging, "approach">,
+  newId: NewId,
+): SessionPlan => (slotsOf(plan).length > 0 ? plan : withGeneralWarmUp(plan, judging, newId));
+
+/** How good a suggestion is known to be. */
+export type SuggestionQuality =
+  | { readonly kind: "working" }
+  /** As good as any. */
+  | { readonly kind: "best" }
+  /** At most this part of what can be gained is missing. */
+  | { readonly kind: "within"; readonly part: number }
+  /** A choice of the coach's, or one that could not be searched for longer. */
+  | { readonly kind: "unproven" };
+
 /** The sessions that a choice comes to, day by day, with the reason for each exercise. */
 export function suggestedDays(asked: Asked, choice: Choice, newId: NewId): readonly SuggestedDay[] {
   return asked.days.map((day, at) => {
     const { judging } = day;
+    // Whoever has ordered exercises keeps their order.
     const isKeptOrder = slotsOf(judging.plan).length > 0;
     let { plan } = judging;
     const picks: Picked[] = [];
@@ -119,46 +139,38 @@ export function suggestedDays(asked: Asked, choice: Choice, newId: NewId): reado
         exchanges: exchangesFor(asked, choice, i),
       });
     });
-    if (!isKeptOrder) plan = inOrder(plan, judging);
+    if (!isKeptOrder) plan = inOrder(plan, judging, newId);
     const places = slotsOf(plan).map(({ id }) => id);
     return {
-      plan: withRamps(asked, plan, picks, judging, newId),
+      plan: withRamps(plan, new Set(picks.map(({ slot }) => slot)), judging, newId),
       picks: picks.toSorted((a, b) => places.indexOf(a.slot) - places.indexOf(b.slot)),
     };
   });
 }
 
 /** In the order of the approach, and what findings would have first is put first. */
-function inOrder(plan: SessionPlan, judging: Judging): SessionPlan {
-  const sorted = arrangedByApproach(plan, judging);
-  const late = findingsOf({ ...judging, plan: sorted }).find(
-    ({ fact }) => fact.code === "putFirst",
-  );
+function inOrder(plan: SessionPlan, judging: Judging, newId: NewId): SessionPlan {
+  const sorted = { ...judging, plan: arrangedByApproach(plan, judging) };
+  const late = findingsOf(sorted).find(({ fact }) => fact.code === "putFirst");
   const [slot] = late?.slots ?? [];
-  return slot === undefined
-    ? sorted
-    : applyFix({ kind: "toFront", slot }, { ...judging, plan: sorted }, () => {
-        throw new Error("an exercise is moved without a new id");
-      });
+  return slot === undefined ? sorted.plan : applyFix({ kind: "toFront", slot }, sorted, newId);
 }
 
-/** Each pick gets the warm-up sets that follow from what is before it. */
-function withRamps(
-  { options }: Asked,
+/** The session with the warm-up sets of these exercises as they follow from what is before each of them. */
+export function withRamps(
   plan: SessionPlan,
-  picks: readonly Picked[],
-  judging: Judging,
+  slots: ReadonlySet<Id<"slot">>,
+  judging: Omit<Judging, "plan">,
   newId: NewId,
 ): SessionPlan {
   const judged = judge({ ...judging, plan });
   return {
     ...plan,
-    blocks: plan.blocks.map((block) => {
-      if (block.kind !== "exercise") return block;
-      const pick = picks.find(({ slot }) => slot === block.slot.id);
-      const option = pick && options.find((own) => optionKey(own) === pick.key);
-      return option === undefined ? block : rampedAt(block, option, judged, newId);
-    }),
+    blocks: plan.blocks.map((block) =>
+      block.kind === "exercise" && slots.has(block.slot.id)
+        ? rampedAt(block, judged, newId)
+        : block,
+    ),
   };
 }
 
@@ -197,8 +209,8 @@ function reasonsFor(asked: Asked, choice: Choice, at: number): readonly PickReas
       case "singleLeg":
         told.push({ worth, reason: { kind: "singleLeg" } });
         return;
-      case "frame":
-        told.push({ worth, reason: { kind: "frame", frame: stands.frame } });
+      case "mainLift":
+        told.push({ worth, reason: { kind: "mainLift", mainLift: stands.mainLift } });
         return;
       case "patternAgain":
       case "firstSet":
@@ -206,6 +218,8 @@ function reasonsFor(asked: Asked, choice: Choice, at: number): readonly PickReas
       case "otherDay":
       case "minutes":
         return;
+      default:
+        assertNever(stands);
     }
   });
   const judging = days[option.day]?.judging;
@@ -213,7 +227,9 @@ function reasonsFor(asked: Asked, choice: Choice, at: number): readonly PickReas
     ...(judging?.brief.likes.includes(option.movement.ref) === true
       ? [{ kind: "liked" } as const]
       : []),
-    ...(option.load.kind === "logged" ? [{ kind: "trainedHere" } as const] : []),
+    ...(option.load.kind === "logged" || option.load.kind === "estimated"
+      ? [{ kind: "trainedHere" } as const]
+      : []),
   ];
   const weighty = told.toSorted((a, b) => b.worth - a.worth).map(({ reason }) => reason);
   // The muscles say what the joint does, where one of them is a reason.
