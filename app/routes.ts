@@ -12,6 +12,7 @@ export default [
     route("people", "routes/people.tsx"),
     route("people/new", "routes/person-new.tsx"),
     route("people/:personId", "routes/person.tsx"),
+    route("people/:personId/edit", "routes/person-edit.tsx"),
     route("people/:personId/brief", "routes/brief.tsx"),
     route("people/:personId/strength", "routes/strength.tsx"),
     route("people/:personId/when", "routes/when.tsx"),

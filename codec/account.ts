@@ -44,7 +44,8 @@ export const joinCodec = z.object({
 
 export const resetPasswordCodec = z.object({ token, password: newPassword });
 
-const currentPassword = z
+/** Asked again before what cannot be undone. */
+export const currentPassword = z
   .string({ error: "Expected your current password." })
   .min(1, "Expected your current password.")
   .max(200, "Expected at most 200 characters.");

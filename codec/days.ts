@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { addDays, day, isDay, type Day } from "~/core/kernel/index.ts";
+import { addDays, day, type Day } from "~/core/kernel/index.ts";
+import { readDay } from "./typed-day.ts";
 
 /** Earlier than anything that anybody still reports. Source: our rule. */
 const FIRST_REPORTED = "1950-01-01";
@@ -9,20 +10,19 @@ const LAST_PLANNED = day("2199-12-31");
 /** Two years: a session planned later than that is a slip of the keyboard. Source: our rule. */
 const PLANNED_AHEAD = 731;
 
+/** A whole date in any way that {@link readDay} reads, between two days. */
 function dayWithin(first: string, last: Day, beyond: (typed: string) => string) {
   return z
     .string({ error: "Expected a date." })
-    .refine((text): boolean => isDay(text), {
-      error: "Expected a date, like 2026-03-31.",
-      abort: true,
+    .transform((text, ctx): Day => {
+      const read = readDay(text);
+      if (read !== null) return read;
+      ctx.addIssue({ code: "custom", message: "Expected a date, like 31 Mar 2026.", input: text });
+      return z.NEVER;
     })
-    .refine((text) => text >= first && text <= last, {
+    .refine((on) => on >= first && on <= last, {
       error: (issue) => beyond(String(issue.input)),
       abort: true,
-    })
-    .transform((text): Day => {
-      if (!isDay(text)) throw new Error(`not a day: ${text}`);
-      return text;
     });
 }
 

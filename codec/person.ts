@@ -1,5 +1,6 @@
 import { idField, massUnitField, type Id } from "~/core/kernel/index.ts";
 import { z } from "zod";
+import { currentPassword } from "./account.ts";
 import { optionalTextField, textField } from "./text.ts";
 
 /** What a coach writes about somebody who trains, in a studio of these coaches. */
@@ -40,3 +41,9 @@ export const revisionField = z
   .string()
   .regex(/^\d{1,9}$/, "Expected the revision of the form.")
   .transform(Number);
+
+/** What erasing a client for good asks for. */
+export const eraseCodec = z.object({
+  confirm: z.literal("erase", { error: "Tick the box first." }),
+  current: currentPassword,
+});

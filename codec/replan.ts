@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { replanEventField, type ReplanEvent } from "~/core/coach/replan/index.ts";
+import { readDay } from "./typed-day.ts";
 import { revisionCodec } from "./values.ts";
 
 const number = z
@@ -9,12 +10,14 @@ const number = z
   .transform(Number);
 const emptyIsNull = z.string().transform((text) => (text === "" ? null : text));
 
-/** A date that may be left open. */
+/** A date in any way that people write one; what is none is refused where it is read. */
+const date = z.string().transform((text) => readDay(text) ?? text);
+
 const fields = z.object({
   kind: z.string(),
   session: z.string().optional(),
-  from: z.string().optional(),
-  to: emptyIsNull.optional(),
+  from: date.optional(),
+  to: date.pipe(emptyIsNull).optional(),
   why: z.string().optional(),
   station: z.string().optional(),
   gym: z.string().optional(),
@@ -22,7 +25,7 @@ const fields = z.object({
   provokedBy: z.string().optional(),
   severity: number.optional(),
   allowed: number.optional(),
-  by: z.string().optional(),
+  by: date.optional(),
 });
 
 /**

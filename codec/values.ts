@@ -9,7 +9,7 @@ export const secondsCodec = z.number().min(0).max(86_400).transform(seconds);
 /** Any date that exists; what a form takes is narrower, see days.ts. */
 export const dayCodec = z.custom<Day>(
   (v) => typeof v === "string" && isDay(v),
-  "Expected a date, like 2026-03-31.",
+  "Expected a date, like 31 Mar 2026.",
 );
 export const timeZoneCodec = z
   .string()

@@ -37,6 +37,24 @@ export function formatSetsDone(sets: readonly ExposedSet[]): string {
     : sets.map((set) => `${load(set)} × ${reps(set)}`).join(", ");
 }
 
+/** Sets with the same load behind each other, for a column: "75 kg" and "7 7 7 7"; what is unknown is a question mark. */
+export function setsByLoad(
+  sets: readonly ExposedSet[],
+): readonly { readonly load: string; readonly done: string }[] {
+  const groups: { load: string; done: string[] }[] = [];
+  for (const { reading, amount, measure } of sets) {
+    const load = reading === null ? "?" : formatMass(reading);
+    const done = amount === null ? "?" : `${amount}${UNITS[measure]}`;
+    const last = groups.at(-1);
+    if (last?.load === load) last.done.push(done);
+    else groups.push({ load, done: [done] });
+  }
+  return groups.map(({ load, done }) => ({
+    load,
+    done: done.join(done.some((own) => own.includes(" ")) ? ", " : " "),
+  }));
+}
+
 /** "100 kg × 12, 11, 10 · last set RIR 1 · 18 Nov" */
 export function formatExposure(exposure: Exposure): string {
   const last = exposure.sets.at(-1);

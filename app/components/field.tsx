@@ -95,7 +95,7 @@ export function TextInput({
   autoComplete,
   inputMode,
 }: BoundProps<string | undefined> & {
-  readonly type?: "text" | "email" | "password" | "date" | "time";
+  readonly type?: "text" | "email" | "password";
   readonly autoComplete?: string;
   readonly inputMode?: "decimal" | "numeric";
 }) {
@@ -199,12 +199,15 @@ export function Ticks({
   chosen,
   options,
   errors,
+  onToggle,
 }: {
   readonly title?: string;
   readonly name: string;
+  /** What is ticked: at first, or where `onToggle` is given, now. */
   readonly chosen: readonly string[];
   readonly options: readonly (readonly [string, string])[];
   readonly errors?: readonly string[] | undefined;
+  readonly onToggle?: (value: string) => void;
 }) {
   return (
     <Box role="group" aria-label={title ?? name} sx={{ mb: 2 }}>
@@ -220,7 +223,9 @@ export function Ticks({
               type="checkbox"
               name={name}
               value={value}
-              defaultChecked={chosen.includes(value)}
+              {...(onToggle === undefined
+                ? { defaultChecked: chosen.includes(value) }
+                : { checked: chosen.includes(value), onChange: () => onToggle(value) })}
             />
             {text}
           </Box>

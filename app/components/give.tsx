@@ -7,13 +7,10 @@ import type { FittingChange } from "~/core/coach/index.ts";
 import type { Day } from "~/core/kernel/index.ts";
 import { formatFittingChange } from "~/format/fitting.ts";
 import { useCatalogue } from "./catalogue.ts";
-import { Labelled, PlainInput, Select } from "./field.tsx";
+import { ClientsChoice, type NamedClient } from "./clients/client-choice.tsx";
+import { DayInput } from "./day-input.tsx";
+import { Labelled, Select } from "./field.tsx";
 import { useMuscles } from "./wording.ts";
-
-interface Named {
-  readonly id: string;
-  readonly name: string;
-}
 
 /** To whom something is given, where and from which day; what changes for each is shown before anything is made. */
 export function GiveForm({
@@ -23,14 +20,13 @@ export function GiveForm({
   dayLabel,
   today,
 }: {
-  readonly people: readonly Named[];
-  readonly gyms: readonly Named[];
+  readonly people: readonly NamedClient[];
+  readonly gyms: readonly NamedClient[];
   /** What was asked for already; null at first. */
   readonly given: Give | null;
   readonly dayLabel: string;
   readonly today: Day;
 }) {
-  const chosen = new Set<string>(given?.people);
   if (people.length === 0 || gyms.length === 0) {
     return (
       <Typography sx={{ mt: 1 }}>
@@ -41,24 +37,10 @@ export function GiveForm({
   }
   return (
     <Form method="get" replace>
-      <Box
-        component="fieldset"
-        sx={{ border: 0, p: 0, my: 1, display: "flex", flexWrap: "wrap", columnGap: 3 }}
-      >
-        <Box component="legend" sx={{ position: "absolute", left: -9999 }}>
-          Clients
-        </Box>
-        {people.map((person) => (
-          <Box component="label" key={person.id} sx={{ minHeight: 36 }}>
-            <input
-              type="checkbox"
-              name="people"
-              value={person.id}
-              defaultChecked={chosen.has(person.id)}
-            />{" "}
-            {person.name}
-          </Box>
-        ))}
+      <Box sx={{ maxWidth: 620, pt: 1.5 }}>
+        <Labelled id="people" label="Clients">
+          <ClientsChoice id="people" name="people" people={people} chosen={given?.people ?? []} />
+        </Labelled>
       </Box>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "flex-end" }}>
         <Labelled id="gymId" label="Gym">
@@ -71,7 +53,7 @@ export function GiveForm({
           </Select>
         </Labelled>
         <Labelled id="day" label={dayLabel}>
-          <PlainInput id="day" name="day" type="date" defaultValue={given?.day ?? today} />
+          <DayInput id="day" name="day" defaultValue={given?.day ?? today} />
         </Labelled>
         <Box sx={{ mb: 2 }}>
           <Button type="submit" variant={given === null ? "contained" : "outlined"}>
@@ -85,7 +67,7 @@ export function GiveForm({
 
 /** Somebody's copy: what it holds in a few words, and what was changed for them. */
 export interface ShownCopy {
-  readonly person: Named;
+  readonly person: NamedClient;
   readonly about: string;
   readonly changes: readonly FittingChange[];
   /** Why it cannot be made; null where it can. */

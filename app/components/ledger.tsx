@@ -4,10 +4,16 @@ import Box from "@mui/material/Box";
 export function Ledger({
   label,
   head,
+  sorted = null,
+  wideOnly = [],
   children,
 }: {
   readonly label: string;
   readonly head: readonly React.ReactNode[];
+  /** The place of the head that the rows are in order by. */
+  readonly sorted?: number | null;
+  /** The places of heads that a phone has no room for; their cells carry the class `wide`. */
+  readonly wideOnly?: readonly number[];
   readonly children: React.ReactNode;
 }) {
   return (
@@ -45,6 +51,7 @@ export function Ledger({
             fontSize: "1.2rem",
             whiteSpace: "nowrap",
           },
+          "& .wide": { display: { xs: "none", md: "table-cell" } },
           "& tbody tr:hover": { backgroundColor: "kravo.sheet" },
         }}
       >
@@ -52,9 +59,14 @@ export function Ledger({
           <tr>
             {head.map((cell, i) =>
               cell === "" ? (
-                <td key={i} />
+                <td key={i} className={wideOnly.includes(i) ? "wide" : undefined} />
               ) : (
-                <th key={i} scope="col">
+                <th
+                  key={i}
+                  scope="col"
+                  className={wideOnly.includes(i) ? "wide" : undefined}
+                  aria-sort={sorted === i ? "ascending" : undefined}
+                >
                   {cell}
                 </th>
               ),

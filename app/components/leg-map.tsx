@@ -35,10 +35,13 @@ const DRAWN: readonly Region[] = [
 export const LegMap = steady(function LegMap({
   about,
   regions,
+  onPick = null,
 }: {
   /** What is shown: "Hard sets of the week". */
   readonly about: string;
   readonly regions: readonly ShadedRegion[];
+  /** What a press on a muscle does; Enter and space do it to the one that arrows went to. */
+  readonly onPick?: ((region: Region) => void) | null;
 }) {
   const muscles = useMuscles();
   const id = useId();
@@ -46,6 +49,11 @@ export const LegMap = steady(function LegMap({
   const by = new Map(regions.map((r) => [r.region, r]));
   const told = (region: Region) => `${muscles.label[region]}: ${by.get(region)?.says ?? "nothing"}`;
   const onKeyDown = (event: React.KeyboardEvent) => {
+    if (onPick !== null && named !== null && (event.key === "Enter" || event.key === " ")) {
+      event.preventDefault();
+      onPick(named);
+      return;
+    }
     const step = event.key === "ArrowRight" ? 1 : event.key === "ArrowLeft" ? -1 : 0;
     if (step === 0) return;
     event.preventDefault();
@@ -54,9 +62,9 @@ export const LegMap = steady(function LegMap({
   };
   return (
     <div
-      className={plain.legFigure}
+      className={onPick === null ? plain.legFigure : `${plain.legFigure} ${plain.legPick}`}
       role="group"
-      aria-label={`${about} on the leg; arrow keys go through the muscles`}
+      aria-label={`${about} on the leg; arrow keys go through the muscles${onPick === null ? "" : ", Enter marks one"}`}
       tabIndex={0}
       onKeyDown={onKeyDown}
       onBlur={() => setNamed(null)}
@@ -89,7 +97,14 @@ export const LegMap = steady(function LegMap({
             {view.middle.map((d) => (
               <path key={d} className={plain.legLine} d={d} />
             ))}
-            <Leg view={view} hatch={`${id}-${view.name}`} by={by} named={named} onName={setNamed} />
+            <Leg
+              view={view}
+              hatch={`${id}-${view.name}`}
+              by={by}
+              named={named}
+              onName={setNamed}
+              onPick={onPick}
+            />
             {view.mirror === null ? null : (
               <g transform={`matrix(-1 0 0 1 ${view.mirror} 0)`}>
                 <Leg
@@ -98,6 +113,7 @@ export const LegMap = steady(function LegMap({
                   by={by}
                   named={named}
                   onName={setNamed}
+                  onPick={onPick}
                 />
               </g>
             )}
@@ -117,6 +133,7 @@ function Leg({
   by,
   named,
   onName,
+  onPick,
 }: {
   readonly view: LegView;
   /** The id of the pattern of what is hatched. */
@@ -124,6 +141,7 @@ function Leg({
   readonly by: ReadonlyMap<Region, ShadedRegion>;
   readonly named: Region | null;
   readonly onName: (region: Region) => void;
+  readonly onPick: ((region: Region) => void) | null;
 }) {
   return (
     <>
@@ -137,6 +155,7 @@ function Leg({
             d={d}
             style={shade === "below" ? { fill: `url(#${hatch})` } : undefined}
             onPointerEnter={() => onName(region)}
+            {...(onPick === null ? {} : { onClick: () => onPick(region) })}
           />
         );
       })}

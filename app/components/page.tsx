@@ -59,7 +59,8 @@ export function Section({
         sx={{
           display: "flex",
           alignItems: "baseline",
-          gap: 2,
+          flexWrap: "wrap",
+          columnGap: 2,
           borderBottom: 2,
           borderColor: "kravo.ink",
           pb: 0.5,

@@ -101,6 +101,7 @@ export default function BriefPage({ loaderData, actionData }: Route.ComponentPro
   return (
     <Page
       title={`Brief: ${person.name}`}
+      heading="Brief"
       lead={
         <>
           <Link to={`/people/${person.id}`}>{person.name}</Link> ·{" "}
@@ -113,15 +114,6 @@ export default function BriefPage({ loaderData, actionData }: Route.ComponentPro
     >
       <Section title="What is known, and what it does">
         <BriefLines brief={brief} names={names} />
-      </Section>
-      <Section title="Body and readiness, over time" id="body">
-        <Measurements
-          key={measurements.length}
-          list={measurements}
-          lastResult={actionData?.kind === "measure" ? actionData.reply : null}
-          unit={person.unit}
-          today={today}
-        />
       </Section>
       <Section title="Change the brief">
         <Box sx={{ pt: 2 }}>
@@ -137,6 +129,15 @@ export default function BriefPage({ loaderData, actionData }: Route.ComponentPro
             today={today}
           />
         </Box>
+      </Section>
+      <Section title="Body and readiness, over time" id="body">
+        <Measurements
+          key={measurements.length}
+          list={measurements}
+          lastResult={actionData?.kind === "measure" ? actionData.reply : null}
+          unit={person.unit}
+          today={today}
+        />
       </Section>
       <Section title="History">
         {history.length < 2 && current.at === null ? (

@@ -86,7 +86,8 @@ export default function ComparingPage({ loaderData, actionData }: Route.Componen
   const parameters = (movement === undefined ? null : find(movement))?.setUp ?? [];
   return (
     <Page
-      title={`Comparing, ${person.name}`}
+      title={`Comparing: ${person.name}`}
+      heading="Comparing"
       lead={
         <>
           <Link to={`/people/${person.id}`}>{person.name}</Link> · what does not matter when

@@ -20,6 +20,8 @@ import { listPhasesOf } from "~/server/db/phases.server.ts";
 import { readForm, refused } from "~/server/http/body.server.ts";
 import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/phase-new.ts";
+import { DayField } from "../components/day-input.tsx";
+import { ClientChoice } from "../components/clients/client-choice.tsx";
 import { SuggestDialog } from "../components/suggest/suggest-dialog.tsx";
 import { SUGGEST, useSuggestedDays } from "../components/suggest/use-suggested-days.ts";
 import { Choice, Labelled, Select, TextInput } from "../components/field.tsx";
@@ -150,27 +152,22 @@ function NewPhaseFor({ loaderData, actionData }: Route.ComponentProps) {
         >
           <div>
             <Labelled id={fields.personId.id} label="Client" errors={fields.personId.errors}>
-              <Select
+              <ClientChoice
                 id={fields.personId.id}
                 name={fields.personId.name}
-                defaultValue={person ?? ""}
-                onChange={(event) =>
-                  void submit(new URLSearchParams({ person: event.target.value }), {
+                people={people}
+                chosen={person}
+                onChoose={(chosen) =>
+                  void submit(new URLSearchParams({ person: chosen ?? "" }), {
                     method: "get",
                     replace: true,
                   })
                 }
-              >
-                {people.map(({ id, name }) => (
-                  <option key={id} value={id}>
-                    {name}
-                  </option>
-                ))}
-              </Select>
+              />
             </Labelled>
             <TextInput field={fields.name} label="Name" />
             <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", columnGap: 2 }}>
-              <TextInput field={fields.start} label="First day" type="date" />
+              <DayField field={fields.start} label="First day" />
               <TextInput field={fields.weeks} label="Weeks" inputMode="numeric" />
               <Choice
                 field={fields.goal}

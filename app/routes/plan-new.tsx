@@ -13,7 +13,9 @@ import { addPlan } from "~/server/db/plans.server.ts";
 import { readForm, refused } from "~/server/http/body.server.ts";
 import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/plan-new.ts";
-import { Choice, TextInput } from "../components/field.tsx";
+import { DayField, TimeField } from "../components/day-input.tsx";
+import { ClientChoice } from "../components/clients/client-choice.tsx";
+import { Choice, Labelled, TextInput } from "../components/field.tsx";
 import { Empty, Page } from "../components/page.tsx";
 
 export const loader = reading(async (scope, { request }: Route.LoaderArgs) => {
@@ -90,15 +92,18 @@ export default function NewPlan({ loaderData, actionData }: Route.ComponentProps
     >
       <Form method="post" {...getFormProps(form)}>
         <Box sx={{ maxWidth: 520 }}>
-          <Choice
-            field={fields.personId}
-            label="Client"
-            options={people.map((p) => [p.id, p.name])}
-          />
+          <Labelled id={fields.personId.id} label="Client" errors={fields.personId.errors}>
+            <ClientChoice
+              id={fields.personId.id}
+              name={fields.personId.name}
+              people={people}
+              chosen={fields.personId.initialValue ?? null}
+            />
+          </Labelled>
           <TextInput field={fields.title} label="Title" />
           <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", columnGap: 2 }}>
-            <TextInput field={fields.day} label="Day" type="date" />
-            <TextInput field={fields.startTime} label="Start time (optional)" type="time" />
+            <DayField field={fields.day} label="Day" />
+            <TimeField field={fields.startTime} label="Start time (optional)" />
           </Box>
           <Choice field={fields.gymId} label="Gym" options={gyms.map((g) => [g.id, g.name])} />
           <Button type="submit" variant="contained">

@@ -31,6 +31,8 @@ import { listPeople } from "~/server/db/people.server.ts";
 import { isJson, readForm, readJson } from "~/server/http/body.server.ts";
 import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/season.ts";
+import { DayInput } from "../components/day-input.tsx";
+import { ClientChoice } from "../components/clients/client-choice.tsx";
 import { useTurns } from "../components/in-turn.ts";
 import { FieldErrors, Labelled, PlainInput, Select } from "../components/field.tsx";
 import { Ledger } from "../components/ledger.tsx";
@@ -141,23 +143,19 @@ export default function SeasonPage({ loaderData, actionData }: Route.ComponentPr
       actions={
         <Box sx={{ display: "flex", gap: 1, alignItems: "end", flexWrap: "wrap" }}>
           <Box sx={{ minWidth: 180 }}>
-            <Select
-              aria-label="Whose season"
-              value={only ?? ""}
-              onChange={(event) =>
-                void submit(
-                  new URLSearchParams({ from: season.from, person: event.target.value }),
-                  { method: "get" },
-                )
+            <ClientChoice
+              key={only}
+              id="whose"
+              label="Whose season"
+              people={people}
+              chosen={only}
+              none="All clients"
+              onChoose={(person) =>
+                void submit(new URLSearchParams({ from: season.from, person: person ?? "" }), {
+                  method: "get",
+                })
               }
-            >
-              <option value="">All clients</option>
-              {people.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </Select>
+            />
           </Box>
           <Button component={Link} to={to(-91)} variant="outlined">
             Earlier
@@ -383,14 +381,13 @@ function AddEvent({
             <PlainInput id="event-name" name="name" maxLength={80} required />
           </Labelled>
           <Labelled id="event-person" label="Who">
-            <Select id="event-person" name="personId" defaultValue={only ?? ""}>
-              <option value="">Everybody</option>
-              {people.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </Select>
+            <ClientChoice
+              id="event-person"
+              name="personId"
+              people={people}
+              chosen={only}
+              none="Everybody"
+            />
           </Labelled>
           {kind === "travel" ? (
             <Labelled id="event-gym" label="Gym there">
@@ -407,10 +404,10 @@ function AddEvent({
             <span />
           )}
           <Labelled id="event-starts" label="First day">
-            <PlainInput id="event-starts" name="starts" type="date" defaultValue={today} required />
+            <DayInput id="event-starts" name="starts" defaultValue={today} required />
           </Labelled>
           <Labelled id="event-ends" label="Last day, if not the same">
-            <PlainInput id="event-ends" name="ends" type="date" />
+            <DayInput id="event-ends" name="ends" />
           </Labelled>
         </Box>
         <FieldErrors id="event-error" errors={problem === null ? undefined : [problem]} />

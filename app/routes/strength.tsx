@@ -60,6 +60,7 @@ export default function Strength({ loaderData }: Route.ComponentProps) {
   return (
     <Page
       title={`Rep-max table: ${person.name}`}
+      heading="Rep-max table"
       lead={
         <>
           <Link to={`/people/${person.id}`}>{person.name}</Link> · from logged sets; an estimate,

@@ -13,6 +13,7 @@ import { whenFor } from "~/server/coaching/when.server.ts";
 import { getPerson } from "~/server/db/people.server.ts";
 import { reading } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/when.ts";
+import { DayInput } from "../components/day-input.tsx";
 import { useCatalogue } from "../components/catalogue.ts";
 import { FieldErrors, Labelled, PlainInput, Select } from "../components/field.tsx";
 import { Ledger } from "../components/ledger.tsx";
@@ -60,7 +61,8 @@ export default function WhenPage({ loaderData }: Route.ComponentProps) {
   const own = askable.find(({ key }) => key === chosen);
   return (
     <Page
-      title={`When? ${person.name}`}
+      title={`Project a load: ${person.name}`}
+      heading="Project a load"
       lead={
         <>
           <Link to={`/people/${person.id}`}>{person.name}</Link> · at the rate so far and in the
@@ -101,7 +103,7 @@ export default function WhenPage({ loaderData }: Route.ComponentProps) {
               </Box>
               <Box sx={{ width: 190 }}>
                 <Labelled id="by" label="Load by a date (optional)">
-                  <PlainInput id="by" name="by" type="date" defaultValue={query.by ?? ""} />
+                  <DayInput id="by" name="by" defaultValue={query.by ?? ""} />
                 </Labelled>
               </Box>
               <Button type="submit" variant="contained" sx={{ mb: 2 }}>

@@ -1,9 +1,11 @@
 /** The classes of this sheet; `styles.test.ts` holds them to it. */
 declare const styles: {
   readonly above: string;
+  readonly calendarLoading: string;
   readonly cell: string;
   readonly cellError: string;
   readonly cellSelect: string;
+  readonly dayInput: string;
   readonly dense: string;
   readonly densePage: string;
   readonly emptyLine: string;
@@ -14,6 +16,7 @@ declare const styles: {
   readonly legLine: string;
   readonly legMap: string;
   readonly legNamed: string;
+  readonly legPick: string;
   readonly muscle: string;
   readonly none: string;
   readonly opened: string;
@@ -26,6 +29,7 @@ declare const styles: {
   readonly smallButton: string;
   readonly smallHeading: string;
   readonly soft: string;
+  readonly steps: string;
   readonly text: string;
   readonly tight: string;
   readonly wide: string;

@@ -9,6 +9,8 @@ const SHEETS = [
   "app/components/season/season.module.css",
   "app/components/today/first-steps.module.css",
   "app/components/suggest/suggest.module.css",
+  "app/components/clients/clients.module.css",
+  "app/components/person/training-log.module.css",
 ];
 
 /** What stands in a sheet without what its rules say: selectors alone. */

@@ -8,6 +8,7 @@ export { dropLinesOf } from "./drop-lines.ts";
 export * from "./equation.ts";
 export * from "./estimate.ts";
 export * from "./standing.ts";
+export * from "./training-log.ts";
 export * from "./strength-records.ts";
 export * from "./judged-line.ts";
 export * from "./line-record.ts";

@@ -41,7 +41,7 @@ export interface StandingLine {
   readonly ruling: RuledLine | null;
 }
 
-/** How an exercise stands: its lines now, last time and next, its bests, and its latest sessions. */
+/** How an exercise stands: its lines now, last time and next, its bests, and every session of it. */
 export interface Standing {
   readonly key: string;
   readonly slot: Slot;
@@ -50,12 +50,12 @@ export interface Standing {
   readonly session: Id<"sessionLog">;
   readonly lines: readonly StandingLine[];
   readonly bests: readonly Best[];
-  readonly latest: readonly Exposure[];
+  /** Oldest first, those of light and lighter weeks too. */
+  readonly trained: readonly Exposure[];
 }
 
-/** How many bests and sessions are told of each exercise. */
+/** How many bests are told of each exercise. */
 const BESTS = 3;
-const LATEST = 6;
 
 /** How an exercise stands on a day. `rulingOn` tells what was ruled on a line of its last session. */
 export function standingOf(
@@ -77,6 +77,6 @@ export function standingOf(
       }),
     ),
     bests: bestsOf(trained, known).slice(0, BESTS),
-    latest: trained.slice(-LATEST),
+    trained,
   };
 }

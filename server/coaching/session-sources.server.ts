@@ -10,7 +10,7 @@ const LATEST = 12;
 export async function sessionSources(scope: Scope, person: Id<"person"> | null) {
   const [templates, plans] = await Promise.all([
     listTemplates(scope),
-    person === null ? [] : listPlansOf(scope, person, LATEST),
+    person === null ? [] : listPlansOf(scope, person, { many: LATEST }),
   ]);
   return {
     templates: templates.filter(({ isPutAway }) => !isPutAway),

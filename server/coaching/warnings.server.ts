@@ -1,4 +1,9 @@
-import { warningsOf, type StatedNow } from "~/core/coach/warnings/index.ts";
+import {
+  strengthTrend,
+  warningsOf,
+  type ClientRecord,
+  type StatedNow,
+} from "~/core/coach/warnings/index.ts";
 import { seededRandom, type Day, type Id } from "~/core/kernel/index.ts";
 import { approachAmong } from "~/core/person/index.ts";
 import {
@@ -15,7 +20,7 @@ import { listApproaches } from "../db/approaches.server.ts";
 import { currentBrief } from "../db/briefs.server.ts";
 import { studioDay } from "../db/gyms.server.ts";
 import { listMeasurements } from "../db/measurements.server.ts";
-import { getPerson } from "../db/people.server.ts";
+import { getPerson, keepTrend } from "../db/people.server.ts";
 import { trainedSince } from "../db/performed.server.ts";
 import { phaseOn, type StoredPhase } from "../db/phases.server.ts";
 import type { Scope } from "../db/scope.server.ts";
@@ -23,7 +28,7 @@ import { replaceWarnings } from "../db/warnings.server.ts";
 import type { KnownClient } from "./client.server.ts";
 import { phaseFactsFor } from "./phase-facts.server.ts";
 
-/** Works out what goes wrong over weeks of a client, from everything that is known of them. */
+/** Works out what goes wrong over weeks of a client, and how their strength goes, from everything known of them. */
 export async function workOutWarnings(
   scope: Scope,
   id: Id<"person">,
@@ -40,7 +45,7 @@ export async function workOutWarnings(
   ]);
   const { history, series, catalogue } = client;
   const places = new Map(history.sessions.map(({ id: session, place }) => [session, place]));
-  const warnings = warningsOf({
+  const record: ClientRecord = {
     today,
     brief,
     approach: approachAmong(approaches, brief.approach),
@@ -52,8 +57,9 @@ export async function workOutWarnings(
     itemsDone: (session) => history.beside.get(session)?.itemsDone ?? new Map(),
     targets: await statedNow(scope, id, client, today),
     trainedSince: since,
-  });
-  await replaceWarnings(scope, id, warnings);
+  };
+  await replaceWarnings(scope, id, warningsOf(record));
+  await keepTrend(scope, id, strengthTrend(record));
 }
 
 /** What a change of a phase makes of its stated targets: warnings of a client whose phase states none do not change. */

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import type { StrengthTrend } from "~/core/coach/warnings/index.ts";
 import { fail, ok, type Result, type Id } from "~/core/kernel/index.ts";
 import { personCodec, type PersonForm } from "~/codec/person.ts";
 import { newId } from "~/codec/new-id.ts";
@@ -14,7 +15,8 @@ export interface Person extends PersonForm {
   readonly revision: number;
 }
 
-function personFrom(row: Row): Person {
+/** A client from their row. */
+export function personFrom(row: Row): Person {
   const coach = row["coach_id"] === null ? null : fromBinary<"user">(row["coach_id"]);
   const form = personCodec.parse({ ...row, coach });
   return {
@@ -96,6 +98,18 @@ export async function archivePerson(
     .from("people")
     .where({ id: toBinary(id) })
     .update({ archived_at: isArchived ? scope.now : null, changed_at: scope.now, ...scope.by });
+}
+
+/** Keeps how a client's strength goes, for lists; it is worked out and no edit of the client. */
+export async function keepTrend(
+  scope: Scope,
+  id: Id<"person">,
+  trend: StrengthTrend | null,
+): Promise<void> {
+  await scope
+    .from("people")
+    .where({ id: toBinary(id) })
+    .update({ trend_share: trend?.share ?? null, trend_exercises: trend?.exercises ?? null });
 }
 
 /**

@@ -203,11 +203,11 @@ export async function listOpenSessions(
   }));
 }
 
-/** A person's latest plans, newest first. */
+/** So many of a person's plans, newest first, after so many newer ones are left out. */
 export async function listPlansOf(
   scope: Scope,
   person: Id<"person">,
-  limit: number,
+  { many, skip = 0 }: { readonly many: number; readonly skip?: number },
 ): Promise<readonly PlanEntry[]> {
   const rows = (await entryQuery(scope)
     .where("plans.person_id", toBinary(person))
@@ -215,7 +215,8 @@ export async function listPlansOf(
       { column: "plans.day", order: "desc" },
       { column: "plans.id", order: "desc" },
     ])
-    .limit(limit)) as Row[];
+    .limit(many)
+    .offset(skip)) as Row[];
   return readEach(scope, "session", rows, entryFrom);
 }
 

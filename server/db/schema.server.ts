@@ -425,6 +425,11 @@ const DISCARDED = [
   "alter table gyms add column archived_at bigint null",
 ];
 
+/** How the strength of a client goes, worked out with what their weeks warn of, for the list of clients. */
+const STRENGTH_TREND = [
+  "alter table people add column trend_share double null, add column trend_exercises int null",
+];
+
 /** Migrations by name, in order. A landed one is never edited; the next is appended. */
 const MIGRATIONS: readonly { readonly name: string; readonly statements: readonly string[] }[] = [
   { name: "001-foundation", statements: FIRST },
@@ -448,6 +453,7 @@ const MIGRATIONS: readonly { readonly name: string; readonly statements: readonl
   { name: "019-archived-clients", statements: ARCHIVED_CLIENTS },
   { name: "020-accounts", statements: ACCOUNTS },
   { name: "021-discarded", statements: DISCARDED },
+  { name: "022-strength-trend", statements: STRENGTH_TREND },
 ];
 
 const source: Knex.MigrationSource<(typeof MIGRATIONS)[number]> = {

@@ -283,6 +283,6 @@ it("keeps sessions of other phases and of none out of it", async () => {
   const own = await addSquats(here.studio, addDays(day("2026-03-02"), 1));
   const phase = await begunPhase();
   await change(phase, { kind: "start", to: day("2026-03-09") });
-  const plans = await listPlansOf(scope, person, 50);
+  const plans = await listPlansOf(scope, person, { many: 50 });
   expect(plans.find(({ id }) => id === own)?.day).toBe("2026-03-03");
 });

@@ -247,7 +247,7 @@ describe("a week", () => {
     expect(await approveWeek(here.studio.scope, phase.id, 1)).toEqual({ planned: 0, waiting: [] });
     // The second week follows from a first one that is not done: nothing of it can be approved.
     expect(await approveWeek(here.studio.scope, phase.id, 2)).toEqual({ planned: 0, waiting: [] });
-    expect(await listPlansOf(here.studio.scope, here.studio.person, 9)).toHaveLength(2);
+    expect(await listPlansOf(here.studio.scope, here.studio.person, { many: 9 })).toHaveLength(2);
   });
 
   it("is planned once where two approve it at the same moment", async () => {

@@ -92,7 +92,7 @@ describe("a stored record that cannot be read", () => {
       .update({ name: "\u200B" });
     expect(await listPeople(scope)).toHaveLength(1);
     expect((await listTemplates(scope)).map(({ name }) => name)).toEqual(["Good"]);
-    expect(await listPlansOf(scope, here.studio.person, 8)).toHaveLength(2);
+    expect(await listPlansOf(scope, here.studio.person, { many: 8 })).toHaveLength(2);
     expect((await historyOf(scope, here.studio.person)).sessions.map(({ id }) => id)).not.toContain(
       sessionLog.id,
     );

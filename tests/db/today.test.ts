@@ -299,7 +299,7 @@ describe("a client who is archived", () => {
         listed: (await listPeople(scope)).some(({ id }) => id === cleo),
         planned: plans.filter(isHers).length,
         waiting: decisions.filter(isHers).length + running.filter(isHers).length,
-        kept: (await listPlansOf(scope, cleo, 9)).length,
+        kept: (await listPlansOf(scope, cleo, { many: 9 })).length,
       };
     };
     const before = await seen();

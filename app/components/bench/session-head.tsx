@@ -1,8 +1,9 @@
 import Box from "@mui/material/Box";
 import { memo, useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
-import { isDay, type Id } from "~/core/kernel/index.ts";
+import type { Id } from "~/core/kernel/index.ts";
 import { formatDay } from "~/format/numbers.ts";
+import { DayInput, TimeInput } from "../day-input.tsx";
 import { PlainInput, Select } from "../field.tsx";
 import type { Draft } from "./draft.ts";
 import type { ReportInvalid } from "./typed-cell.tsx";
@@ -55,23 +56,15 @@ export const SessionWhere = memo(function SessionWhere({
         shown={`${formatDay(head.day)}${head.startTime === null ? "" : `, ${head.startTime}`}`}
         about="Change day and time"
       >
-        <PlainInput
-          type="date"
+        <DayInput
           aria-label="Day"
-          value={head.day}
-          onChange={(event) => {
-            const day = event.target.value;
-            if (isDay(day)) onHead((now) => ({ ...now, day }));
-          }}
+          defaultValue={head.day}
+          onDay={(day) => onHead((now) => ({ ...now, day }))}
         />
-        <PlainInput
-          type="time"
+        <TimeInput
           aria-label="Time"
-          value={head.startTime ?? ""}
-          onChange={(event) => {
-            const time = event.target.value;
-            onHead((now) => ({ ...now, startTime: time === "" ? null : time }));
-          }}
+          defaultValue={head.startTime ?? ""}
+          onTime={(startTime) => onHead((now) => ({ ...now, startTime }))}
         />
       </InPlace>{" "}
       ·{" "}

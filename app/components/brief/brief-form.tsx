@@ -5,9 +5,9 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { Form } from "react-router";
-import { type Day, type MovementRef, JOINTS, PATTERNS, REGIONS } from "~/core/kernel/index.ts";
+import { type Day, type MovementRef, JOINTS, PATTERNS } from "~/core/kernel/index.ts";
 import {
   type Approach,
   CAUTIONS,
@@ -31,11 +31,13 @@ import {
 import { LOADING_NAMES } from "~/format/station.ts";
 import { JOINT_NAMES, PATTERN_NAMES } from "~/format/training.ts";
 import { formatRange } from "~/format/volume.ts";
+import { DayField } from "../day-input.tsx";
 import { useCatalogue } from "../catalogue.ts";
 import { OwnVolumeFields, ownVolumeDefaults } from "../own-volume.tsx";
 import { FormList } from "../form-list.tsx";
 import { Choice, FieldErrors, TextInput, Ticks } from "../field.tsx";
-import { useMuscles } from "../wording.ts";
+import plain from "../../theme/plain.module.css";
+import { MuscleChoice } from "./muscle-choice.tsx";
 
 const GRID = {
   display: "grid",
@@ -71,6 +73,53 @@ export function briefDefaults(d: BriefDocument) {
   };
 }
 
+/** The parts of the form, in the order in which a coach asks. */
+const BRIEF_STEPS = ["goal", "health", "muscles", "where", "body", "ranges"] as const;
+type BriefStep = (typeof BRIEF_STEPS)[number];
+
+const STEP_NAMES: Readonly<Record<BriefStep, string>> = {
+  goal: "Goal and time",
+  health: "Pains and screening",
+  muscles: "Muscles",
+  where: "Gym and equipment",
+  body: "Body",
+  ranges: "Weekly ranges",
+};
+
+/** In which part each field is. */
+const STEP_OF: Readonly<Record<keyof BriefDocument, BriefStep>> = {
+  goal: "goal",
+  approach: "goal",
+  birthYear: "goal",
+  trainingYears: "goal",
+  daysPerWeek: "goal",
+  minutesCap: "goal",
+  limits: "health",
+  cautions: "health",
+  screenedBy: "health",
+  screenedOn: "health",
+  clearances: "health",
+  priorities: "muscles",
+  notToGrow: "muscles",
+  gyms: "where",
+  helper: "where",
+  gear: "where",
+  noEquipment: "where",
+  likes: "where",
+  dislikes: "where",
+  limbs: "body",
+  weakerSide: "body",
+  weakerSideCause: "body",
+  tight: "body",
+  ownVolume: "ranges",
+};
+
+/** The part of a field of the form, by its name: `limits[0].since` is of the limits. */
+function stepOf(field: string): BriefStep | null {
+  const [root = ""] = field.split(/[.[]/);
+  return Object.hasOwn(STEP_OF, root) ? STEP_OF[root as keyof BriefDocument] : null;
+}
+
 /** Changes a brief. What is left empty is not known and constrains nothing. */
 export function BriefForm({
   lastResult,
@@ -87,7 +136,6 @@ export function BriefForm({
   readonly gyms: readonly { readonly id: string; readonly name: string }[];
   readonly today: Day;
 }) {
-  const muscles = useMuscles();
   const schema = briefFormCodec(today);
   const approach = approachAmong(approaches, document.approach);
   const { weekly } = volumeLimitsFor(approach, {
@@ -103,11 +151,42 @@ export function BriefForm({
     shouldValidate: "onSubmit",
     shouldRevalidate: "onInput",
   });
+  const [step, setStep] = useState<BriefStep>("goal");
+  const wrong = BRIEF_STEPS.filter((own) =>
+    Object.keys(form.allErrors).some((name) => stepOf(name) === own),
+  );
+  const following = BRIEF_STEPS[BRIEF_STEPS.indexOf(step) + 1];
+  const wrongNames = wrong.join(" ");
+  // Where something is wrong elsewhere, that part is shown.
+  useEffect(() => {
+    const [first, ...others] = BRIEF_STEPS.filter((own) => wrongNames.split(" ").includes(own));
+    if (first !== undefined) setStep((now) => ([first, ...others].includes(now) ? now : first));
+  }, [wrongNames]);
   return (
     <Form method="post" {...getFormProps(form)}>
       <input type="hidden" name="revision" value={revision} />
       <FieldErrors id={form.errorId} errors={form.errors} />
-      <Group title="Pains and limits">
+      <Steps shown={step} wrong={wrong} onShow={setStep} />
+      <Step of="goal" shown={step}>
+        <Box sx={GRID}>
+          <Choice
+            field={fields.goal}
+            label="Goal of the phase"
+            options={GOALS.map((g) => [g, GOAL_NAMES[g]])}
+          />
+          <Choice
+            field={fields.approach}
+            label="Approach"
+            options={[["", "The usual one"], ...approaches.map((a) => [a.ref, a.name] as const)]}
+          />
+          <TextInput field={fields.birthYear} label="Year of birth" inputMode="numeric" />
+          <TextInput field={fields.trainingYears} label="Years of training" inputMode="decimal" />
+          <TextInput field={fields.daysPerWeek} label="Leg days a week" inputMode="numeric" />
+          <TextInput field={fields.minutesCap} label="Minutes for a session" inputMode="numeric" />
+        </Box>
+      </Step>
+      <Step of="health" shown={step}>
+        <Heading>Pains and limits</Heading>
         <FormList
           form={form}
           name={fields.limits.name}
@@ -131,7 +210,7 @@ export function BriefForm({
                   label="Aggravated by"
                   options={PROVOCATION_OPTIONS}
                 />
-                <TextInput field={row.since} label="Since" type="date" />
+                <DayField field={row.since} label="Since" lies="back" />
                 <TextInput field={row.severity} label="How bad, of 10" inputMode="numeric" />
                 <TextInput field={row.allowed} label="Pain allowed up to" inputMode="numeric" />
               </>
@@ -143,8 +222,7 @@ export function BriefForm({
           only. Joint or sharp pain stops an exercise; what lasts, or feels like a nerve, goes to a
           professional.
         </Typography>
-      </Group>
-      <Group title="Screening">
+        <Heading>Screening</Heading>
         <Ticks
           name={fields.cautions.name}
           chosen={document.cautions}
@@ -156,7 +234,7 @@ export function BriefForm({
             label="Screened by"
             hint="A qualified professional, by name or practice."
           />
-          <TextInput field={fields.screenedOn} label="On" type="date" />
+          <DayField field={fields.screenedOn} label="On" lies="back" />
         </Box>
         <FormList
           form={form}
@@ -185,72 +263,23 @@ export function BriefForm({
                   options={PATTERNS.map((p) => [p, PATTERN_NAMES[p]])}
                 />
                 <TextInput field={row.by} label="By whom" />
-                <TextInput field={row.on} label="When" type="date" />
+                <DayField field={row.on} label="When" lies="back" />
               </>
             );
           }}
         </FormList>
-      </Group>
-      <Group title="Goal and approach">
-        <Box sx={GRID}>
-          <Choice
-            field={fields.goal}
-            label="Goal of the phase"
-            options={GOALS.map((g) => [g, GOAL_NAMES[g]])}
-          />
-          <Choice
-            field={fields.approach}
-            label="Approach"
-            options={[["", "The usual one"], ...approaches.map((a) => [a.ref, a.name] as const)]}
-          />
-          <TextInput field={fields.birthYear} label="Year of birth" inputMode="numeric" />
-          <TextInput field={fields.trainingYears} label="Years of training" inputMode="decimal" />
-          <TextInput field={fields.daysPerWeek} label="Leg days a week" inputMode="numeric" />
-          <TextInput field={fields.minutesCap} label="Minutes for a session" inputMode="numeric" />
-        </Box>
-        <Ticks
-          title="Priorities"
-          name={fields.priorities.name}
-          chosen={document.priorities}
-          options={REGIONS.map((r) => [r, muscles.row[r]])}
+      </Step>
+      <Step of="muscles" shown={step}>
+        <MuscleChoice
+          priorities={{ name: fields.priorities.name, chosen: document.priorities }}
+          notToGrow={{
+            name: fields.notToGrow.name,
+            chosen: document.notToGrow,
+            errors: fields.notToGrow.errors,
+          }}
         />
-        <Ticks
-          title="Keep from growing"
-          name={fields.notToGrow.name}
-          chosen={document.notToGrow}
-          options={REGIONS.map((r) => [r, muscles.row[r]])}
-          errors={fields.notToGrow.errors}
-        />
-      </Group>
-      <Group title="Hard sets for this client">
-        <OwnVolumeFields
-          caps={fields.ownVolume.getFieldset()}
-          weekly={fields.ownVolume.getFieldset().weekly.getFieldset()}
-          otherwise={(region) => formatRange(weekly[region])}
-        />
-      </Group>
-      <Group title="Body">
-        <Box sx={GRID}>
-          <Choice field={fields.limbs} label="Proportions" options={Object.entries(LIMB_NAMES)} />
-          <Choice
-            field={fields.weakerSide}
-            label="Weaker side"
-            options={[
-              ["", "Neither, or not known"],
-              ["left", "Left"],
-              ["right", "Right"],
-            ]}
-          />
-          <TextInput field={fields.weakerSideCause} label="Its cause, where known" />
-        </Box>
-        <Ticks
-          title="Mobility limits"
-          name={fields.tight.name}
-          chosen={document.tight}
-          options={TIGHT_SPOTS.map((t) => [t, TIGHT_NAMES[t]])}
-        />
-      </Group>
-      <Group title="Where, with whom, with what">
+      </Step>
+      <Step of="where" shown={step}>
         <Ticks
           title="Gyms"
           name={fields.gyms.name}
@@ -278,32 +307,105 @@ export function BriefForm({
           chosen={document.dislikes}
           errors={fields.dislikes.errors}
         />
-      </Group>
-      <Button type="submit" variant="contained">
-        Save the brief
-      </Button>
+      </Step>
+      <Step of="body" shown={step}>
+        <Box sx={GRID}>
+          <Choice field={fields.limbs} label="Proportions" options={Object.entries(LIMB_NAMES)} />
+          <Choice
+            field={fields.weakerSide}
+            label="Weaker side"
+            options={[
+              ["", "Neither, or not known"],
+              ["left", "Left"],
+              ["right", "Right"],
+            ]}
+          />
+          <TextInput field={fields.weakerSideCause} label="Its cause, where known" />
+        </Box>
+        <Ticks
+          title="Mobility limits"
+          name={fields.tight.name}
+          chosen={document.tight}
+          options={TIGHT_SPOTS.map((t) => [t, TIGHT_NAMES[t]])}
+        />
+      </Step>
+      <Step of="ranges" shown={step}>
+        <OwnVolumeFields
+          caps={fields.ownVolume.getFieldset()}
+          weekly={fields.ownVolume.getFieldset().weekly.getFieldset()}
+          otherwise={(region) => formatRange(weekly[region])}
+        />
+      </Step>
+      <Box sx={{ display: "flex", gap: 2 }}>
+        {following === undefined ? null : (
+          <Button type="button" variant="outlined" onClick={() => setStep(following)}>
+            Next: {STEP_NAMES[following]}
+          </Button>
+        )}{" "}
+        <Button type="submit" variant="contained">
+          Save the brief
+        </Button>
+      </Box>
     </Form>
   );
 }
 
-function Group({
-  title,
+function Heading({ children }: { readonly children: React.ReactNode }) {
+  return (
+    <Typography variant="h3" sx={{ mt: 2, mb: 1 }}>
+      {children}
+    </Typography>
+  );
+}
+
+/** One part of the form; the others stay in it, out of sight. */
+function Step({
+  of,
+  shown,
   children,
 }: {
-  readonly title: string;
+  readonly of: BriefStep;
+  readonly shown: BriefStep;
   readonly children: React.ReactNode;
 }) {
   return (
-    <Box component="fieldset" sx={{ border: 0, p: 0, m: 0, mb: 3 }}>
-      <Typography
-        component="legend"
-        variant="h3"
-        sx={{ borderBottom: 1, borderColor: "kravo.edge", width: "100%", mb: 1.5, pb: 0.25 }}
-      >
-        {title}
-      </Typography>
+    <Box
+      component="fieldset"
+      hidden={of !== shown}
+      sx={{ border: 0, p: 0, m: 0, mb: 2, pt: 2, minWidth: 0 }}
+    >
+      <Box component="legend" sx={{ position: "absolute", left: -9999 }}>
+        {STEP_NAMES[of]}
+      </Box>
       {children}
     </Box>
+  );
+}
+
+/** The parts of the form in the order in which a coach asks; one that holds something wrong is marked. */
+function Steps({
+  shown,
+  wrong,
+  onShow,
+}: {
+  readonly shown: BriefStep;
+  readonly wrong: readonly BriefStep[];
+  readonly onShow: (step: BriefStep) => void;
+}) {
+  return (
+    <nav aria-label="Steps of the brief" className={plain.steps}>
+      {BRIEF_STEPS.map((step, i) => (
+        <button
+          key={step}
+          type="button"
+          aria-current={step === shown ? "step" : undefined}
+          onClick={() => onShow(step)}
+        >
+          <span>{i + 1}</span> {STEP_NAMES[step]}
+          {wrong.includes(step) ? <b> ▸ check</b> : null}
+        </button>
+      ))}
+    </nav>
   );
 }
 

@@ -54,18 +54,20 @@ export function BriefLines({
         display: "grid",
         gridTemplateColumns: {
           xs: "112px minmax(0,1fr)",
-          md: "170px minmax(0,3fr) minmax(0,2fr)",
+          md: "minmax(110px,170px) minmax(0,3fr) minmax(0,2fr)",
         },
         columnGap: 2,
         "& > div": {
-          display: "contents",
-          "& > *": { py: { xs: 0.25, md: 0.6 }, m: 0, borderColor: "divider" },
-          "& > *:not(:last-child)": { borderBottom: { md: 1 } },
-          "& > *:last-child": {
-            borderBottom: 1,
-            gridColumn: { xs: "1 / -1", md: "auto" },
-            pb: 0.6,
-          },
+          display: "grid",
+          gridTemplateColumns: "subgrid",
+          gridColumn: "1 / -1",
+          alignItems: "baseline",
+          py: 0.6,
+          borderBottom: 1,
+          borderColor: "divider",
+          "& > *": { m: 0 },
+          "& > *:last-child": { gridColumn: { xs: "2", md: "auto" } },
+          "& > *:last-child:empty": { display: { xs: "none", md: "block" } },
         },
       }}
     >

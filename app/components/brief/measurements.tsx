@@ -14,6 +14,7 @@ import {
 } from "~/core/person/index.ts";
 import { formatMeasurement, MEASURED_NAMES } from "~/format/brief.ts";
 import { formatShortDay } from "~/format/numbers.ts";
+import { DayField } from "../day-input.tsx";
 import { Choice, FieldErrors, TextInput } from "../field.tsx";
 import { Ledger } from "../ledger.tsx";
 import { Empty } from "../page.tsx";
@@ -107,7 +108,7 @@ export function Measurements({
         <Box
           sx={{
             display: "grid",
-            gridTemplateColumns: { xs: "1fr 1fr", md: "1.5fr 1fr 1fr 1fr 1.4fr 2fr auto" },
+            gridTemplateColumns: { xs: "1fr 1fr", md: "1.5fr 1fr 1fr 1fr 1.9fr 2fr auto" },
             columnGap: 1.5,
             alignItems: "start",
             pt: 2,
@@ -136,7 +137,7 @@ export function Measurements({
               ["lb", "lb"],
             ]}
           />
-          <TextInput field={fields.day} label="On" type="date" />
+          <DayField field={fields.day} label="On" lies="back" />
           <TextInput field={fields.note} label="Note" />
           <Button type="submit" name="intent" value="measure" variant="outlined" sx={{ mt: 3 }}>
             Add

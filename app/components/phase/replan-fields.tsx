@@ -7,6 +7,7 @@ import { PROVOCATIONS } from "~/core/person/index.ts";
 import { PROVOCATION_NAMES } from "~/format/brief.ts";
 import { EVENTS } from "~/format/replan.ts";
 import { JOINT_NAMES } from "~/format/training.ts";
+import { DayInput } from "../day-input.tsx";
 import { Labelled, PlainInput, Select } from "../field.tsx";
 
 /** What can be named in an event. */
@@ -164,7 +165,7 @@ function Choose({
 function DateField({ name, label, was, usual }: FieldProps & { readonly usual: string }) {
   return (
     <Labelled id={`replan-${name}`} label={label}>
-      <PlainInput id={`replan-${name}`} type="date" name={name} defaultValue={was[name] ?? usual} />
+      <DayInput id={`replan-${name}`} name={name} defaultValue={was[name] ?? usual} />
     </Labelled>
   );
 }

@@ -7,8 +7,9 @@ import type { NamedLine } from "~/codec/decisions.ts";
 import type { Day, Id } from "~/core/kernel/index.ts";
 import type { WeekKind } from "~/core/progress/index.ts";
 import { WEEK_NAMES } from "~/format/phase.ts";
+import { DayInput } from "../day-input.tsx";
 import { useCatalogue } from "../catalogue.ts";
-import { FieldErrors, PlainInput } from "../field.tsx";
+import { FieldErrors } from "../field.tsx";
 import { Section, Tag } from "../page.tsx";
 import { SlotProposals } from "../slot-proposals.tsx";
 
@@ -105,12 +106,7 @@ export function NextTime({
               >
                 On
               </Typography>
-              <PlainInput
-                id="next-day"
-                type="date"
-                name="day"
-                defaultValue={typed?.["day"] ?? day}
-              />
+              <DayInput id="next-day" name="day" defaultValue={typed?.["day"] ?? day} />
             </Box>
             <Button type="submit" variant="contained" color="secondary">
               Plan next session

@@ -1,10 +1,11 @@
 import { useState, type SyntheticEvent } from "react";
 import { takenText } from "~/codec/suggested.ts";
 import type { Picked } from "~/core/coach/suggest/index.ts";
-import { addDays, isDay, weekStart, type Day, type Id } from "~/core/kernel/index.ts";
+import { addDays, weekStart, type Day, type Id } from "~/core/kernel/index.ts";
 import { EMPTY_PLAN } from "~/core/plan/index.ts";
 import { WEEKDAYS } from "~/format/phase.ts";
 import { plural } from "~/format/numbers.ts";
+import { readDay } from "~/codec/typed-day.ts";
 import type { DayToSuggest } from "./suggest-dialog.tsx";
 
 /** What is chosen for a day whose session Kravo is to suggest, until it has. */
@@ -44,10 +45,10 @@ export function useSuggestedDays(gyms: readonly { readonly id: Id<"gym"> }[]) {
         const value = data.get(name);
         return typeof value === "string" ? value : "";
       };
-      const start = text("start");
+      const start = readDay(text("start"));
       const gym = gyms.find(({ id }) => id === text("gymId"));
       const weekdays = WEEKDAYS.flatMap((_, i) => (text(`days[${i}]`) === SUGGEST ? [i] : []));
-      if (weekdays.length === 0 || !isDay(start) || gym === undefined) return false;
+      if (weekdays.length === 0 || start === null || gym === undefined) return false;
       event.preventDefault();
       const days = weekdays.map((weekday): DayToSuggest => ({
         day: inFirstWeek(start, weekday),

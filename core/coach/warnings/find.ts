@@ -4,18 +4,15 @@ import {
   JOINTS,
   SPEAKING_REGIONS,
   ticksOf,
-  type Day,
   type Region,
 } from "../../kernel/index.ts";
 import type { Exposure } from "../../log/index.ts";
 import { bodyWeightOf, mayVary, volumeLimitsFor } from "../../person/index.ts";
-import { progressIndex } from "../../progress/index.ts";
 import { trainedOn, unbroken, weeksBefore, type ClientRecord, type TrainedOn } from "./record.ts";
+import { strengthChange, weekOf, WEEKS } from "./strength-trend.ts";
 import { medianSlope, middleOf, type Timed } from "./trend.ts";
 import { byGravity, type Warning } from "./warning.ts";
 
-/** What is looked at where a change over time is meant, in weeks. */
-const WEEKS = 8;
 /** Body weight has to be known on so many days, over so many weeks at least. */
 const WEIGHED = { days: 3, weeks: 3 };
 /** Body weight that changes by less than this share over the time stands still. */
@@ -77,9 +74,6 @@ const targets: Rule = ({ targets: stated }) =>
     return [{ kind: "targetSlips", movement, reading, reps, week, arrives, chance }];
   });
 
-/** Weeks from the first day that is looked at. */
-const weekOf = (today: Day, day: Day) => WEEKS + daysBetween(today, day) / 7;
-
 /** How body weight changed, as a share over the weeks it was weighed in; null where that is not known. */
 function weightChange({ measurements, today }: ClientRecord) {
   const from = addDays(today, -7 * WEEKS);
@@ -102,28 +96,10 @@ function weightChange({ measurements, today }: ClientRecord) {
   return { share: Math.exp(slope * weeks) - 1, weeks: Math.round(weeks), from: first.week };
 }
 
-/** How strength changed since a week, as a share over that time: the middle of all exercises; null where too few say. */
-function strengthChange(record: ClientRecord, since: number, weeks: number): number | null {
-  const bodyWeight = bodyWeightOf(record.measurements, record.today);
-  const slopes = [...record.series.values()].flatMap((exposures) => {
-    const points = exposures.flatMap((exposure): Timed[] => {
-      const week = weekOf(record.today, exposure.day);
-      const value =
-        week < since || record.isEasy(exposure.sessionLogId)
-          ? null
-          : progressIndex(exposure, bodyWeight);
-      return value === null ? [] : [{ week, value }];
-    });
-    return medianSlope(points) ?? [];
-  });
-  const slope = middleOf(slopes);
-  return slope === null ? null : Math.exp(slope * weeks) - 1;
-}
-
 const weightAndStrength: Rule = (record) => {
   const weight = weightChange(record);
   if (weight === null || Math.abs(weight.share) < STANDS_STILL) return [];
-  const strength = strengthChange(record, weight.from, weight.weeks);
+  const strength = strengthChange(record, weight.from, weight.weeks)?.share ?? null;
   if (strength === null) return [];
   const facts = { weight: rounded(weight.share), strength: rounded(strength), weeks: weight.weeks };
   const { goal } = record.brief;
