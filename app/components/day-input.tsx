@@ -68,6 +68,9 @@ export function DayInput({
           onChange={(event) => {
             setText(event.target.value);
             setWrong(false);
+            // Whoever holds the value has it before the field is left, or is taken away.
+            const day = readTypedDay(event.target.value, todayHere(), lies);
+            if (day !== null) onDay?.(day);
           }}
           onBlur={commit}
           onKeyDown={(event) => {
@@ -147,6 +150,8 @@ export function TimeInput({
         onChange={(event) => {
           setText(event.target.value);
           setWrong(false);
+          const time = readTypedTime(event.target.value);
+          if (time !== null || event.target.value.trim() === "") onTime?.(time);
         }}
         onBlur={commit}
         onKeyDown={(event) => {

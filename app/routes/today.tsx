@@ -10,9 +10,8 @@ import { todayOf } from "~/server/coaching/today.server.ts";
 import { reading } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/today.ts";
 import type { loader as clashesLoader } from "./today-clashes.ts";
-import { Ledger } from "../components/ledger.tsx";
 import { Empty, Page, Section } from "../components/page.tsx";
-import { PlanLink } from "../components/plan-entry.tsx";
+import { planAddress } from "../components/plan-entry.tsx";
 import { DaySessions } from "../components/today/day-sessions.tsx";
 import { FirstSteps } from "../components/today/first-steps.tsx";
 import { Decisions } from "../components/today/decisions.tsx";
@@ -85,18 +84,25 @@ function Ahead({ plans }: { readonly plans: readonly PlanEntry[] }) {
         {plans.length === 0 ? (
           <Empty>Nothing is planned ahead.</Empty>
         ) : (
-          <Ledger label="This week and next" head={["Day", "Time", "Who", "Session"]}>
-            {plans.map((plan) => (
-              <tr key={plan.id}>
-                <td className="figure">{formatDay(plan.day)}</td>
-                <td className="figure">{plan.startTime ?? "–"}</td>
-                <th scope="row">{plan.personName}</th>
-                <td>
-                  <PlanLink plan={plan} />
-                </td>
-              </tr>
-            ))}
-          </Ledger>
+          plans.map((plan) => (
+            <div key={plan.id} className={styles.ahead}>
+              <span className={styles.figures}>{formatDay(plan.day)}</span>
+              <span className={styles.figures}>{plan.startTime ?? ""}</span>
+              <span className={styles.who}>
+                <Link to={`/people/${plan.personId}`}>{plan.personName}</Link>
+              </span>
+              <span className={styles.what}>{plan.title}</span>
+              <Button
+                component={Link}
+                to={planAddress(plan)}
+                size="small"
+                variant="outlined"
+                aria-label={`Open ${plan.title} of ${plan.personName}`}
+              >
+                Open
+              </Button>
+            </div>
+          ))
         )}
       </Section>
     </Box>

@@ -41,6 +41,8 @@ test("from a brief with two limits to a session without findings, and a swap for
 
   // The brief: two limits, a refused score, and what they do, said on the screen.
   await page.goto(`${person}/brief`);
+  const step = (name: string) => page.getByRole("button", { name: new RegExp(name) }).click();
+  await step("2 Pains and screening");
   await page.getByRole("button", { name: "Add a limit" }).click();
   await page.getByLabel("How bad, of 10").fill("14");
   await page.getByRole("button", { name: "Save the brief" }).click();
@@ -50,7 +52,9 @@ test("from a brief with two limits to a session without findings, and a swap for
   await page.getByLabel("Joint 2").selectOption("lowBack");
   await page.getByLabel("Aggravated by").nth(1).selectOption("loadOnSpine");
   await page.getByLabel("How bad, of 10").nth(1).fill("4");
+  await step("1 Goal and time");
   await page.getByLabel("Leg days a week").fill("2");
+  await step("4 Gym and equipment");
   await page.getByLabel("Spotter or partner").selectOption("alone");
   await page.getByRole("button", { name: "Save the brief" }).click();
   await expect(page.getByText(/rules out \d+ exercises/).first()).toBeVisible();

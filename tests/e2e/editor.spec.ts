@@ -176,6 +176,7 @@ test("a planned session is deleted, counts nowhere, and is restored", async ({ w
 test("a client is archived, out of every list, and restored", async ({ watched: page }) => {
   await openBench(page, "Ada Leaves");
   await page.getByRole("link", { name: "Ada Leaves" }).click();
+  await page.getByRole("link", { name: "Edit", exact: true }).click();
   await page.getByRole("button", { name: "Archive Ada Leaves" }).click();
   await expect(
     page.getByText("Archived. Hidden from Today and every list; nothing is lost."),

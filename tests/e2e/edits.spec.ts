@@ -18,7 +18,7 @@ test("two edits of a person: the second sees the other's values, loses none of i
   context,
 }) => {
   await registerStudio(page);
-  await page.goto(await addPerson(page, "Ada Edit"));
+  await page.goto(`${await addPerson(page, "Ada Edit")}/edit`);
   const other = comingAlive(await (await secondContext(browser, context)).newPage());
   await other.goto(page.url());
   await page.getByLabel("Goal of the phase").fill("Strength");
@@ -117,11 +117,15 @@ test("wrong values are told at their field, and what was typed stays", async ({
 });
 
 test("an erased person is gone, and their address says so", async ({ page }) => {
-  await registerStudio(page);
-  await page.goto(await addPerson(page, "Ada Gone"));
-  const address = page.url();
+  const { password } = await registerStudio(page);
+  const address = await addPerson(page, "Ada Gone");
+  await page.goto(`${address}/edit`);
   // A box ticked before the page has come alive is cleared by it.
   await expect(() => page.getByLabel("I understand that this cannot be undone.").check()).toPass();
+  await page.getByLabel("Current password").fill("not the password");
+  await page.getByRole("button", { name: "Erase Ada Gone" }).click();
+  await expect(page.getByRole("alert").getByText(/password/)).toBeVisible();
+  await page.getByLabel("Current password").fill(password);
   await page.getByRole("button", { name: "Erase Ada Gone" }).click();
   await expect(page.getByText("No clients yet.", { exact: false })).toBeVisible();
   await page.goto(address);

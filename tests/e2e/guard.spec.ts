@@ -56,6 +56,7 @@ const EXPECTED: Readonly<Record<string, "hidden" | "own" | "open">> = {
   "routes/people": "own",
   "routes/person-new": "own",
   "routes/person": "hidden",
+  "routes/person-edit": "hidden",
   "routes/brief": "hidden",
   "routes/approaches": "own",
   "routes/strength": "hidden",

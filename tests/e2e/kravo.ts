@@ -241,6 +241,12 @@ export async function registerStudio(page: Page): Promise<{ email: string; passw
   return { email, password };
 }
 
+/** Chooses a client where one is found by typing, or one more of several. */
+export async function chooseClient(page: Page, label: string, name: string): Promise<void> {
+  await page.getByLabel(label, { exact: true }).fill(name);
+  await page.getByRole("option", { name }).click();
+}
+
 /** Adds a gym by its form and returns its address; the first gym of a studio leads to Today instead. */
 export async function addGym(page: Visitor, form: Record<string, string>): Promise<string> {
   const to = await submit(page, "/gyms", { name: "Test Gym", timeZone: TIME_ZONE, ...form });

@@ -52,8 +52,10 @@ test("when a load will come is asked of an exercise, and says what is missing", 
     .click();
   await page.getByRole("link", { name: "Ada When" }).first().click();
   // The client page says the same of the exercise, and leads to where it is decided.
-  const squat = page.getByRole("article", { name: "Back squat" });
-  await expect(squat.getByText("first time here")).toBeVisible();
+  const squat = page.getByRole("row", { name: /Back squat/ });
+  const opened = page.getByRole("group", { name: "Back squat: bests, and why" });
+  await squat.getByRole("button", { name: "Back squat" }).click();
+  await expect(opened.getByText("first time here")).toBeVisible();
   await squat.getByRole("link", { name: /^Decide/ }).click();
   await page.getByRole("button", { name: "Plan next session" }).click();
   await expect(page.getByRole("link", { name: "Project a load" })).toBeVisible();
@@ -63,7 +65,8 @@ test("when a load will come is asked of an exercise, and says what is missing", 
     .click();
   await page.getByRole("link", { name: "Ada When" }).first().click();
   await expect(squat.getByText(/^Accepted: /)).toBeVisible();
-  await squat.getByRole("link", { name: "Project a load" }).click();
+  await squat.getByRole("button", { name: "Back squat" }).click();
+  await opened.getByRole("link", { name: "Project a load" }).click();
   await page.getByLabel("Load, kg").fill("a lot");
   await page.getByRole("button", { name: "Ask" }).click();
   await expect(page.getByText("“a lot” is no load.", { exact: false })).toBeVisible();

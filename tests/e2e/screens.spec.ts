@@ -21,6 +21,7 @@ async function screensOf(page: Page): Promise<readonly (readonly [string, string
     ["people", "/people"],
     ["add a person", "/people/new"],
     ["person", person],
+    ["edit a person", `${person}/edit`],
     ["brief", `${person}/brief`],
     ["loads by reps", `${person}/strength`],
     ["writing sets", "/writing-sets"],
@@ -96,6 +97,11 @@ for (const [scheme, part] of (["light", "dark"] as const).flatMap((s) =>
       await page.goto(address);
       await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
       await expectAccessible(page, name, scheme);
+      // A form in steps shows one of them at a time.
+      for (const step of await page.locator("nav[aria-label^='Steps'] button").all()) {
+        await step.click();
+        await expectAccessible(page, `${name}, ${await step.textContent()}`, scheme);
+      }
       const overflow = await page.evaluate(
         () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
       );

@@ -86,7 +86,7 @@ test("an erased client's sets leave the device that holds them", async ({
   browser,
   context,
 }) => {
-  await registerStudio(page);
+  const { password } = await registerStudio(page);
   const where = await addGymWithRack(page);
   const person = await addPerson(page, "Ada Test");
   const floor = await submit(page, `${await planSquats(page, person, where)}/start`, {});
@@ -97,7 +97,7 @@ test("an erased client's sets leave the device that holds them", async ({
   expect(await heldHere(page)).toMatchObject({ kept: 1, pages: 1 });
   const coach = comingAlive(await (await secondContext(browser, context)).newPage());
   await coach.goto("/people");
-  await submit(coach, person, { intent: "erase", confirm: "erase" });
+  await submit(coach, `${person}/edit`, { intent: "erase", confirm: "erase", current: password });
   await expect(page.getByText(/^This client was erased\. Nothing/)).toBeVisible();
   await expect.poll(() => heldHere(page)).toEqual({ rows: 0, kept: 0, pages: 0 });
 });

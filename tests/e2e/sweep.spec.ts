@@ -112,6 +112,7 @@ test("no body of any kind holds the server, on any route and in any field", asyn
     "/",
     "/people/new",
     person,
+    `${person}/edit`,
     `${person}/brief`,
     `${person}/comparing`,
     "/gyms",

@@ -38,6 +38,8 @@ export function Decisions({
   const shown = items.filter((item) => !deciding.gone.has(subjectOf(item)));
   const [at, setAt] = useState(0);
   const [isChanging, setChanging] = useState(false);
+  /** On a phone the explanation covers what is below it until somebody asks for it. */
+  const [isPicked, setPicked] = useState(false);
   const list = useRef<HTMLUListElement>(null);
   const navigate = useNavigate();
   const index = Math.min(at, shown.length - 1);
@@ -100,7 +102,10 @@ export function Decisions({
                   item={own}
                   number={i + 1}
                   isSelected={i === index}
-                  onSelect={() => go(i)}
+                  onSelect={() => {
+                    go(i);
+                    setPicked(true);
+                  }}
                 />
               ))}
             </ul>
@@ -116,14 +121,17 @@ export function Decisions({
       {item === null || deeds === null ? (
         <Done deciding={deciding} />
       ) : (
-        <Explained
-          key={subjectOf(item)}
-          item={item}
-          deeds={deeds}
-          deciding={deciding}
-          isChanging={isChanging}
-          onChange={setChanging}
-        />
+        <div className={isPicked ? styles.picked : styles.unpicked}>
+          <Explained
+            key={subjectOf(item)}
+            item={item}
+            deeds={deeds}
+            deciding={deciding}
+            isChanging={isChanging}
+            onChange={setChanging}
+            onClose={() => setPicked(false)}
+          />
+        </div>
       )}
     </>
   );

@@ -24,12 +24,15 @@ export function Explained({
   deciding,
   isChanging,
   onChange,
+  onClose,
 }: {
   readonly item: TodayItem;
   readonly deeds: Deeds;
   readonly deciding: Deciding;
   readonly isChanging: boolean;
   readonly onChange: (isChanging: boolean) => void;
+  /** Puts it away, which only a phone needs. */
+  readonly onClose: () => void;
 }) {
   const { act } = deciding;
   return (
@@ -69,6 +72,11 @@ export function Explained({
             Open<span className={styles.key}>O</span>
           </Button>
           {deciding.canUndo ? <DeedButton onClick={deciding.undo} text="Undo" of="U" /> : null}
+          <span className={styles.phoneOnly}>
+            <Button size="small" onClick={onClose}>
+              Close
+            </Button>
+          </span>
         </div>
       )}
     </section>

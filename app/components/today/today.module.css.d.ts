@@ -1,5 +1,6 @@
 /** The classes of this sheet; `styles.test.ts` holds them to it. */
 declare const styles: {
+  readonly ahead: string;
   readonly bar: string;
   readonly board: string;
   readonly buttons: string;
@@ -14,6 +15,8 @@ declare const styles: {
   readonly list: string;
   readonly next: string;
   readonly number: string;
+  readonly phoneOnly: string;
+  readonly picked: string;
   readonly preview: string;
   readonly problem: string;
   readonly rest: string;
@@ -21,8 +24,10 @@ declare const styles: {
   readonly running: string;
   readonly small: string;
   readonly soon: string;
+  readonly unpicked: string;
   readonly urgent: string;
   readonly ways: string;
+  readonly what: string;
   readonly who: string;
   readonly why: string;
 };
