@@ -143,7 +143,7 @@ export const IN_A_PHASE: readonly PhasedTrainee[] = [
             [3, 10, 15, 1],
             [110, 182, 0.01],
             75,
-            "Rectus femoris, shortened",
+            "Quads, middle head, shortened",
           ),
         ],
       },
@@ -199,7 +199,7 @@ export const IN_A_PHASE: readonly PhasedTrainee[] = [
             [3, 12, 15, 1],
             [110, 182, 0.004],
             60,
-            "Rectus femoris, shortened",
+            "Quads, middle head, shortened",
           ),
           exercise(
             "shipped:standing-calf-raise",

@@ -53,7 +53,7 @@ export const TRAINEES: readonly Trainee[] = [
         best: 196,
         weeklyGain: 0.01,
         drop: 0.7,
-        purpose: "Rectus femoris, shortened",
+        purpose: "Quads, middle head, shortened",
       },
       {
         movement: "shipped:lying-leg-curl",

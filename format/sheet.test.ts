@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { findMovement } from "~/core/movement/catalogue/index.ts";
 import { unrollSlot, sheetOf } from "~/core/unroll/index.ts";
 import type { Extension, PlannedSet } from "~/core/plan/index.ts";
-import { count, kg, seconds } from "~/core/kernel/index.ts";
+import { count, kg, seconds, share } from "~/core/kernel/index.ts";
 import {
   sampleUnrollContext,
   sampleDrop,
@@ -15,11 +15,15 @@ import { formatBox, sheetWords } from "./sheet.ts";
 
 const context = sampleUnrollContext([sampleStation()]);
 const ids = { id: sampleId<"extension">(31), lineageId: sampleId<"lineage">(32) };
-const words = (...sets: readonly PlannedSet[]) => {
+const words = (...sets: readonly PlannedSet[]) => wordsIn("kg", sets);
+const wordsIn = (readsIn: "kg" | "lb", sets: readonly PlannedSet[]) => {
   const slot = sampleSlot(sets, { setUp: { Stance: "narrow" } });
   return sheetOf(slot, unrollSlot(slot, context)).flatMap((told) =>
     told.lines.map((line, i) =>
-      sheetWords(told, line, told.lines[i - 1] ?? null, slot, findMovement(slot.movement)),
+      sheetWords(told, line, told.lines[i - 1] ?? null, slot, findMovement(slot.movement), {
+        readsIn,
+        find: findMovement,
+      }),
     ),
   );
 };
@@ -56,6 +60,33 @@ describe("the words of a printed sheet", () => {
     );
     expect(line?.how).toContain("lower 3 s · lift fast · dead stop 1 s · Stance: wide");
     expect(line?.how).toContain("the second side no more than the first");
+  });
+
+  it("say from what a load follows that is still to be found, in a box of its own", () => {
+    const open = sampleSet(1, {
+      load: { kind: "open" },
+      extensions: [sampleDrop(11, "current", 0.8), sampleDrop(12, "first", 0.6)],
+    });
+    const back = sampleSet(2, {
+      load: { kind: "shareOfSet", set: open.id, part: null, share: share(0.9), upTo: null },
+    });
+    expect(words(open, back).map(({ load }) => load)).toEqual([
+      "load: ______",
+      "drop to 80%: ______",
+      "drop to 60% of the first load: ______",
+      "90% of set 1: ______",
+    ]);
+  });
+
+  it("say the load in the client's unit where that is another", () => {
+    expect(wordsIn("lb", [sampleSet(1)])[0]?.hang).toBe("about 220.5 lb; 25 + 15 kg per side");
+    expect(wordsIn("kg", [sampleSet(1)])[0]?.hang).toBe("25 + 15 kg per side");
+  });
+
+  it("say no pause that lasts no time", () => {
+    const tempo = { lower: 3, stretch: 1, lift: 1, squeeze: 0 };
+    expect(words(sampleSet(1, { tempo }))[0]?.how).toContain("lower 3 s · pause 1 s · lift 1 s");
+    expect(words(sampleSet(1, { tempo }))[0]?.how).not.toContain("squeeze");
   });
 
   it("say of what follows how long to wait and where to hold, and no load twice", () => {

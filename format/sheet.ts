@@ -1,3 +1,4 @@
+import type { MassUnit } from "~/core/kernel/index.ts";
 import {
   burstsOf,
   restSpan,
@@ -7,8 +8,9 @@ import {
   startOf,
 } from "~/core/plan/index.ts";
 import type { SetStep, SheetBox, SheetLine, SheetSets } from "~/core/unroll/index.ts";
-import { type Movement } from "~/core/movement/index.ts";
-import { formatMass } from "./numbers.ts";
+import type { FindMovement, Movement } from "~/core/movement/index.ts";
+import { formatDropLoad, formatLoadRule } from "./load.ts";
+import { formatInOtherUnit, formatMass } from "./numbers.ts";
 import {
   EXTENSION_NAMES,
   formatAccent,
@@ -37,23 +39,32 @@ export interface SheetWords {
   readonly how: string;
 }
 
-/** The words of a line; `before` is the line above it in the same sets, whose load goes without saying. */
+/**
+ * The words of a line, the load in the client's unit beside that of the equipment; `before` is the line above it in the same sets, whose load goes without
+ * saying.
+ */
 export function sheetWords(
   sets: SheetSets,
   line: SheetLine,
   before: SheetLine | null,
   slot: Slot,
   movement: Movement | null,
+  { readsIn, find }: { readonly readsIn: MassUnit; readonly find: FindMovement },
 ): SheetWords {
   const { step } = line;
-  const isSame = before !== null && loadText(before.step) === loadText(step);
+  const rule = ruleText(sets, line, slot, find);
+  // What is still to be found is written into a box of its own each time.
+  const isSame =
+    before !== null &&
+    step.load.kind !== "open" &&
+    loadText(before.step, "") === loadText(step, "");
   return {
     what:
       line.extension === null
         ? setsText(sets, step)
         : `then ${EXTENSION_NAMES[line.extension.kind]}`,
-    load: isSame ? "same load" : loadText(step),
-    hang: isSame ? "" : hangText(step),
+    load: isSame ? "same load" : loadText(step, rule),
+    hang: isSame ? "" : hangText(step, readsIn),
     target: formatTarget(step.target),
     how: (line.extension === null
       ? howOfSet(sets, step, slot, movement)
@@ -75,13 +86,31 @@ function setsText({ numbers, set }: SheetSets, { role }: SetStep): string {
   return `${which} ${ROLE_NAMES[role]}${set.optional ? ", optional" : ""}`;
 }
 
-function loadText({ load }: SetStep): string {
-  if (load.kind === "made") return formatMass(load.reading);
-  return load.kind === "bodyweight" ? "body weight" : "load: ______";
+/** From what a load follows that is still to be found: "80% of set 1", "drop by 20%"; empty where it is found by itself. */
+function ruleText(
+  { set }: SheetSets,
+  { extension }: SheetLine,
+  slot: Slot,
+  find: FindMovement,
+): string {
+  if (extension?.kind === "drop") return `drop ${formatDropLoad(extension.to)}`;
+  if (extension !== null || set.load.kind === "open") return "";
+  const numberOf = (id: string) => {
+    const at = slot.sets.findIndex((own) => own.id === id);
+    return at < 0 ? null : at + 1;
+  };
+  return formatLoadRule(set.load, numberOf, find);
 }
 
-function hangText({ load, fallback }: SetStep): string {
+function loadText({ load }: SetStep, rule: string): string {
+  if (load.kind === "made") return formatMass(load.reading);
+  if (load.kind === "bodyweight") return "body weight";
+  return `${rule === "" ? "load" : rule}: ______`;
+}
+
+function hangText({ load, fallback }: SetStep, readsIn: MassUnit): string {
   return [
+    load.kind === "made" ? (formatInOtherUnit(load.reading, readsIn) ?? "") : "",
     load.kind === "made" ? formatRecipe(load.recipe) : "",
     load.kind === "made" && load.heldFrom !== null
       ? `load limit: the rule gives ${formatMass(load.heldFrom)}`

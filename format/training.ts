@@ -256,7 +256,9 @@ export function formatTempo(tempo: Tempo, start: Movement["tempoStart"]): string
   return phasesFrom(start)
     .flatMap((phase) => {
       const value = tempo[phase];
-      if (value === null) return [];
+      // A pause of no length is none: nobody says it.
+      if (value === null || (value === 0 && (phase === "stretch" || phase === "squeeze")))
+        return [];
       return [`${PHASE_NAMES[phase]} ${value === "explosive" ? "fast" : `${value} s`}`];
     })
     .join(" · ");

@@ -11,6 +11,7 @@ export function Page({
   children,
   wide = false,
   dense = false,
+  printsOtherwise = false,
 }: {
   /** As the browser's tab has it. */
   readonly title: string;
@@ -22,8 +23,15 @@ export function Page({
   readonly wide?: boolean;
   /** With a smaller head, where all of the page is to be seen at once. */
   readonly dense?: boolean;
+  /** Stands on the screen alone: something else of it is printed. */
+  readonly printsOtherwise?: boolean;
 }) {
-  const classes = [plain.page, ...(wide ? [plain.wide] : []), ...(dense ? [plain.densePage] : [])];
+  const classes = [
+    plain.page,
+    ...(wide ? [plain.wide] : []),
+    ...(dense ? [plain.densePage] : []),
+    ...(printsOtherwise ? ["not-printed"] : []),
+  ];
   return (
     <main id="page" className={classes.join(" ")}>
       <title>{`${title} · Kravo`}</title>

@@ -2,6 +2,7 @@ import { useCallback, useEffect, useMemo, useState } from "react";
 import { data, useFetcher, useSearchParams, useSubmit } from "react-router";
 import { describeIssues, savePlanCodec } from "~/codec/save-plan.ts";
 import { dayAt } from "~/core/kernel/index.ts";
+import { judgingIn } from "~/core/coach/index.ts";
 import { slotsOf } from "~/core/plan/index.ts";
 import { idParam, orNotFound } from "~/server/auth/session.server.ts";
 import { benchOf } from "~/server/coaching/bench.server.ts";
@@ -10,6 +11,7 @@ import { getPlan, savePlan } from "~/server/db/plans.server.ts";
 import { readJson } from "~/server/http/body.server.ts";
 import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/bench.ts";
+import { PrintedSession } from "../components/sheet/printed-session.tsx";
 import { BenchActions } from "../components/bench/bench-actions.tsx";
 import { BenchBody } from "../components/bench/bench-body.tsx";
 import { useDraft, type Draft } from "../components/bench/draft.ts";
@@ -158,85 +160,101 @@ function BenchOf(known: Route.ComponentProps["loaderData"]) {
   const conflict =
     reply?.kind === "conflict" && revision < reply.current.revision ? reply.current : null;
   return (
-    <Page
-      wide
-      dense
-      title={`${draft.head.title} · ${plan.personName}`}
-      heading={
-        <SessionTitle title={draft.head.title} onTitle={changeTitle} onInvalid={onInvalid} />
-      }
-      lead={
-        <>
-          <SessionWhere person={person} head={draft.head} gyms={known.gyms} onHead={changeHead} />
-          {" · "}
-          {plan.sessionState.kind === "none" ? null : (
-            <>
-              <SessionTag sessionState={plan.sessionState} />{" "}
-            </>
-          )}
-          <SaveState
-            state={!isSettled ? "saving" : isUnsaved ? "not saved" : `saved, revision ${revision}`}
-            isUnsaved={isUnsaved}
+    <>
+      <Page
+        wide
+        dense
+        printsOtherwise
+        title={`${draft.head.title} · ${plan.personName}`}
+        heading={
+          <SessionTitle title={draft.head.title} onTitle={changeTitle} onInvalid={onInvalid} />
+        }
+        lead={
+          <>
+            <SessionWhere person={person} head={draft.head} gyms={known.gyms} onHead={changeHead} />
+            {" · "}
+            {plan.sessionState.kind === "none" ? null : (
+              <>
+                <SessionTag sessionState={plan.sessionState} />{" "}
+              </>
+            )}
+            <SaveState
+              state={
+                !isSettled ? "saving" : isUnsaved ? "not saved" : `saved, revision ${revision}`
+              }
+              isUnsaved={isUnsaved}
+            />
+          </>
+        }
+        actions={
+          <BenchActions
+            plan={plan.id}
+            canUndo={canUndo}
+            canRedo={canRedo}
+            canSave={isDirty && invalid.size === 0 && isSettled}
+            canStart={invalid.size === 0 && !isBlocked && plan.sessionState.kind !== "deleted"}
+            isBegun={plan.sessionState.kind === "running" || plan.sessionState.kind === "ended"}
+            onUndo={undo}
+            onRedo={redo}
+            onSave={saveNow}
+            onStart={start}
           />
-        </>
-      }
-      actions={
-        <BenchActions
+        }
+      >
+        <StatusLine
           plan={plan.id}
-          canUndo={canUndo}
-          canRedo={canRedo}
-          canSave={isDirty && invalid.size === 0 && isSettled}
-          canStart={invalid.size === 0 && !isBlocked && plan.sessionState.kind !== "deleted"}
-          isBegun={plan.sessionState.kind === "running" || plan.sessionState.kind === "ended"}
-          onUndo={undo}
-          onRedo={redo}
-          onSave={saveNow}
-          onStart={start}
+          problems={[
+            ...invalid.values(),
+            ...(reply?.kind === "invalid" ? [`Not saved. ${reply.problems.join(" ")}`] : []),
+            ...(search.has("cannot-start") && isBlocked
+              ? ["Training did not start: the session still has an exercise that cannot be done."]
+              : []),
+            ...(search.has("begun") ? ["Not deleted: the session has begun in the meantime."] : []),
+            ...(search.has("not-moved")
+              ? ["Nothing was moved: one of the two sessions has begun in the meantime."]
+              : []),
+          ]}
+          sessionState={plan.sessionState}
+          isDiscarded={plan.discarded !== null}
         />
-      }
-    >
-      <StatusLine
-        plan={plan.id}
-        problems={[
-          ...invalid.values(),
-          ...(reply?.kind === "invalid" ? [`Not saved. ${reply.problems.join(" ")}`] : []),
-          ...(search.has("cannot-start") && isBlocked
-            ? ["Training did not start: the session still has an exercise that cannot be done."]
-            : []),
-          ...(search.has("begun") ? ["Not deleted: the session has begun in the meantime."] : []),
-          ...(search.has("not-moved")
-            ? ["Nothing was moved: one of the two sessions has begun in the meantime."]
-            : []),
-        ]}
-        sessionState={plan.sessionState}
-        isDiscarded={plan.discarded !== null}
-      />
-      <LeaveGuard isUnsaved={isUnsaved} />
-      {conflict === null ? null : (
-        <PlanConflict
-          revision={conflict.revision}
-          theirs={conflict.document}
-          mine={draft.plan}
-          onKeepMine={() => save(conflict.revision)}
-          onTakeTheirs={() => {
-            const theirs: Draft = { head: headOf(conflict), plan: conflict.document };
-            change(() => theirs);
-            markSaved(theirs);
-            setRevision(conflict.revision);
-          }}
+        <LeaveGuard isUnsaved={isUnsaved} />
+        {conflict === null ? null : (
+          <PlanConflict
+            revision={conflict.revision}
+            theirs={conflict.document}
+            mine={draft.plan}
+            onKeepMine={() => save(conflict.revision)}
+            onTakeTheirs={() => {
+              const theirs: Draft = { head: headOf(conflict), plan: conflict.document };
+              change(() => theirs);
+              markSaved(theirs);
+              setRevision(conflict.revision);
+            }}
+          />
+        )}
+        <BenchBody
+          known={known}
+          draft={draft}
+          follows={follows}
+          isUnsaved={isUnsaved}
+          generation={generation}
+          change={change}
+          newest={newest}
+          onInvalid={onInvalid}
         />
-      )}
-      <BenchBody
-        known={known}
-        draft={draft}
-        follows={follows}
-        isUnsaved={isUnsaved}
-        generation={generation}
-        change={change}
-        newest={newest}
-        onInvalid={onInvalid}
+      </Page>
+      <PrintedSession
+        sheet={() => ({
+          document: draft.plan,
+          title: draft.head.title,
+          day: draft.head.day,
+          personName: plan.personName,
+          readsIn: plan.personUnit,
+          gym: known.gyms.find(({ id }) => id === draft.head.gymId)?.name ?? "",
+          unrollContext: judgingIn(draft.head.gymId, known.context, catalogue).unrollContext,
+        })}
       />
-    </Page>
+    </>
   );
 }
 

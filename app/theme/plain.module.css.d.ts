@@ -25,6 +25,7 @@ declare const styles: {
   readonly pageHead: string;
   readonly pageLead: string;
   readonly pageTitle: string;
+  readonly printed: string;
   readonly row: string;
   readonly smallButton: string;
   readonly smallHeading: string;

@@ -1,3 +1,4 @@
+import type { MassUnit } from "~/core/kernel/index.ts";
 import type { FindMovement } from "~/core/movement/index.ts";
 import { type SetStep, sheetOf, type SheetSets } from "~/core/unroll/index.ts";
 import type { Slot } from "~/core/plan/index.ts";
@@ -13,6 +14,7 @@ export function SheetExercise({
   station,
   steps,
   find,
+  readsIn,
 }: {
   readonly slot: Slot;
   readonly number: number;
@@ -20,6 +22,8 @@ export function SheetExercise({
   /** The steps of this exercise, in order. */
   readonly steps: readonly SetStep[];
   readonly find: FindMovement;
+  /** In which unit the client thinks. */
+  readonly readsIn: MassUnit;
 }) {
   const muscles = useMuscles();
   const name = find(slot.movement)?.name ?? slot.movement;
@@ -39,7 +43,7 @@ export function SheetExercise({
       <table>
         <tbody>
           {sheetOf(slot, steps).map((sets) => (
-            <Sets key={sets.set.id} sets={sets} slot={slot} find={find} />
+            <Sets key={sets.set.id} sets={sets} slot={slot} find={find} readsIn={readsIn} />
           ))}
         </tbody>
       </table>
@@ -51,17 +55,22 @@ function Sets({
   sets,
   slot,
   find,
+  readsIn,
 }: {
   readonly sets: SheetSets;
   readonly slot: Slot;
   readonly find: FindMovement;
+  readonly readsIn: MassUnit;
 }) {
   const muscles = useMuscles();
   const { between } = sets.set;
   return (
     <>
       {sets.lines.map((line, i) => {
-        const words = sheetWords(sets, line, sets.lines[i - 1] ?? null, slot, find(slot.movement));
+        const words = sheetWords(sets, line, sets.lines[i - 1] ?? null, slot, find(slot.movement), {
+          readsIn,
+          find,
+        });
         return (
           <tr key={i} className={line.extension === null ? undefined : "part"}>
             <th scope="row">{words.what}</th>

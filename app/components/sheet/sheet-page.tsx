@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { useEffect, useRef, useState } from "react";
+import { useLayoutEffect, useRef, useState } from "react";
 import { FONTS, TYPE } from "../../theme/tokens.ts";
 
 /** What the margins of `@page` leave of A4, with a little room for how printers differ. */
@@ -23,7 +23,12 @@ interface Fit {
 export function SheetPage({ children }: { readonly children: React.ReactNode }) {
   const page = useRef<HTMLElement>(null);
   const [fit, setFit] = useState<Fit>({ size: 1, isOnePage: true });
-  useEffect(() => {
+  useLayoutEffect(() => {
+    // Where it is made to be printed at once, it has its size at once.
+    if (document.fonts.status === "loaded" && page.current !== null) {
+      setFit(fitOf(page.current));
+      return;
+    }
     let isGone = false;
     void document.fonts.ready.then(() => {
       if (!isGone && page.current !== null) setFit(fitOf(page.current));
@@ -103,6 +108,7 @@ const SHEET = {
     fontSize: "0.7em",
     color: "#444",
   },
+  "& .scale": { whiteSpace: "pre", fontWeight: 650 },
   "& .write": { borderBottom: "1px solid #000", display: "inline-block", width: "5em" },
   "& .together": { breakInside: "avoid" },
   "&.measured": PRINTED,
