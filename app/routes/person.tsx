@@ -197,6 +197,14 @@ export default function PersonPage({ loaderData }: Route.ComponentProps) {
                     </td>
                     <td>
                       <SessionTag sessionState={plan.sessionState} />
+                      {plan.sessionState.kind === "running" ? (
+                        <>
+                          {" "}
+                          <Link to={`/plans/${plan.id}`} aria-label={`Edit ${plan.title}`}>
+                            Edit
+                          </Link>
+                        </>
+                      ) : null}
                     </td>
                   </tr>
                 ))}

@@ -58,7 +58,7 @@ export async function clientPage(
       .select({ last_day: last(), missed_day: missed(), next_day: next() });
     if (asked.search !== "") {
       const like = `%${asked.search.replace(/[\\%_]/g, "\\$&")}%`;
-      query.where((either) => either.whereLike("name", like).orWhereLike("goal", like));
+      query.where((either) => either.where("name", "like", like).orWhere("goal", "like", like));
     }
     if (asked.show === "mine" && scope.actor.kind === "user")
       query.where({ coach_id: toBinary(scope.actor.id) });

@@ -39,7 +39,12 @@ export function DaySessions({
           <Link to={`/people/${plan.personId}`}>{plan.personName}</Link>
           {isRunning ? " is training " : " "}
           <span className={styles.small}>
-            <Link to={planAddress(plan)}>{plan.title}</Link>
+            <Link
+              to={isRunning ? `/plans/${plan.id}` : planAddress(plan)}
+              title={isRunning ? "Edit the session while it is trained" : undefined}
+            >
+              {plan.title}
+            </Link>
           </span>
         </span>
         <State plan={plan} />
@@ -65,9 +70,16 @@ export function DaySessions({
 function State({ plan }: { readonly plan: PlanEntry }) {
   if (plan.sessionState.kind === "running")
     return (
-      <Link to={planAddress(plan)} aria-label={`${plan.personName} is training: to the floor`}>
-        floor →
-      </Link>
+      <Button
+        component={Link}
+        to={planAddress(plan)}
+        size="small"
+        variant="contained"
+        color="secondary"
+        aria-label={`${plan.personName} is training: to the floor`}
+      >
+        Floor
+      </Button>
     );
   if (plan.sessionState.kind === "ended") return <span className={styles.small}>done</span>;
   return (
