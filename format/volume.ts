@@ -6,6 +6,18 @@ export function formatRange({ low, high }: Band): string {
   return `${low}–${high}`;
 }
 
+const AGAINST_RANGE = {
+  none: "nothing",
+  below: "below the range",
+  within: "within the range",
+  above: "above the range",
+} as const;
+
+/** "6 sets, within the range": hard sets of a muscle as the figure of the leg tells them. */
+export function formatAgainstRange(sets: number, at: keyof typeof AGAINST_RANGE): string {
+  return `${formatSets(sets)} sets, ${AGAINST_RANGE[at]}`;
+}
+
 /** Whose word a number of hard sets is; the approach goes by its name. */
 export function whoseWord(whose: Whose, approach: string): string {
   return whose === "client" ? "the client’s own limit" : approach;

@@ -42,6 +42,7 @@ import { placeKey, rowsOf } from "../components/phase/rows.ts";
 import { useOdds, type OddsNow } from "../components/phase/use-odds.ts";
 import { useTyping } from "../components/phase/use-typing.ts";
 import { useWindow } from "../components/phase/use-window.ts";
+import { WeekFigure } from "../components/phase/week-figure.tsx";
 import { WeekFindings } from "../components/phase/week-findings.tsx";
 
 export const loader = reading(async (scope, { params }: Route.LoaderArgs) => {
@@ -310,11 +311,21 @@ function PhaseOf({
         />
       )}
       {at === null ? null : (
-        <WeekFindings
-          number={at.column + 1}
-          found={findings[at.column] ?? []}
-          approach={phase.approach}
-        />
+        <Box
+          sx={{
+            display: "grid",
+            gridTemplateColumns: { md: "minmax(0,1fr) minmax(0,340px)" },
+            columnGap: 5,
+            alignItems: "start",
+          }}
+        >
+          <WeekFindings
+            number={at.column + 1}
+            found={findings[at.column] ?? []}
+            approach={phase.approach}
+          />
+          <WeekFigure volume={sheet.volume} bands={bands} column={at.column} />
+        </Box>
       )}
       <Form method="post">
         <Box sx={{ display: "flex", alignItems: "baseline", gap: 2, mt: 3 }}>

@@ -21,7 +21,9 @@ import { Empty, Page } from "../components/page.tsx";
 export const loader = reading(async (scope, { request }: Route.LoaderArgs) => {
   const [people, gyms] = await Promise.all([listPeople(scope), gymsToChoose(scope)]);
   const asked = new URL(request.url).searchParams.get("person");
-  const person = people.find((p) => p.id === asked) ?? people[0] ?? null;
+  // Where there are several, nobody is a slip away from the session of somebody else.
+  const person =
+    people.find((p) => p.id === asked) ?? (people.length === 1 ? (people[0] ?? null) : null);
   const usual = person === null ? [] : (await currentBrief(scope, person)).gyms;
   return {
     people: people.map(({ id, name }) => ({ id, name })),

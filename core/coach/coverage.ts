@@ -136,7 +136,11 @@ export function setsTowardsBand({ direct, indirect }: RegionCoverage): number {
 
 /** Below, within or above a band; a region that the band does not ask for is never below. */
 export function standing(covered: RegionCoverage, band: Band): "below" | "within" | "above" {
-  const sets = setsTowardsBand(covered);
+  return standingAt(setsTowardsBand(covered), band);
+}
+
+/** The same of a number of sets. */
+export function standingAt(sets: number, band: Band): "below" | "within" | "above" {
   return sets < band.low ? "below" : sets > band.high ? "above" : "within";
 }
 

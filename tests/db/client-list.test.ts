@@ -14,7 +14,7 @@ const listed = async (query: Record<string, string> = {}) =>
   clientPage(here.studio.scope, asked(query), TODAY);
 const names = async (query: Record<string, string> = {}) =>
   (await listed(query)).clients.map(({ person }) => person.name);
-const add = (name: string, more: Partial<typeof ADA> = {}) =>
+const add = (name: string, more: { readonly goal?: string } = {}) =>
   addPerson(here.studio.scope, { ...ADA, ...more, name });
 
 async function plan(person: Id<"person">, on: string): Promise<Id<"plan">> {

@@ -8,20 +8,13 @@ import {
   TRAINABLE_LENGTHS,
 } from "~/core/kernel/index.ts";
 import { formatSets } from "~/format/numbers.ts";
-import { formatCounted } from "~/format/volume.ts";
+import { formatAgainstRange, formatCounted } from "~/format/volume.ts";
 import { ACTION_NAMES, LENGTH_NAMES, PROFILE_PLACES } from "~/format/training.ts";
-import { LegMap, type Shade, type ShadedRegion } from "../leg-map.tsx";
+import { LegMap, type ShadedRegion } from "../leg-map.tsx";
 import { steady } from "../steady.ts";
 import bench from "./bench.module.css";
 import plain from "../../theme/plain.module.css";
 import { useMuscles } from "../wording.ts";
-
-const SHADE_NAMES: Readonly<Record<Shade, string>> = {
-  none: "nothing",
-  below: "below the range",
-  within: "within the range",
-  above: "above the range",
-};
 
 /** Hard sets of the week for each region against the approach's band, and what each region meets. */
 export function CoveragePanel({ judged }: { readonly judged: Judged }) {
@@ -32,7 +25,7 @@ export function CoveragePanel({ judged }: { readonly judged: Judged }) {
   const shaded = REGIONS.map((region): ShadedRegion => {
     const sets = setsTowardsBand(week[region]);
     const shade = sets === 0 ? "none" : standing(week[region], bands[region]);
-    return { region, shade, says: `${formatSets(sets)} sets, ${SHADE_NAMES[shade]}` };
+    return { region, shade, says: formatAgainstRange(sets, shade) };
   });
   return (
     <section aria-label="Coverage">
