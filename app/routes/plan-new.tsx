@@ -2,7 +2,7 @@ import { getFormProps, useForm } from "@conform-to/react";
 import { parseWithZod } from "@conform-to/zod/v4";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { Form, Link, redirect } from "react-router";
+import { Form, Link, redirect, useSubmit } from "react-router";
 import { newPlanCodec } from "~/codec/plan-form.ts";
 import { dayAt } from "~/core/kernel/index.ts";
 import { EMPTY_PLAN } from "~/core/plan/index.ts";
@@ -15,7 +15,7 @@ import { reading, writing } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/plan-new.ts";
 import { DayField, TimeField } from "../components/day-input.tsx";
 import { ClientChoice } from "../components/clients/client-choice.tsx";
-import { Choice, Labelled, TextInput } from "../components/field.tsx";
+import { Labelled, Select, TextInput } from "../components/field.tsx";
 import { Empty, Page } from "../components/page.tsx";
 
 export const loader = reading(async (scope, { request }: Route.LoaderArgs) => {
@@ -60,6 +60,7 @@ export const action = writing(async (scope, { request }: Route.ActionArgs) => {
 
 export default function NewPlan({ loaderData, actionData }: Route.ComponentProps) {
   const { people, gyms, person, today } = loaderData;
+  const submit = useSubmit();
   const [form, fields] = useForm({
     id: "plan",
     lastResult: actionData ?? null,
@@ -67,7 +68,6 @@ export default function NewPlan({ loaderData, actionData }: Route.ComponentProps
       title: "Leg day",
       day: today,
       personId: person ?? undefined,
-      gymId: gyms[0]?.id,
     },
     onValidate: ({ formData }) => parseWithZod(formData, { schema: newPlanCodec(today) }),
     shouldValidate: "onSubmit",
@@ -100,6 +100,12 @@ export default function NewPlan({ loaderData, actionData }: Route.ComponentProps
               name={fields.personId.name}
               people={people}
               chosen={fields.personId.initialValue ?? null}
+              onChoose={(chosen) =>
+                void submit(new URLSearchParams({ person: chosen ?? "" }), {
+                  method: "get",
+                  replace: true,
+                })
+              }
             />
           </Labelled>
           <TextInput field={fields.title} label="Title" />
@@ -107,7 +113,21 @@ export default function NewPlan({ loaderData, actionData }: Route.ComponentProps
             <DayField field={fields.day} label="Day" />
             <TimeField field={fields.startTime} label="Start time (optional)" />
           </Box>
-          <Choice field={fields.gymId} label="Gym" options={gyms.map((g) => [g.id, g.name])} />
+          <Labelled id={fields.gymId.id} label="Gym" errors={fields.gymId.errors}>
+            {/* Another client may train elsewhere; the rest of what was typed stays. */}
+            <Select
+              key={person}
+              id={fields.gymId.id}
+              name={fields.gymId.name}
+              defaultValue={gyms[0]?.id}
+            >
+              {gyms.map(({ id, name }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </Select>
+          </Labelled>
           <Button type="submit" variant="contained">
             Plan the session
           </Button>

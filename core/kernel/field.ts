@@ -50,7 +50,7 @@ export function numberField<Q extends number>(name: string, bound: Bound, brand:
 /** A UUID of the named thing. */
 export function idField<K extends IdOf>(of: K) {
   return holding(
-    z.custom<Id<K>>((v) => typeof v === "string" && isId<K>(v), "expected a UUID"),
+    z.custom<Id<K>>((v) => typeof v === "string" && isId<K>(v), "Choose one from the list."),
     { kind: "id", of },
   );
 }

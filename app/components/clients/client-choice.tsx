@@ -17,6 +17,9 @@ interface Common {
   readonly people: readonly NamedClient[];
 }
 
+/** What stands there where nobody is chosen is read, not guessed. */
+const PLACEHOLDER = { "& input::placeholder": { color: "text.secondary", opacity: 1 } } as const;
+
 /** One client, found by typing some letters of the name. */
 export function ClientChoice({
   id,
@@ -52,6 +55,7 @@ export function ClientChoice({
           setValue(next);
           onChoose?.(next?.id ?? null);
         }}
+        sx={PLACEHOLDER}
         renderInput={(params) => (
           <TextField
             {...params}
@@ -95,6 +99,7 @@ export function ClientsChoice({
         filterSelectedOptions
         noOptionsText={value.length === people.length ? "All are chosen" : "No client of that name"}
         onChange={(_, next) => setValue(next)}
+        sx={PLACEHOLDER}
         renderInput={(params) => (
           <TextField
             {...params}
