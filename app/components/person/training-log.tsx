@@ -41,7 +41,13 @@ export function TrainingLogTable({
   }, [sessions]);
   return (
     <>
-      <div ref={scroll} className={styles.scroll} tabIndex={0} role="region" aria-label="Table: Training log">
+      <div
+        ref={scroll}
+        className={styles.scroll}
+        tabIndex={0}
+        role="region"
+        aria-label="Table: Training log"
+      >
         <table className={styles.log} aria-label="Training log">
           <thead>
             <tr>
@@ -233,9 +239,7 @@ function Opened({
       </div>
       {lines.map((line) => (
         <div key={line.proposal.line}>
-          {lines.length === 1 ? null : (
-            <b>{sentence(lineText(slot, line.proposal.line) ?? "")}</b>
-          )}
+          {lines.length === 1 ? null : <b>{sentence(lineText(slot, line.proposal.line) ?? "")}</b>}
           {line.ruling === null && line.proposal.isDecided ? (
             <LineWhy
               proposal={line.proposal}

@@ -11,6 +11,7 @@ import {
 } from "../../person/index.ts";
 import { newItemBlock, type Rir, type SessionPlan, type Slot } from "../../plan/index.ts";
 import { warningsOf } from "./find.ts";
+import { strengthTrend, trendMark } from "./strength-trend.ts";
 import { medianSlope, middleOf } from "./trend.ts";
 import type { StatedNow } from "./record.ts";
 import type { Warning, WarningKind } from "./warning.ts";
@@ -245,6 +246,45 @@ describe("body weight and strength", () => {
       [8, 72],
     ] as const;
     expect(of(0.5, lean as never)).toEqual([]);
+  });
+});
+
+describe("how strength goes", () => {
+  const trend = (...args: Parameters<typeof record>) => strengthTrend(record(...args));
+  it("is the middle of the exercises over eight weeks, in the share that they changed by", () => {
+    // A set of 8 at RIR 2 each week for 8 weeks: the load alone changes, by 1 % of the first a week.
+    const rising = trend(presses(8, (i) => ({ load: 100 + i })));
+    expect(rising?.exercises).toBe(1);
+    // 7 % over the 7 weeks between the first and the last is 8 % over 8 weeks, less what compounds.
+    expect(rising?.share).toBeGreaterThan(0.075);
+    expect(rising?.share).toBeLessThan(0.085);
+    expect(rising && trendMark(rising)).toBe("rising");
+    const falling = trend(presses(8, (i) => ({ load: 100 - i })));
+    expect(falling && trendMark(falling)).toBe("falling");
+    const still = trend(presses(8));
+    expect(still).toEqual({ share: 0, exercises: 1 });
+    expect(still && trendMark(still)).toBe("level");
+  });
+
+  it("is told of no fewer than three sessions over three weeks, and not of lighter weeks", () => {
+    expect(trend(presses(2))).toBeNull();
+    const sessions = presses(4, (i) => ({ load: 100 + i }));
+    expect(trend(sessions)).not.toBeNull();
+    // Three sessions within eight days.
+    expect(trend(sessions.slice(-3).map((own, i) => ({ ...own, ago: 9 - 4 * i })))).toBeNull();
+    expect(trend(sessions.map((own, i) => ({ ...own, isEasy: i > 0 })))).toBeNull();
+    // What lies further back than eight weeks says nothing of now.
+    expect(trend(sessions.map((own) => ({ ...own, ago: own.ago + 56 })))).toBeNull();
+  });
+
+  it("is level within what a month of noise makes of it", () => {
+    const at = (share: number) => trendMark({ share, exercises: 1 });
+    expect([0.005, 0.0049, -0.0199, -0.02].map(at)).toEqual([
+      "rising",
+      "level",
+      "level",
+      "falling",
+    ]);
   });
 });
 
