@@ -166,6 +166,8 @@ export function formatExclusion(why: Exclusion): string {
       return `needs ${WHO_IS[why.needs]}; the client is ${WHO_IS[why.has]}`;
     case "equipment":
       return `${LOADING_NAMES[why.loading].toLowerCase()} is ruled out by the brief`;
+    case "needsHands":
+      return `takes a second pair of hands, and the client trains alone; ${why.handsFree} does without`;
     case "disliked":
       return "is disliked";
     default:

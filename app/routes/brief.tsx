@@ -115,7 +115,7 @@ export default function BriefPage({ loaderData, actionData }: Route.ComponentPro
       <Section title="What is known, and what it does">
         <BriefLines brief={brief} names={names} />
       </Section>
-      <Section title="Change the brief">
+      <Section title="Change the brief" id="change">
         <Box sx={{ pt: 2 }}>
           <BriefForm
             key={current.revision}

@@ -107,6 +107,8 @@ export interface Movement {
   readonly faults: readonly FaultAdvice[];
   readonly cautions: readonly string[];
   readonly substitutes: readonly Substitute[];
+  /** Of one that takes a second pair of hands: the version that does without; absent where nobody else is needed. */
+  readonly handsFree?: { readonly movement: MovementRef; readonly name: string };
 }
 
 /** The part of a set that counts for a region: 1 direct, less assisting, 0 not trained. */

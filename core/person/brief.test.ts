@@ -51,6 +51,16 @@ describe("what a brief takes out", () => {
     expect(codes(b, "front-squat")).toEqual(["limit", "forbidden", "level", "disliked"]);
   });
 
+  it("takes out what a second pair of hands is needed for, where nobody else is there", () => {
+    const curl = findMovement("shipped:dumbbell-leg-curl")!;
+    expect(exclusionsOf(brief({ helper: "alone" }), curl)).toEqual([
+      { code: "needsHands", handsFree: "Band leg curl" },
+    ]);
+    for (const helper of ["partner", "spotter", "unknown"] as const)
+      expect(exclusionsOf(brief({ helper }), curl)).toEqual([]);
+    expect(codes(brief({ helper: "alone" }), "band-leg-curl")).toEqual([]);
+  });
+
   it("takes nothing out for what was cleared", () => {
     const b = brief({ clearances: [{ verdict: "cleared", pattern: "squat", by: "x", on: null }] });
     expect(codes(b, "back-squat")).toEqual([]);

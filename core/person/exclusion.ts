@@ -24,6 +24,7 @@ export type Exclusion =
   | { readonly code: "forbidden"; readonly pattern: Pattern; readonly by: string }
   | { readonly code: "level"; readonly needs: Level; readonly has: Level }
   | { readonly code: "equipment"; readonly loading: LoadingKind }
+  | { readonly code: "needsHands"; readonly handsFree: string }
   | { readonly code: "disliked" };
 
 /**
@@ -125,6 +126,9 @@ export function exclusionsOf(
   }
   if (levelsAbove(movement, brief) > 0 && isUnsafeUnlearned(movement)) {
     reasons.push({ code: "level", needs: movement.difficulty, has: brief.level });
+  }
+  if (brief.helper === "alone" && movement.handsFree !== undefined) {
+    reasons.push({ code: "needsHands", handsFree: movement.handsFree.name });
   }
   if (brief.dislikes.includes(movement.ref)) reasons.push({ code: "disliked" });
   return reasons;

@@ -32,6 +32,7 @@ import {
   PROFILE_NAMES,
 } from "~/format/training.ts";
 import type { ItemBlock } from "~/core/plan/index.ts";
+import type { BriefStep } from "../brief/brief-steps.ts";
 import { Disclosure } from "../disclosure.tsx";
 import { PlainInput, Select } from "../field.tsx";
 import { steady } from "../steady.ts";
@@ -225,19 +226,22 @@ function waysOut(
   person: Id<"person">,
   gym: Id<"gym">,
 ): { readonly to: string; readonly says: string } {
+  const brief = (step: BriefStep) => `/people/${person}/brief?step=${step}#change`;
   switch (cause.code) {
     case "level":
-      return { to: `/people/${person}#change`, says: "Change the level" };
+      return { to: `/people/${person}/edit`, says: "Change the level" };
     case "notInGym":
       return { to: `/gyms/${gym}`, says: "Add the equipment" };
     case "limit":
-      return { to: `/people/${person}/brief`, says: "Look at the limits" };
+      return { to: brief("health"), says: "Look at the limits" };
     case "forbidden":
-      return { to: `/people/${person}/brief`, says: "Look at the clearances" };
+      return { to: brief("health"), says: "Look at the clearances" };
     case "equipment":
-      return { to: `/people/${person}/brief`, says: "Look at the equipment ruled out" };
+      return { to: brief("where"), says: "Look at the equipment ruled out" };
+    case "needsHands":
+      return { to: brief("where"), says: "Look at who helps" };
     case "disliked":
-      return { to: `/people/${person}/brief`, says: "Look at the dislikes" };
+      return { to: brief("where"), says: "Look at the dislikes" };
     default:
       return assertNever(cause);
   }

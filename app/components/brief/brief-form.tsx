@@ -6,7 +6,7 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useEffect, useState } from "react";
-import { Form } from "react-router";
+import { Form, useSearchParams } from "react-router";
 import { type Day, type MovementRef, JOINTS, PATTERNS } from "~/core/kernel/index.ts";
 import {
   type Approach,
@@ -37,6 +37,7 @@ import { OwnVolumeFields, ownVolumeDefaults } from "../own-volume.tsx";
 import { FormList } from "../form-list.tsx";
 import { Choice, FieldErrors, TextInput, Ticks } from "../field.tsx";
 import plain from "../../theme/plain.module.css";
+import { BRIEF_STEPS, type BriefStep } from "./brief-steps.ts";
 import { MuscleChoice } from "./muscle-choice.tsx";
 
 const GRID = {
@@ -72,10 +73,6 @@ export function briefDefaults(d: BriefDocument) {
     })),
   };
 }
-
-/** The parts of the form, in the order in which a coach asks. */
-const BRIEF_STEPS = ["goal", "health", "muscles", "where", "body", "ranges"] as const;
-type BriefStep = (typeof BRIEF_STEPS)[number];
 
 const STEP_NAMES: Readonly<Record<BriefStep, string>> = {
   goal: "Goal and time",
@@ -151,7 +148,10 @@ export function BriefForm({
     shouldValidate: "onSubmit",
     shouldRevalidate: "onInput",
   });
-  const [step, setStep] = useState<BriefStep>("goal");
+  const [search] = useSearchParams();
+  const [step, setStep] = useState<BriefStep>(
+    () => BRIEF_STEPS.find((own) => own === search.get("step")) ?? "goal",
+  );
   const wrong = BRIEF_STEPS.filter((own) =>
     Object.keys(form.allErrors).some((name) => stepOf(name) === own),
   );

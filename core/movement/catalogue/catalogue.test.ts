@@ -18,6 +18,11 @@ describe("the movements that ship", () => {
       expect(substitute.movement).not.toBe(movement.ref);
       expect(substitute.reason).not.toBe("");
     }
+    const { handsFree } = movement;
+    if (handsFree !== undefined) {
+      expect(findMovement(handsFree.movement)?.name).toBe(handsFree.name);
+      expect(findMovement(handsFree.movement)?.handsFree).toBeUndefined();
+    }
     for (const parameter of movement.setUp) expect(parameter.choices).toContain(parameter.usual);
     for (const fault of movement.faults) {
       expect([fault.cause, fault.cue, fault.corrective].every((text) => text.length > 3)).toBe(

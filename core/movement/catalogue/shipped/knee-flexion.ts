@@ -247,6 +247,7 @@ export const KNEE_FLEXIONS: readonly Shipped[] = [
         instead("band-leg-curl", "without a weight to drop"),
       ],
       cautions: ["The weight must sit safely between the feet; nobody near when it is lowered."],
+      handsFree: { movement: "shipped:band-leg-curl", name: "Band leg curl" },
     },
   ),
   member(CURL, "cable-leg-curl", "Cable leg curl", {
