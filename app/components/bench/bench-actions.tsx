@@ -52,6 +52,8 @@ export const BenchActions = memo(function BenchActions({
           disabled={!canStart}
           title={canSave ? "Saves the session first" : undefined}
           onClick={onStart}
+          // On a phone it is the first of the buttons.
+          sx={{ order: { xs: -1, md: 0 } }}
         >
           Start training
         </Button>

@@ -4,6 +4,7 @@ import Typography from "@mui/material/Typography";
 import { useMemo, useState } from "react";
 import { PROVOCATIONS } from "~/core/person/index.ts";
 import {
+  setUpOn,
   substitutesFor,
   type Aspect,
   type Substitution,
@@ -14,6 +15,7 @@ import type { Movement } from "~/core/movement/index.ts";
 import type { Slot } from "~/core/plan/index.ts";
 import { PROVOCATION_NAMES, formatExclusion } from "~/format/brief.ts";
 import { formatFirstLoad } from "~/format/findings.ts";
+import { formatSetUp } from "~/format/prescription.ts";
 import { Select } from "../field.tsx";
 import { muscleInline, type MuscleNames } from "~/format/muscles.ts";
 import { useMuscles } from "../wording.ts";
@@ -114,7 +116,8 @@ export function SwapPanel({
               ? ""
               : `Loses ${to.lost.map((a) => ASPECT_NAMES[a]).join(", ")}. `}
             <Box component="span" sx={{ color: "text.secondary" }}>
-              {formatFirstLoad(to.firstLoad)}
+              {keptSetUp(slot, to.movement)}
+              Same sets, reps and range. {formatFirstLoad(to.firstLoad)}
             </Box>
           </Typography>
           <Button
@@ -139,6 +142,12 @@ export function SwapPanel({
       )}
     </Box>
   );
+}
+
+/** The set-up that goes along, as a sentence; empty where none does. */
+function keptSetUp(slot: Slot, to: Movement): string {
+  const text = formatSetUp(setUpOn(to, slot.setUp));
+  return text === "" ? "" : `${text}. `;
 }
 
 interface NamedCause {

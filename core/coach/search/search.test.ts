@@ -12,6 +12,7 @@ import { isUnsafeUnlearned } from "../../person/index.ts";
 import { ANYTHING, canBeOverruled, findMovements, mainCause, type Query } from "./find.ts";
 import { sessionChoices } from "./session-choices.ts";
 import {
+  setUpOn,
   substitutesFor,
   swapSlot,
   type Substitution,
@@ -356,6 +357,19 @@ describe("substitutes", () => {
     expect(swapped.sets.map((s) => s.target)).toEqual(slot.sets.map((s) => s.target));
     const single = swapSlot(slot, { ...to!, movement: movementOf("single-leg-press") }, "right");
     expect(single.sets[0]?.side).toEqual({ kind: "each", first: "right", matchFirst: false });
+  });
+
+  it("keep of the set-up what the other exercise has too, and no number of another machine", () => {
+    const back = movementOf("back-squat");
+    const seat = { name: "Seat", choices: ["2", "3"], usual: "2" };
+    const machine = { ...back, setUp: [...back.setUp, seat] };
+    const setUp = { Stance: "wide", Seat: "2", "Heels on": "plates" };
+    expect(setUpOn(machine, setUp)).toEqual({ Stance: "wide" });
+    expect(setUpOn(back, { Stance: "half kneeling" })).toEqual({});
+    const slot = { ...slotOf("back-squat"), setUp: { Stance: "wide" } };
+    const [to] = swaps("back-squat", { kind: "stationTaken" });
+    const swapped = swapSlot(slot, { ...to!, movement: machine }, "left");
+    expect(swapped.setUp).toEqual({ Stance: "wide" });
   });
 });
 

@@ -15,7 +15,7 @@ import {
   skillOf,
   type Movement,
 } from "../../movement/index.ts";
-import { stationFor, type Slot } from "../../plan/index.ts";
+import { stationFor, type SetUp, type Slot } from "../../plan/index.ts";
 import {
   equipmentFor,
   exclusionsOf,
@@ -246,7 +246,7 @@ export function swapSlot(
     ...slot,
     movement: to.movement.ref,
     station: to.station.id,
-    setUp: {},
+    setUp: setUpOn(to.movement, slot.setUp),
     sets: slot.sets.map((set, i) => ({
       ...set,
       role: load.kind === "calibrate" && i === 0 ? ("calibration" as const) : set.role,
@@ -254,11 +254,25 @@ export function swapSlot(
         load.kind === "calibrate"
           ? ({ kind: "open" } as const)
           : ({ kind: "absolute", reading: load.reading } as const),
-      setUp: {},
+      setUp: setUpOn(to.movement, set.setUp),
       side: sideFor(set.side, to.movement, first),
       extensions: set.extensions.filter((e) => e.kind !== "positionChange"),
     })),
   };
+}
+
+/**
+ * What of a set-up another exercise has too, by the name of its parameter and choice: a wide stance stays wide. A
+ * number on a machine means nothing on another one.
+ */
+export function setUpOn({ setUp: known }: Movement, setUp: SetUp): SetUp {
+  return Object.fromEntries(
+    Object.entries(setUp).filter(
+      ([name, choice]) =>
+        !/\d/.test(choice) &&
+        known.some((own) => own.name === name && own.choices.includes(choice)),
+    ),
+  );
 }
 
 function sideFor(side: Slot["sets"][number]["side"], movement: Movement, first: "left" | "right") {
