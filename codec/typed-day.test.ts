@@ -45,6 +45,15 @@ describe("a day as it is typed", () => {
     expect(readTypedDay("thu", TODAY, "back")).toBe("2026-11-26");
   });
 
+  it("what nobody types is no day, and is told so at once", () => {
+    const began = performance.now();
+    for (const part of ["9", "a", " ", "jan ", "1.", "mon"]) {
+      expect(readDay(part.repeat(20_000))).toBeNull();
+      expect(readTypedDay(part.repeat(20_000), TODAY, "ahead")).toBeNull();
+    }
+    expect(performance.now() - began).toBeLessThan(500);
+  });
+
   it("every day reads back as the pages write it, whatever today is", () => {
     fc.assert(
       fc.property(fc.integer({ min: -20_000, max: 40_000 }), (away) => {

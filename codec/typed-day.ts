@@ -37,8 +37,12 @@ const inCase = (text: string) =>
     .replace(/[a-z]+/gi, (word) => word.charAt(0).toUpperCase() + word.slice(1).toLowerCase())
     .replace(/\bSept\b/, "Sep");
 
+/** Nobody writes a day longer than this; reading what is pasted instead takes time. */
+const LONGEST = 40;
+
 /** A whole date, whatever day it is: "2026-12-24", "24 Dec 2026", "Thu 24 Dec 2026", "24.12.2026". Null where it is none. */
 export function readDay(text: string): Day | null {
+  if (text.length > LONGEST) return null;
   const bare = inCase(
     text.trim().replace(NAME_OF_WEEKDAY, "").replace(/,/g, " ").replace(/\s+/g, " "),
   );
@@ -50,6 +54,7 @@ export function readDay(text: string): Day | null {
  * nearest one is meant; a weekday is the next, or where something lies back the last. Null where it is none of these.
  */
 export function readTypedDay(text: string, today: Day, lies: "ahead" | "back"): Day | null {
+  if (text.length > LONGEST) return null;
   const typed = text.trim().toLowerCase();
   const away = { today: 0, tomorrow: 1, yesterday: -1 }[typed];
   if (away !== undefined) return addDays(today, away);

@@ -1,8 +1,8 @@
 import {
   assertNever,
   compareMass,
+  isShare,
   massFromTicks,
-  share,
   ticksOf,
   type Id,
   type Mass,
@@ -52,8 +52,9 @@ export function droppedLoad(
     case "lessBy": {
       const left = to.of === "current" ? 1 - to.share : ratioTo(first, basis) - to.share;
       const whole = to.of === "current" ? current : first;
-      if (whole.kind !== "made" || left <= 0) return open({ code: "stepsEnd" });
-      return sharedLoad(station, whole, { share: share(left), upTo: null }, from);
+      // Below nothing, or above what any share may be, which is after a part many times as heavy as the set.
+      if (whole.kind !== "made" || !isShare(left)) return open({ code: "stepsEnd" });
+      return sharedLoad(station, whole, { share: left, upTo: null }, from);
     }
     case "strip": {
       const made = withoutOuter(basis, to.plates);

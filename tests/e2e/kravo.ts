@@ -243,7 +243,7 @@ export async function registerStudio(page: Page): Promise<{ email: string; passw
 
 /** Chooses a client where one is found by typing, or one more of several. */
 export async function chooseClient(page: Page, label: string, name: string): Promise<void> {
-  await page.getByLabel(label, { exact: true }).fill(name);
+  await page.getByRole("combobox", { name: label, exact: true }).fill(name);
   await page.getByRole("option", { name }).click();
 }
 

@@ -386,7 +386,7 @@ test("a session is kept as a template and given to two people, each copy told wi
   await expect(exerciseRow(page, "Back squat").first()).toContainText("4 × 6 at 70 kg");
   await expect(page.getByRole("region", { name: "2. Back squat", exact: true })).toBeVisible();
   await expect(page.getByRole("button", { name: "Save the template" })).toBeDisabled();
-  await page.getByLabel("Ada First").check();
+  await chooseClient(page, "Clients", "Ada First");
   await page.getByRole("button", { name: "Show what changes" }).click();
   // The other squat is there already, and the rack serves nothing else: the body alone remains.
   await expect(ada).toContainText("Any compound exercise for quads: Step-up");

@@ -98,7 +98,7 @@ for (const [scheme, part] of (["light", "dark"] as const).flatMap((s) =>
       await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
       await expectAccessible(page, name, scheme);
       // A form in steps shows one of them at a time.
-      for (const step of await page.locator("nav[aria-label^='Steps'] button").all()) {
+      for (const step of await page.locator("nav[aria-label='Steps of the brief'] button").all()) {
         await step.click();
         await expectAccessible(page, `${name}, ${await step.textContent()}`, scheme);
       }
