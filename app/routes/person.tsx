@@ -150,7 +150,7 @@ export default function PersonPage({ loaderData }: Route.ComponentProps) {
       <Box
         sx={{
           display: "grid",
-          gridTemplateColumns: { md: "minmax(0,3fr) minmax(0,2fr)" },
+          gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,3fr) minmax(0,2fr)" },
           columnGap: 5,
         }}
       >

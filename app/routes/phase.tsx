@@ -314,7 +314,7 @@ function PhaseOf({
         <Box
           sx={{
             display: "grid",
-            gridTemplateColumns: { md: "minmax(0,1fr) minmax(0,340px)" },
+            gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,1fr) minmax(0,340px)" },
             columnGap: 5,
             alignItems: "start",
           }}

@@ -167,6 +167,7 @@ export default function Review({ loaderData, actionData }: Route.ComponentProps)
     <Page
       wide
       title={`${sessionLog.title} · ${sessionLog.personName}`}
+      heading={sessionLog.title}
       lead={
         <>
           <Link to={`/people/${sessionLog.personId}`}>{sessionLog.personName}</Link> ·{" "}

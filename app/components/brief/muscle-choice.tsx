@@ -35,7 +35,7 @@ export function MuscleChoice({
     <Box
       sx={{
         display: "grid",
-        gridTemplateColumns: { md: "minmax(0,420px) minmax(0,1fr)" },
+        gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,420px) minmax(0,1fr)" },
         columnGap: 5,
       }}
     >
