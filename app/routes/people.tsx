@@ -1,5 +1,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import { useEffect, useRef, useState } from "react";
 import { Form, Link, useSubmit } from "react-router";
 import {
   CLIENTS_A_PAGE,
@@ -144,6 +145,12 @@ function Asked({
   readonly hasOthers: boolean;
 }) {
   const submit = useSubmit();
+  const field = useRef<HTMLInputElement>(null);
+  const [text, setText] = useState(asked.search);
+  useEffect(() => {
+    // What is typed is ahead of what was asked; another way here is followed.
+    if (document.activeElement !== field.current) setText(asked.search);
+  }, [asked.search]);
   const shows = [
     ["all", "All"],
     ["overdue", "Overdue"],
@@ -159,10 +166,11 @@ function Asked({
         }}
       >
         <PlainInput
-          key={asked.search === "" ? "empty" : "asked"}
+          ref={field}
           type="search"
           name="search"
-          defaultValue={asked.search}
+          value={text}
+          onChange={(event) => setText(event.target.value)}
           placeholder="Search by name or goal"
           aria-label="Search clients"
           autoComplete="off"

@@ -34,21 +34,21 @@ test("a session is planned for somebody who is named, on a day as it is said", a
   await page.getByLabel("Client").fill("two");
   await page.keyboard.press("Enter");
   await page.waitForURL((url) => url.searchParams.get("person") === lastOf(second));
-  await page.getByLabel("Day").fill("someday");
+  await page.getByLabel("Day", { exact: true }).fill("someday");
   await page.getByLabel("Start time").fill("5:30 pm");
   await expect(page.getByText("Not a day. Try 24 Dec, fri or +7.")).toBeVisible();
-  await page.getByLabel("Day").fill("+1");
+  await page.getByLabel("Day", { exact: true }).fill("+1");
   await page.keyboard.press("Tab");
-  const shown = await page.getByLabel("Day").inputValue();
+  const shown = await page.getByLabel("Day", { exact: true }).inputValue();
   expect(shown).toMatch(/^(Mon|Tue|Wed|Thu|Fri|Sat|Sun) \d{1,2} [A-Z][a-z]{2,3} \d{4}$/);
   await expect(page.getByLabel("Start time")).toHaveValue("17:30");
   // By the calendar: the day after that one.
-  await page.getByLabel("Day").press("ArrowDown");
+  await page.getByLabel("Day", { exact: true }).press("ArrowDown");
   await expect(page.getByRole("grid")).toBeVisible();
   await page.keyboard.press("ArrowRight");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("grid")).toBeHidden();
-  const next = await page.getByLabel("Day").inputValue();
+  const next = await page.getByLabel("Day", { exact: true }).inputValue();
   expect(Date.parse(next) - Date.parse(shown)).toBe(86_400_000);
   await page.getByRole("button", { name: "Plan the session" }).click();
   await expect(page.getByTitle("Change day and time")).toHaveText(`${next}, 17:30`);
@@ -78,7 +78,7 @@ test("muscles are marked on the leg, and what is wrong elsewhere in the brief is
   await page.goto(`${person}/brief`);
   await page.getByLabel("Leg days a week").fill("40");
   await page.getByRole("button", { name: "3 Muscles" }).click();
-  const leg = page.getByRole("group", { name: /on the leg/ });
+  const leg = page.getByRole("group", { name: /arrow keys/ });
   await leg.focus();
   await page.keyboard.press("ArrowRight");
   await page.keyboard.press("Enter");
