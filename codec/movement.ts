@@ -86,6 +86,7 @@ export const movementCodec: z.ZodType<Omit<Movement, "ref">> = z.object({
   ),
   cautions: z.array(z.string()),
   substitutes: z.array(z.object({ movement: movementField, reason: z.string() })),
+  handsFree: z.object({ movement: movementField, name: z.string() }).exactOptional(),
 });
 
 const text = (what: string, max = 300) => textField(what, max);
