@@ -9,7 +9,7 @@ const wholePercent = ({ share }: StrengthTrend) =>
 const MARKS = { rising: "▲", level: "■", falling: "▼" } as const;
 const SAYS = { rising: "Stronger", level: "Level", falling: "Weaker" } as const;
 
-/** "▲ 4%": how strength went over eight weeks, in one mark and a number without its sign. */
+/** "▲ 4%": how strength went lately, in one mark and a number without its sign. */
 export function formatTrend(trend: StrengthTrend): string {
   return `${MARKS[trendMark(trend)]} ${wholePercent(trend)}`;
 }
@@ -17,11 +17,8 @@ export function formatTrend(trend: StrengthTrend): string {
 /** The same as a sentence: "Stronger by 4% over 8 weeks, the middle of 6 exercises." */
 export function formatTrendWhole(trend: StrengthTrend): string {
   const mark = trendMark(trend);
-  const by =
-    mark === "level"
-      ? `within ${formatShare(Math.abs(trend.share))}`
-      : `by ${formatShare(Math.abs(trend.share))}`;
-  return `${SAYS[mark]} ${by} over 8 weeks, the middle of ${plural(trend.exercises, "exercise")}.`;
+  const by = mark === "level" ? "" : ` by ${wholePercent(trend)}`;
+  return `${SAYS[mark]}${by} over ${plural(trend.weeks, "week")}, the middle of ${plural(trend.exercises, "exercise")}.`;
 }
 
 /** "today", "tomorrow", "in 5 days", "yesterday", "12 days ago". */

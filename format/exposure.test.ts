@@ -7,6 +7,7 @@ import {
   formatLoggedSet,
   formatPlannedAndDone,
   formatSetsDone,
+  setsByLoad,
 } from "./exposure.ts";
 import { sampleExposed, sampleId, sampleLoggedSet, sampleSet } from "../tests/samples/index.ts";
 import { MUSCLES } from "./muscles.ts";
@@ -27,6 +28,25 @@ it("says work sets together where their load is one, and apart where it is not o
   expect(formatSetsDone([a, sampleExposed(kg(80), 12, 2)])).toBe("100 kg × 12, 80 kg × 12");
   expect(formatSetsDone([sampleExposed(null, null, 2)])).toContain("?");
   expect(formatSetsDone([])).toBe("no work set");
+});
+
+it("says sets in a column load by load, and nothing on the body as no 0 kg", () => {
+  const on = (kind: string, ...sets: readonly Parameters<typeof setsByLoad>[0]["sets"][number][]) =>
+    setsByLoad({ sets, loading: { kind } as Parameters<typeof setsByLoad>[0]["loading"] });
+  const [a, b] = [sampleExposed(kg(100), 12, 2), sampleExposed(kg(100), 10, 2)];
+  expect(on("bar", a, b, sampleExposed(kg(80), 12, 2), a)).toEqual([
+    { load: "100 kg", done: "12 10" },
+    { load: "80 kg", done: "12" },
+    { load: "100 kg", done: "12" },
+  ]);
+  expect(on("bar", sampleExposed(null, null, 2))).toEqual([{ load: "?", done: "?" }]);
+  const none = sampleExposed(kg(0), 12, 2);
+  expect(on("bodyweight", none, sampleExposed(kg(5), 8, 2))).toEqual([
+    { load: "body weight", done: "12" },
+    { load: "5 kg", done: "8" },
+  ]);
+  expect(on("unloaded", none)).toEqual([{ load: "", done: "12" }]);
+  expect(on("assisted", none)).toEqual([{ load: "0 kg", done: "12" }]);
 });
 
 it("says unknown loads and counts as unknown, never as none", () => {

@@ -6,7 +6,14 @@ import type {
   Exposure,
   SessionReview,
 } from "~/core/log/index.ts";
-import { massFromTicks, sameReading, ticks, type MassUnit } from "~/core/kernel/index.ts";
+import type { Loading } from "~/core/gym/index.ts";
+import {
+  massFromTicks,
+  sameReading,
+  ticks,
+  type Mass,
+  type MassUnit,
+} from "~/core/kernel/index.ts";
 import type { Gained, SeriesRecord } from "~/core/progress/index.ts";
 import type { Measure } from "~/core/plan/index.ts";
 import { formatMass, formatSets, formatShortDay, plural } from "./numbers.ts";
@@ -37,13 +44,21 @@ export function formatSetsDone(sets: readonly ExposedSet[]): string {
     : sets.map((set) => `${load(set)} × ${reps(set)}`).join(", ");
 }
 
+/** A load as it is read, where nothing on the body is no 0 kg. */
+function loadRead(reading: Mass, { kind }: Loading): string {
+  if (reading.thousandths !== 0) return formatMass(reading);
+  if (kind === "unloaded") return "";
+  return kind === "bodyweight" ? "body weight" : formatMass(reading);
+}
+
 /** Sets with the same load behind each other, for a column: "75 kg" and "7 7 7 7"; what is unknown is a question mark. */
-export function setsByLoad(
-  sets: readonly ExposedSet[],
-): readonly { readonly load: string; readonly done: string }[] {
+export function setsByLoad({ sets, loading }: Pick<Exposure, "sets" | "loading">): readonly {
+  readonly load: string;
+  readonly done: string;
+}[] {
   const groups: { load: string; done: string[] }[] = [];
   for (const { reading, amount, measure } of sets) {
-    const load = reading === null ? "?" : formatMass(reading);
+    const load = reading === null ? "?" : loadRead(reading, loading);
     const done = amount === null ? "?" : `${amount}${UNITS[measure]}`;
     const last = groups.at(-1);
     if (last?.load === load) last.done.push(done);

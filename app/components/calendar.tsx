@@ -25,15 +25,14 @@ export default function Calendar({
         }}
         sx={{
           backgroundColor: "kravo.sheet",
-          "& .MuiPickerDay-root, & .MuiPickersDay-root, & .MuiMonthCalendar-button, & .MuiYearCalendar-button":
-            {
-              borderRadius: "2px",
-              fontFamily: (t) => t.typography.figure.fontFamily,
-              fontWeight: 700,
-              fontSize: "1.05rem",
-            },
+          "& .MuiPickerDay-root, & .MuiMonthCalendar-button, & .MuiYearCalendar-button": {
+            borderRadius: "2px",
+            fontFamily: (t) => t.typography.figure.fontFamily,
+            fontWeight: 700,
+            fontSize: "1.05rem",
+          },
           "& .MuiDayCalendar-weekDayLabel": { fontWeight: 700, color: "text.secondary" },
-          "& .MuiPickerDay-root.Mui-selected, & .MuiPickersDay-root.Mui-selected": {
+          "& .MuiPickerDay-root.Mui-selected": {
             backgroundColor: "kravo.ink",
             color: "kravo.paper",
           },

@@ -1,6 +1,6 @@
 import { getInputProps } from "@conform-to/react";
 import Popover from "@mui/material/Popover";
-import { lazy, Suspense, useRef, useState } from "react";
+import { lazy, Suspense, useId, useRef, useState } from "react";
 import { flushSync } from "react-dom";
 import { dayAt, instant, isDay, type Day } from "~/core/kernel/index.ts";
 import { readTypedDay, readTypedTime } from "~/codec/typed-day.ts";
@@ -14,6 +14,9 @@ type InputProps = Omit<
   React.ComponentProps<"input">,
   "value" | "defaultValue" | "onChange" | "ref"
 >;
+
+/** Nobody writes a day or a time longer than this. */
+const LONGEST_TYPED = 40;
 
 const shownAs = (value: string) => (isDay(value) ? formatDay(value) : value);
 
@@ -39,9 +42,9 @@ export function DayInput({
 }) {
   const [text, setText] = useState(() => shownAs(defaultValue));
   const [isWrong, setWrong] = useState(false);
+  const wrongId = useId();
   const [chosen, setChosen] = useState<Day | null | "closed">("closed");
   const frame = useRef<HTMLSpanElement>(null);
-  const field = useRef<HTMLInputElement>(null);
   const put = (day: Day) => {
     setText(formatDay(day));
     setWrong(false);
@@ -58,13 +61,14 @@ export function DayInput({
       <span ref={frame} className={plain.dayInput}>
         <input
           {...input}
-          ref={field}
+          maxLength={LONGEST_TYPED}
           className={plain.frame}
           type="text"
           autoComplete="off"
           value={text}
           title="Type 24 dec, fri or +7; arrow down opens the calendar"
           aria-invalid={isWrong || input["aria-invalid"] === true ? true : undefined}
+          aria-describedby={isWrong ? wrongId : input["aria-describedby"]}
           onChange={(event) => {
             setText(event.target.value);
             setWrong(false);
@@ -94,7 +98,7 @@ export function DayInput({
         </button>
       </span>
       <FieldErrors
-        id={`${input.id ?? ""}-typed`}
+        id={wrongId}
         errors={isWrong ? ["Not a day. Try 24 Dec, fri or +7."] : undefined}
       />
       {chosen === "closed" ? null : (
@@ -130,6 +134,7 @@ export function TimeInput({
 }) {
   const [text, setText] = useState(defaultValue);
   const [isWrong, setWrong] = useState(false);
+  const wrongId = useId();
   const commit = () => {
     const time = readTypedTime(text);
     setWrong(time === null && text.trim() !== "");
@@ -142,11 +147,12 @@ export function TimeInput({
         {...input}
         className={plain.frame}
         type="text"
-        inputMode="text"
+        maxLength={LONGEST_TYPED}
         autoComplete="off"
         placeholder="17:30"
         value={text}
         aria-invalid={isWrong || input["aria-invalid"] === true ? true : undefined}
+        aria-describedby={isWrong ? wrongId : input["aria-describedby"]}
         onChange={(event) => {
           setText(event.target.value);
           setWrong(false);
@@ -159,7 +165,7 @@ export function TimeInput({
         }}
       />
       <FieldErrors
-        id={`${input.id ?? ""}-typed`}
+        id={wrongId}
         errors={isWrong ? ["Not a time. Try 17:30 or 5:30 pm."] : undefined}
       />
     </>

@@ -169,6 +169,7 @@ function Asked({
           ref={field}
           type="search"
           name="search"
+          maxLength={100}
           value={text}
           onChange={(event) => setText(event.target.value)}
           placeholder="Search by name or goal"
@@ -216,7 +217,7 @@ function Row({
       </td>
       <td className="wide figure">
         {trend === null ? (
-          <span className={styles.none} title="Too few sessions in the last 8 weeks">
+          <span className={styles.soft} title="Too few sessions in the last 8 weeks">
             –
           </span>
         ) : (

@@ -5,7 +5,6 @@ import { Link } from "react-router";
 import { skipCodec } from "~/codec/client-list.ts";
 import { approachAmong } from "~/core/person/index.ts";
 import { dayAt, yearOf, type Day } from "~/core/kernel/index.ts";
-import type { PlanEntry } from "~/core/log/index.ts";
 import { trainingLog } from "~/core/progress/index.ts";
 import { formatDay } from "~/format/numbers.ts";
 import { LEVEL_NAMES } from "~/format/training.ts";
@@ -16,7 +15,7 @@ import { currentBrief } from "~/server/db/briefs.server.ts";
 import { listGyms } from "~/server/db/gyms.server.ts";
 import { getPerson } from "~/server/db/people.server.ts";
 import { listPhasesOf } from "~/server/db/phases.server.ts";
-import { listPlansOf } from "~/server/db/plans.server.ts";
+import { listPlansOf, nextPlanOf } from "~/server/db/plans.server.ts";
 import { warningsOn } from "~/server/db/warnings.server.ts";
 import { reading } from "~/server/http/handlers.server.ts";
 import type { Route } from "./+types/person.ts";
@@ -34,12 +33,6 @@ import { useMuscles } from "../components/wording.ts";
 const COLUMNS = 6;
 const LISTED = 8;
 
-/** The next of some plans that is still to be trained; null where there is none. */
-const nextOf = (plans: readonly PlanEntry[], today: Day) =>
-  plans
-    .filter(({ day, sessionState }) => day >= today && sessionState.kind === "none")
-    .toSorted((a, b) => (a.day < b.day ? -1 : 1))[0]?.id ?? null;
-
 export const loader = reading(async (scope, { request, params }: Route.LoaderArgs) => {
   const person = orNotFound(await getPerson(scope, idParam<"person">(params.personId)));
   const asked = new URL(request.url).searchParams;
@@ -47,9 +40,8 @@ export const loader = reading(async (scope, { request, params }: Route.LoaderArg
     log: skipCodec.parse(asked.get("log")),
     sessions: skipCodec.parse(asked.get("sessions")),
   };
-  const [plans, newest, phases, brief, approaches, gyms, warnings] = await Promise.all([
+  const [plans, phases, brief, approaches, gyms, warnings] = await Promise.all([
     listPlansOf(scope, person.id, { skip: skip.sessions, many: LISTED + 1 }),
-    skip.sessions === 0 ? null : listPlansOf(scope, person.id, { many: LISTED }),
     listPhasesOf(scope, person.id),
     currentBrief(scope, person),
     listApproaches(scope),
@@ -57,11 +49,14 @@ export const loader = reading(async (scope, { request, params }: Route.LoaderArg
     warningsOn(scope, person.id),
   ]);
   const today = dayAt(scope.now, gyms[0]?.timeZone ?? "UTC");
-  const standing = await standingFor(scope, person.id, { goal: brief.goal, today });
+  const [standing, next] = await Promise.all([
+    standingFor(scope, person.id, { goal: brief.goal, today }),
+    nextPlanOf(scope, person.id, today),
+  ]);
   return {
     person,
     plans: plans.slice(0, LISTED),
-    next: nextOf(newest ?? plans, today),
+    next,
     hasOlderPlans: plans.length > LISTED,
     skip,
     phases,
@@ -174,14 +169,6 @@ export default function PersonPage({ loaderData }: Route.ComponentProps) {
           />
         </Section>
         <div>
-          <OverWeeks
-            person={person.id}
-            warnings={warnings}
-            approach={approach.name}
-            phase={phases.find((own) => own.starts <= today && today <= own.ends)?.id ?? null}
-            next={next}
-          />
-          <Phases person={person.id} phases={phases} today={today} />
           <Section title="Sessions">
             {plans.length === 0 ? (
               <Empty>None planned yet.</Empty>
@@ -230,6 +217,14 @@ export default function PersonPage({ loaderData }: Route.ComponentProps) {
               )}
             </Box>
           </Section>
+          <OverWeeks
+            person={person.id}
+            warnings={warnings}
+            approach={approach.name}
+            phase={phases.find((own) => own.starts <= today && today <= own.ends)?.id ?? null}
+            next={next}
+          />
+          <Phases person={person.id} phases={phases} today={today} />
         </div>
       </Box>
     </Page>

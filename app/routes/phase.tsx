@@ -324,7 +324,7 @@ function PhaseOf({
             found={findings[at.column] ?? []}
             approach={phase.approach}
           />
-          <WeekFigure volume={sheet.volume} bands={bands} column={at.column} />
+          <WeekFigure volume={sheet.volume} weekly={phase.weekly} column={at.column} />
         </Box>
       )}
       <Form method="post">

@@ -203,6 +203,7 @@ export async function phaseSheet(scope: Scope, phase: StoredPhase) {
     person,
     sheet,
     approach: approach.name,
+    weekly,
     bands: spokenRegions(brief, approach).map((region) => ({ region, ...weekly[region] })),
     findings: findingsByWeek({
       phase: phase.document,

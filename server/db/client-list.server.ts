@@ -118,6 +118,13 @@ function listedFrom(row: Row, today: Day): ListedClient {
     last,
     next,
     overdue: overdueSince(last, missed, next, today),
-    trend: share === null ? null : { share, exercises: z.number().parse(row["trend_exercises"]) },
+    trend:
+      share === null
+        ? null
+        : {
+            share,
+            exercises: z.number().parse(row["trend_exercises"]),
+            weeks: z.number().parse(row["trend_weeks"]),
+          },
   };
 }

@@ -109,7 +109,11 @@ export async function keepTrend(
   await scope
     .from("people")
     .where({ id: toBinary(id) })
-    .update({ trend_share: trend?.share ?? null, trend_exercises: trend?.exercises ?? null });
+    .update({
+      trend_share: trend?.share ?? null,
+      trend_exercises: trend?.exercises ?? null,
+      trend_weeks: trend?.weeks ?? null,
+    });
 }
 
 /**

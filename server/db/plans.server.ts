@@ -203,6 +203,24 @@ export async function listOpenSessions(
   }));
 }
 
+/** A person's next planned session that is not begun, on a day or later; null where there is none. */
+export async function nextPlanOf(
+  scope: Scope,
+  person: Id<"person">,
+  from: Day,
+): Promise<Id<"plan"> | null> {
+  const row: unknown = await scope
+    .from("plans")
+    .leftJoin("runs", itsRun)
+    .where({ "plans.person_id": toBinary(person) })
+    .where("plans.day", ">=", from)
+    .whereNull("plans.dropped_at")
+    .whereNull("runs.id")
+    .orderBy(["plans.day", "plans.start_time", "plans.id"])
+    .first("plans.id");
+  return row === undefined ? null : fromBinary((row as Row)["id"]);
+}
+
 /** So many of a person's plans, newest first, after so many newer ones are left out. */
 export async function listPlansOf(
   scope: Scope,

@@ -427,7 +427,7 @@ const DISCARDED = [
 
 /** How the strength of a client goes, worked out with what their weeks warn of, for the list of clients. */
 const STRENGTH_TREND = [
-  "alter table people add column trend_share double null, add column trend_exercises int null",
+  "alter table people add column trend_share double null, add column trend_exercises int null, add column trend_weeks int null",
 ];
 
 /** Migrations by name, in order. A landed one is never edited; the next is appended. */

@@ -3,7 +3,7 @@ import { CLIENTS_A_PAGE, clientListCodec } from "~/codec/client-list.ts";
 import { day, type Id } from "~/core/kernel/index.ts";
 import { clientPage } from "~/server/db/client-list.server.ts";
 import { addPerson, archivePerson, getPerson, keepTrend } from "~/server/db/people.server.ts";
-import { addPlan, dropPlan, getPlan } from "~/server/db/plans.server.ts";
+import { addPlan, dropPlan, getPlan, nextPlanOf } from "~/server/db/plans.server.ts";
 import { discardSession, startSession } from "~/server/db/session-logs.server.ts";
 import { ADA, addSquats, inStudio, testStudio } from "./studio.ts";
 
@@ -41,16 +41,20 @@ describe("the list of clients", () => {
     await train(cleo, "2026-02-20");
     await train(cleo, "2026-02-26");
     await plan(cleo, "2026-03-09");
-    await plan(cleo, "2026-03-05");
-    await keepTrend(here.studio.scope, cleo, { share: 0.04, exercises: 3 });
+    const next = await plan(cleo, "2026-03-05");
+    await keepTrend(here.studio.scope, cleo, { share: 0.04, exercises: 3, weeks: 7 });
     const { clients, found, all } = await listed();
     expect([found, all]).toEqual([1, 1]);
     expect(clients[0]).toMatchObject({
       last: "2026-02-26",
       next: "2026-03-05",
       overdue: null,
-      trend: { share: 0.04, exercises: 3 },
+      trend: { share: 0.04, exercises: 3, weeks: 7 },
     });
+    expect(await nextPlanOf(here.studio.scope, cleo, TODAY)).toBe(next);
+    await dropPlan(here.studio.scope, next, true);
+    expect(await nextPlanOf(here.studio.scope, cleo, TODAY)).not.toBe(next);
+    expect(await nextPlanOf(here.studio.scope, cleo, day("2026-03-10"))).toBeNull();
     // What is worked out is no edit, over which somebody else's would be refused.
     expect((await getPerson(here.studio.scope, cleo))?.revision).toBe(1);
   });
@@ -107,8 +111,8 @@ describe("the list of clients", () => {
     await train(b, "2026-02-25");
     await plan(a, "2026-03-10");
     await plan(b, "2026-03-20");
-    await keepTrend(here.studio.scope, a, { share: 0.03, exercises: 2 });
-    await keepTrend(here.studio.scope, b, { share: -0.05, exercises: 2 });
+    await keepTrend(here.studio.scope, a, { share: 0.03, exercises: 2, weeks: 8 });
+    await keepTrend(here.studio.scope, b, { share: -0.05, exercises: 2, weeks: 8 });
     expect(await names({ order: "name" })).toEqual(["Abel", "Bo", "Cy"]);
     expect(await names({ order: "last" })).toEqual(["Bo", "Abel", "Cy"]);
     expect(await names({ order: "next" })).toEqual(["Abel", "Bo", "Cy"]);

@@ -53,7 +53,7 @@ test("when a load will come is asked of an exercise, and says what is missing", 
   await page.getByRole("link", { name: "Ada When" }).first().click();
   // The client page says the same of the exercise, and leads to where it is decided.
   const squat = page.getByRole("row", { name: /Back squat/ });
-  const opened = page.getByRole("group", { name: "Back squat: bests, and why" });
+  const opened = page.getByRole("group", { name: "Back squat: bests and reasons" });
   await squat.getByRole("button", { name: "Back squat" }).click();
   await expect(opened.getByText("first time here")).toBeVisible();
   await squat.getByRole("link", { name: /^Decide/ }).click();

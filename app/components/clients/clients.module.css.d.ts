@@ -3,7 +3,6 @@ declare const styles: {
   readonly asked: string;
   readonly day: string;
   readonly missed: string;
-  readonly none: string;
   readonly order: string;
   readonly pages: string;
   readonly shows: string;

@@ -15,7 +15,7 @@ import styles from "./training-log.module.css";
 
 /**
  * A client's sessions side by side, an exercise a row, so that a day can be read down and an exercise along; what
- * comes next stands at the right, and why opens below the exercise.
+ * comes next stands at the right, its reasons open below the exercise.
  */
 export function TrainingLogTable({
   log: { sessions, rows, older, newer },
@@ -77,7 +77,7 @@ export function TrainingLogTable({
                         type="button"
                         className={styles.exercise}
                         aria-expanded={isOpen}
-                        title="Bests, and why this comes next"
+                        title="Show bests and reasons"
                         onClick={() => setOpen(isOpen ? null : key)}
                       >
                         {name}
@@ -133,12 +133,13 @@ export function TrainingLogTable({
   );
 }
 
-function Done({ exposure: { sets, pains } }: { readonly exposure: Exposure }) {
+function Done({ exposure }: { readonly exposure: Exposure }) {
+  const { sets, pains } = exposure;
   const last = sets.at(-1);
   return (
     <>
       {sets.length === 0 ? <span className={styles.soft}>no work set</span> : null}
-      {setsByLoad(sets).map(({ load, done }, i) => (
+      {setsByLoad(exposure).map(({ load, done }, i) => (
         <div key={i} className={styles.done}>
           <b>{load}</b> {done}
         </div>
@@ -220,7 +221,7 @@ function Opened({
   const comparingAt = `${personAt}/comparing?at=${at}`;
   const { unit } = station.loading;
   return (
-    <div className={styles.lines} role="group" aria-label={`${name}: bests, and why`}>
+    <div className={styles.lines} role="group" aria-label={`${name}: bests and reasons`}>
       <div>
         {bests.length === 0 ? null : (
           <>

@@ -24,11 +24,8 @@ export function SheetPage({ children }: { readonly children: React.ReactNode }) 
   const page = useRef<HTMLElement>(null);
   const [fit, setFit] = useState<Fit>({ size: 1, isOnePage: true });
   useLayoutEffect(() => {
-    // Where it is made to be printed at once, it has its size at once.
-    if (document.fonts.status === "loaded" && page.current !== null) {
-      setFit(fitOf(page.current));
-      return;
-    }
+    // Where it is made to be printed at once it has its size at once; letters that come later are fitted again.
+    if (document.fonts.status === "loaded" && page.current !== null) setFit(fitOf(page.current));
     let isGone = false;
     void document.fonts.ready.then(() => {
       if (!isGone && page.current !== null) setFit(fitOf(page.current));

@@ -99,7 +99,7 @@ function weightChange({ measurements, today }: ClientRecord) {
 const weightAndStrength: Rule = (record) => {
   const weight = weightChange(record);
   if (weight === null || Math.abs(weight.share) < STANDS_STILL) return [];
-  const strength = strengthChange(record, weight.from, weight.weeks)?.share ?? null;
+  const strength = strengthChange(record, weight.from, weight.weeks);
   if (strength === null) return [];
   const facts = { weight: rounded(weight.share), strength: rounded(strength), weeks: weight.weeks };
   const { goal } = record.brief;
