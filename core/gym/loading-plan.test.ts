@@ -300,6 +300,10 @@ describe("what an order of plates saves", () => {
     expect(saved(30, 70)).toBe(2);
   });
 
+  it("is no plate where two more are moved to spare taking off and hanging others", () => {
+    expect(saved(232.5, 300, 285)).toBe(0);
+  });
+
   it("is never a loss, whatever the loads", () => {
     const loads = fc.array(fc.constantFrom(...allLoads(RACK).map(({ reading }) => reading)), {
       minLength: 1,

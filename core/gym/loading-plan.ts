@@ -125,7 +125,7 @@ function largeInside(reading: Mass, { sizes, usable, points, base }: Plates) {
 
 /**
  * How many plates fewer are moved by a plan that does not have the large plates inside at every load than with them
- * there, from an empty station on; at least 0. Null where the large ones are inside, where there are no plates, or
+ * there, from an empty station on; 0 where only taking plates off to hang others is spared. Null where the large ones are inside, where there are no plates, or
  * where a load cannot be made with them inside.
  */
 export function savedByOrder(loading: Loading, loads: readonly MadeLoad[]): number | null {
@@ -147,7 +147,8 @@ export function savedByOrder(loading: Loading, loads: readonly MadeLoad[]): numb
     points: plates.points,
     perPoint: stack.map((place) => mass(plates.sizes[place] ?? 0, loading.unit)),
   }));
-  return piecesInAll(asUsual) - piecesInAll(own);
+  // At equal cost more plates may be moved, where others come off to hang some less often.
+  return Math.max(0, piecesInAll(asUsual) - piecesInAll(own));
 }
 
 /** What is moved from an empty station through one load after the other. */
