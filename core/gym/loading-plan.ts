@@ -125,8 +125,8 @@ function largeInside(reading: Mass, { sizes, usable, points, base }: Plates) {
 
 /**
  * How many plates fewer are moved by a plan that does not have the large plates inside at every load than with them
- * there, from an empty station on; 0 where only taking plates off to hang others is spared. Null where the large ones are inside, where there are no plates, or
- * where a load cannot be made with them inside.
+ * there, from an empty station on; 0 where only taking plates off to hang others is spared. Null where the large ones
+ * are inside, where there are no plates, or where a load cannot be made with them inside.
  */
 export function savedByOrder(loading: Loading, loads: readonly MadeLoad[]): number | null {
   if (loading.kind !== "bar" && loading.kind !== "plateMachine") return null;
